@@ -1,0 +1,7 @@
+import { defineConfig } from 'drizzle-kit'
+
+export default defineConfig({
+  dialect: 'postgresql',
+  schema: './src/server/db/schema.server.ts',
+  out: './src/server/db/migrations',
+})

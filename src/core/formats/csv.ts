@@ -1,0 +1,40 @@
+import Papa from 'papaparse'
+
+/** A table as read from text: every row a list of cells, all as text. */
+export interface CsvTable {
+  rows: string[][]
+  /** Faults of form, such as a quote that never closes, with the row (counted from 1) where each was met. */
+  faults: { row: number; message: string }[]
+}
+
+/**
+ * Reads comma separated values as RFC 4180 describes them; the separator may also be a semicolon or a tab, and
+ * is found out. Lines without any text are left out. Never throws: faults of form are reported beside the rows.
+ */
+export function readCsv(text: string): CsvTable {
+  const result = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+    skipEmptyLines: 'greedy',
+    delimitersToGuess: [',', ';', '\t'],
+  })
+  const faults = result.errors
+    .filter(error => error.type === 'Quotes')
+    .map(error => ({ row: (error.row ?? 0) + 1, message: 'a quotation mark is opened and never closed' }))
+  return { rows: result.data, faults }
+}
+
+/**
+ * Writes comma separated values as RFC 4180 describes them, CRLF between records.
+ * A cell that a spreadsheet would run as a formula gets an apostrophe before it (OWASP, "CSV Injection").
+ */
+export function writeCsv(rows: readonly (readonly (string | number)[])[]): string {
+  return `${Papa.unparse(rows as (string | number)[][], { newline: '\r\n', escapeFormulae: true })}\r\n`
+}
+
+/** Text from bytes that must be UTF-8, with or without byte order mark; null when they are not. */
+export function decodeUtf8(bytes: Uint8Array): string | null {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+  } catch {
+    return null
+  }
+}

@@ -1,0 +1,65 @@
+/** What is known of a person's name. `shownAs` is how they asked to be shown; empty means the default. */
+export interface NamedPerson {
+  id: string
+  firstName: string
+  familyName: string
+  shownAs: string
+}
+
+/**
+ * Gives every person the name others read: what they asked for, or first name and the initial of the family name.
+ * Showing less is the default. Where two would read the same, the initials grow letter by letter, and people
+ * whose whole names are equal get a number in list order.
+ *
+ * O(n x longest family name). The map has an entry for each person.
+ */
+export function shownNames(people: readonly NamedPerson[]): Map<string, string> {
+  const shown = new Map<string, string>()
+  for (const person of people) shown.set(person.id, person.shownAs.trim() || withInitials(person, 1))
+  for (let letters = 2; ; letters++) {
+    const clashing = clashes(people, shown)
+    const growing = clashing.filter(person => !person.shownAs.trim() && letterCount(person) >= letters)
+    if (growing.length === 0) return numbered(people, shown)
+    for (const person of growing) shown.set(person.id, withInitials(person, letters))
+  }
+}
+
+/** The whole name, for lists only facilitators see. */
+export const fullName = (person: Pick<NamedPerson, 'firstName' | 'familyName'>): string =>
+  `${person.firstName} ${person.familyName}`.trim()
+
+/** A name for comparing and searching: case, accents and repeated blanks do not count. */
+export const plainName = (name: string): string =>
+  name
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/\s+/g, ' ')
+    .trim()
+
+const letterCount = (person: NamedPerson) => [...person.familyName.trim()].length
+
+function withInitials(person: NamedPerson, letters: number): string {
+  const family = [...person.familyName.trim()]
+  if (family.length === 0) return person.firstName.trim()
+  const initials = family.slice(0, letters).join('')
+  return `${person.firstName.trim()} ${initials}${letters < family.length ? '.' : ''}`
+}
+
+function clashes(people: readonly NamedPerson[], shown: Map<string, string>): NamedPerson[] {
+  const readers = new Map<string, number>()
+  for (const name of shown.values()) readers.set(plainName(name), (readers.get(plainName(name)) ?? 0) + 1)
+  return people.filter(person => (readers.get(plainName(shown.get(person.id) ?? '')) ?? 0) > 1)
+}
+
+function numbered(people: readonly NamedPerson[], shown: Map<string, string>): Map<string, string> {
+  const taken = new Set<string>()
+  for (const person of people) {
+    const name = shown.get(person.id) ?? ''
+    let candidate = name
+    for (let number = 2; taken.has(plainName(candidate)); number++) candidate = `${name} (${number})`
+    taken.add(plainName(candidate))
+    shown.set(person.id, candidate)
+  }
+  return shown
+}

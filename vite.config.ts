@@ -1,0 +1,15 @@
+import { fileURLToPath } from 'node:url'
+import { reactRouter } from '@react-router/dev/vite'
+import { defineConfig } from 'vite'
+
+const source = fileURLToPath(new URL('./src', import.meta.url))
+
+export default defineConfig({
+  plugins: [reactRouter()],
+  resolve: { alias: { '~': source }, dedupe: ['react', 'react-dom', 'yjs'] },
+  worker: { format: 'es' },
+  environments: {
+    ssr: { build: { rollupOptions: { input: './src/server/main.server.ts' } } },
+  },
+  optimizeDeps: { entries: ['src/app/**/*.{ts,tsx}'] },
+})
