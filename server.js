@@ -1,0 +1,76 @@
+// Starts Round Table: the built server, or, with NODE_ENV=development, the sources through Vite.
+import { createServer } from 'node:http'
+import { resolve } from 'node:path'
+
+// A relative data folder is meant from where the command was given; everything else lies beside this file.
+if (process.env.DATA_FOLDER) process.env.DATA_FOLDER = resolve(process.env.DATA_FOLDER)
+process.chdir(import.meta.dirname)
+const developing = process.env.NODE_ENV === 'development'
+if (!developing) process.env.NODE_ENV = 'production'
+
+const server = createServer()
+const vite = developing ? await startVite() : undefined
+const main = vite
+  ? await vite.ssrLoadModule('/src/server/main.server.ts')
+  : await import('./build/server/index.js')
+
+let settings
+let roundTable
+try {
+  settings = main.readSettings(process.env)
+  roundTable = await main.createRoundTable({
+    settings,
+    development: vite?.middlewares,
+    build: vite && (() => vite.ssrLoadModule('virtual:react-router/server-build')),
+  })
+} catch (error) {
+  const expected = settings === undefined || error?.name === 'FolderInUseError'
+  console.error(expected ? error.message : error)
+  process.exit(1)
+}
+
+server.on('request', roundTable.handler)
+server.on('upgrade', (request, socket, head) => {
+  const protocol = request.headers['sec-websocket-protocol']
+  if (vite && (protocol === 'vite-hmr' || protocol === 'vite-ping')) return
+  roundTable.upgrade(request, socket, head)
+})
+server.on('error', error => {
+  const taken = error.code === 'EADDRINUSE'
+  console.error(taken ? `Port ${settings.port} is taken. Choose another one with PORT=...` : error)
+  roundTable.stop().finally(() => process.exit(1))
+})
+server.listen(settings.port, () => {
+  const { port } = server.address()
+  console.log(`Round Table is open at ${settings.publicAddress ?? `http://localhost:${port}`}`)
+  if (roundTable.demo) sayDemo(roundTable.demo)
+  process.send?.({ ready: true, port, demo: roundTable.demo })
+})
+
+let stopping = false
+for (const signal of ['SIGTERM', 'SIGINT']) process.on(signal, stop)
+
+/** Lets requests finish, ends streams and sockets, and closes the database, so that nothing is half written. */
+async function stop() {
+  if (stopping) return
+  stopping = true
+  const deadline = setTimeout(() => process.exit(1), 10_000)
+  deadline.unref()
+  server.close()
+  server.closeIdleConnections()
+  setTimeout(() => server.closeAllConnections(), 500).unref()
+  await roundTable.stop()
+  await vite?.close()
+  console.log('Round Table has stopped.')
+  process.exit(0)
+}
+
+function sayDemo({ accounts, password, joinCode }) {
+  console.log(`  Sign in as ${accounts.join(' or ')} with the password ${password}`)
+  console.log(`  Participants join with the code ${joinCode}, once the session of tonight is opened`)
+}
+
+async function startVite() {
+  const { createServer: createVite } = await import('vite')
+  return createVite({ server: { middlewareMode: true, hmr: { server } }, appType: 'custom' })
+}

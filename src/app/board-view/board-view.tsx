@@ -1,0 +1,105 @@
+import { Box, chakra, Stack } from '@chakra-ui/react'
+import { lazy, Suspense, useEffect, useState, useSyncExternalStore } from 'react'
+import type { Board, Prompt } from '~/core/boards/board'
+import { BoardConnection, type BoardStatus } from '../live-client/board-connection'
+import { Cards } from './cards'
+import { Instructions } from './instructions'
+import { YesNo } from './yes-no'
+
+/** The text editor is by far the largest part of a board; it is fetched when the first sheet is met. */
+const Sheet = lazy(() => import('./sheet'))
+
+export interface BoardViewProps {
+  copyId: string
+  board: Board
+  /** Who writes here; null for somebody who looks on. */
+  me: { id: string } | null
+  /** Names of the people in the room by participant id, for the cursors in a sheet. */
+  names: Readonly<Record<string, string>>
+  onStatus?: (status: BoardStatus['saved']) => void
+}
+
+/** A room's own copy of a board, alive: what others write appears as they write it. */
+export function BoardView({ copyId, board, me, names, onStatus }: BoardViewProps) {
+  const connection = useBoardConnection(copyId, me?.id ?? null)
+  const heading = (
+    <Box mb="16px">
+      <chakra.h2 fontSize="l" mb="8px">
+        {board.title}
+      </chakra.h2>
+      <Instructions steps={board.steps} />
+    </Box>
+  )
+  return (
+    <Box>
+      {heading}
+      {connection ? (
+        <OpenBoard connection={connection} board={board} me={me} names={names} onStatus={onStatus} />
+      ) : (
+        <Opening />
+      )}
+    </Box>
+  )
+}
+
+const Opening = () => (
+  <chakra.p role="status" color="quiet">
+    Opening the board…
+  </chakra.p>
+)
+
+type OpenBoardProps = Omit<BoardViewProps, 'copyId'> & { connection: BoardConnection }
+
+function OpenBoard({ connection, board, me, names, onStatus }: OpenBoardProps) {
+  const status = useSyncExternalStore(connection.subscribe, connection.getStatus, connection.getStatus)
+  useEffect(() => onStatus?.(status.saved), [status.saved, onStatus])
+  if (status.closed) return <p role="status">This board is closed now. What was written is kept.</p>
+  if (!status.ready) return <Opening />
+  return (
+    <Stack gap="20px">
+      {board.prompts.map((prompt, place) => (
+        <chakra.section key={prompt.id} aria-labelledby={`prompt-${prompt.id}`}>
+          <chakra.h3 id={`prompt-${prompt.id}`} fontSize="m" mb="8px">
+            <chakra.span color="quiet" mr="6px">
+              {place + 1}
+            </chakra.span>
+            {prompt.text}
+          </chakra.h3>
+          <PromptSpace prompt={prompt} connection={connection} readOnly={me === null} names={names} authors={status.authors} />
+        </chakra.section>
+      ))}
+    </Stack>
+  )
+}
+
+export interface PromptSpaceProps {
+  prompt: Prompt
+  connection: BoardConnection
+  readOnly: boolean
+  names: Readonly<Record<string, string>>
+  authors: Readonly<Record<string, string>>
+}
+
+function PromptSpace(props: PromptSpaceProps) {
+  if (props.prompt.kind === 'cards') return <Cards {...props} />
+  if (props.prompt.kind === 'yes-no') return <YesNo {...props} />
+  return (
+    <Suspense fallback={<chakra.p color="quiet">Opening the sheet…</chakra.p>}>
+      <Sheet {...props} />
+    </Suspense>
+  )
+}
+
+/** Opens the copy once the page is in a browser, and closes it when the page goes or the room changes. */
+function useBoardConnection(copyId: string, myId: string | null): BoardConnection | null {
+  const [connection, setConnection] = useState<BoardConnection | null>(null)
+  useEffect(() => {
+    const opened = new BoardConnection(copyId, myId === null ? null : { id: myId })
+    setConnection(opened)
+    return () => {
+      setConnection(null)
+      opened.destroy()
+    }
+  }, [copyId, myId])
+  return connection
+}

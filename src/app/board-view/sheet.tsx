@@ -1,0 +1,98 @@
+import { Box, chakra, Flex } from '@chakra-ui/react'
+import { Collaboration } from '@tiptap/extension-collaboration'
+import { CollaborationCaret } from '@tiptap/extension-collaboration-caret'
+import { type Editor, EditorContent, useEditor, useEditorState } from '@tiptap/react'
+import { StarterKit } from '@tiptap/starter-kit'
+import { sheetName } from '~/core/boards/document'
+import { Button } from '../ui/button'
+import type { PromptSpaceProps } from './board-view'
+
+const look = {
+  '& .ProseMirror': {
+    minHeight: '120px',
+    padding: '10px',
+    outlineOffset: '2px',
+    overflowWrap: 'anywhere',
+  },
+  '& .ProseMirror p + p': { marginTop: '6px' },
+  '& .ProseMirror ul': { listStyle: 'disc', paddingInlineStart: '1.3em' },
+  '& .ProseMirror ol': { listStyle: 'decimal', paddingInlineStart: '1.5em' },
+  '& .other-cursor': { borderInlineStart: '2px solid var(--ask)', marginInline: '-1px', position: 'relative' },
+  '& .other-cursor-name': {
+    position: 'absolute',
+    insetInlineStart: '-2px',
+    bottom: '100%',
+    background: 'var(--ask)',
+    color: 'var(--onAsk)',
+    fontSize: '0.75rem',
+    lineHeight: '1.3',
+    paddingInline: '4px',
+    borderRadius: '3px',
+    whiteSpace: 'nowrap',
+    userSelect: 'none',
+  },
+}
+
+/** A long written answer that several write at once. */
+export default function Sheet({ prompt, connection, readOnly, names }: PromptSpaceProps) {
+  const editor = useEditor(
+    {
+      editable: !readOnly,
+      immediatelyRender: false,
+      editorProps: {
+        attributes: { role: 'textbox', 'aria-multiline': 'true', 'aria-labelledby': `prompt-${prompt.id}`, tabindex: '0' },
+      },
+      extensions: [
+        // Undo is the shared document's, so that one takes back one's own words and not somebody else's.
+        StarterKit.configure({ undoRedo: false, heading: false, codeBlock: false, code: false, link: false, horizontalRule: false }),
+        Collaboration.configure({ document: connection.doc, field: sheetName(prompt.id) }),
+        CollaborationCaret.configure({
+          provider: connection.provider,
+          user: connection.provider.awareness?.getLocalState()?.user,
+          render: user => otherCursor(names[String(user.id)] ?? 'Somebody'),
+          selectionRender: () => ({ nodeName: 'span', style: 'background: var(--askWash)' }),
+        }),
+      ],
+    },
+    [connection, prompt.id, readOnly],
+  )
+  return (
+    <Box bg="panel" borderWidth="1px" borderColor={readOnly ? 'line' : 'edge'} borderRadius="6px" css={look}>
+      {editor && !readOnly && <Tools editor={editor} />}
+      <EditorContent editor={editor} />
+    </Box>
+  )
+}
+
+/** The name comes from the room's own list, never from what a cursor says of itself. */
+function otherCursor(name: string): HTMLElement {
+  const cursor = document.createElement('span')
+  cursor.className = 'other-cursor'
+  const label = document.createElement('span')
+  label.className = 'other-cursor-name'
+  label.textContent = name
+  cursor.append(label)
+  return cursor
+}
+
+function Tools({ editor }: { editor: Editor }) {
+  const active = useEditorState({
+    editor,
+    selector: ({ editor: current }) => ({ bold: current.isActive('bold'), bullets: current.isActive('bulletList') }),
+  })
+  return (
+    <Flex gap="4px" p="4px" borderBottomWidth="1px" role="toolbar" aria-label="Text">
+      <Button size="small" kind="bare" aria-pressed={active.bold} onClick={() => editor.chain().focus().toggleBold().run()}>
+        <chakra.b>Bold</chakra.b>
+      </Button>
+      <Button
+        size="small"
+        kind="bare"
+        aria-pressed={active.bullets}
+        onClick={() => editor.chain().focus().toggleBulletList().run()}
+      >
+        Points
+      </Button>
+    </Flex>
+  )
+}

@@ -1,0 +1,52 @@
+import { PassThrough } from 'node:stream'
+import { CacheProvider } from '@emotion/react'
+import emotionServer from '@emotion/server/create-instance'
+import { renderToPipeableStream } from 'react-dom/server'
+import { type EntryContext, ServerRouter } from 'react-router'
+import { createStyleCache } from './ui/style-cache'
+
+// The package is CommonJS; bundled or not, its function may lie one level deeper.
+const createEmotionServer = (
+  'default' in emotionServer ? emotionServer.default : emotionServer
+) as typeof emotionServer
+
+/**
+ * Renders the whole page before anything is sent and puts its styles into the head, outside React's tree. Emotion
+ * would otherwise write style tags into the stream, which breaks hydration when content arrives late.
+ */
+export default async function handleRequest(
+  request: Request,
+  status: number,
+  headers: Headers,
+  routerContext: EntryContext,
+): Promise<Response> {
+  headers.set('Content-Type', 'text/html; charset=utf-8')
+  // Pages show what may change at any moment and what is not everybody's to see.
+  headers.set('Cache-Control', 'no-store')
+  if (request.method === 'HEAD') return new Response(null, { status, headers })
+  const cache = createStyleCache()
+  const { extractCriticalToChunks, constructStyleTagsFromChunks } = createEmotionServer(cache)
+  const html = await renderWhole(
+    <CacheProvider value={cache}>
+      <ServerRouter context={routerContext} url={request.url} />
+    </CacheProvider>,
+  )
+  const styles = constructStyleTagsFromChunks(extractCriticalToChunks(html))
+  return new Response(html.replace('</head>', () => `${styles}</head>`), { status, headers })
+}
+
+function renderWhole(page: React.ReactElement): Promise<string> {
+  return new Promise((resolve, reject) => {
+    const { pipe } = renderToPipeableStream(page, {
+      onAllReady() {
+        const chunks: Buffer[] = []
+        const body = new PassThrough()
+        body.on('data', chunk => chunks.push(chunk))
+        body.on('end', () => resolve(Buffer.concat(chunks).toString('utf8')))
+        pipe(body)
+      },
+      onShellError: reject,
+      onError: reject,
+    })
+  })
+}

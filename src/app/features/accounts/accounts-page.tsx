@@ -1,0 +1,48 @@
+import { Box, chakra, Stack } from '@chakra-ui/react'
+import { type SubmissionResult, useForm } from '@conform-to/react'
+import { parseWithZod } from '@conform-to/zod/v4'
+import { Form } from 'react-router'
+import { accountForm } from '~/contracts/forms'
+import { Button } from '../../ui/button'
+import { PageHead, Row, Rows, Section } from '../../ui/layout'
+import { AccountFields } from './account-fields'
+
+interface AccountsPageProps {
+  accounts: { id: string; displayName: string; email: string }[]
+  lastResult?: SubmissionResult
+}
+
+export function AccountsPage({ accounts, lastResult }: AccountsPageProps) {
+  const [form, fields] = useForm({
+    lastResult,
+    shouldRevalidate: 'onInput',
+    onValidate: ({ formData }) => parseWithZod(formData, { schema: accountForm }),
+  })
+  return (
+    <>
+      <PageHead title="Accounts" under="Facilitators and co-facilitators of this server. Each of them sees all of it." />
+      <Section title="Who can sign in">
+        <Rows label="Accounts">
+          {accounts.map(account => (
+            <Row key={account.id}>
+              <chakra.span fontWeight="600">{account.displayName}</chakra.span>
+              <chakra.span color="quiet">{account.email}</chakra.span>
+            </Row>
+          ))}
+        </Rows>
+      </Section>
+      <Section title="Add a co-facilitator">
+        <Box maxW="400px">
+          <Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate>
+            <Stack gap="16px">
+              <AccountFields fields={fields} />
+              <Button type="submit" kind="main">
+                Add the account
+              </Button>
+            </Stack>
+          </Form>
+        </Box>
+      </Section>
+    </>
+  )
+}

@@ -1,0 +1,161 @@
+import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
+import { type FieldMetadata, type SubmissionResult, useForm } from '@conform-to/react'
+import { parseWithZod } from '@conform-to/zod/v4'
+import { Form, Link, useSearchParams } from 'react-router'
+import { boardForm } from '~/contracts/forms'
+import { type Board, MOST_PROMPTS, MOST_STEPS, PROMPT_KINDS, type PromptKind } from '~/core/boards/board'
+import { Button } from '../../ui/button'
+import { Field, Input, Select, TextArea } from '../../ui/fields'
+import { Message, PageHead, Section } from '../../ui/layout'
+
+const KIND_NAMES: Record<PromptKind, string> = {
+  cards: 'Cards',
+  sheet: 'Sheet',
+  'yes-no': 'Yes or no, with a reason',
+}
+
+const KIND_HINTS: Record<PromptKind, string> = {
+  cards: 'Many short contributions.',
+  sheet: 'One long answer that several write at once.',
+  'yes-no': 'The group decides, and says why.',
+}
+
+const newPromptId = () => crypto.randomUUID().slice(0, 13)
+
+/** A new board starts with one prompt of each kind, ready to be filled in. */
+const startingBoard: Board = {
+  title: '',
+  steps: ['', '', ''],
+  prompts: PROMPT_KINDS.map(kind => ({ id: kind, kind, text: '' })),
+}
+
+export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?: SubmissionResult }) {
+  const [search] = useSearchParams()
+  const [form, fields] = useForm({
+    lastResult,
+    defaultValue: board ? { ...board, steps: threeSteps(board.steps) } : startingBoard,
+    shouldRevalidate: 'onInput',
+    onValidate: ({ formData }) => parseWithZod(formData, { schema: boardForm }),
+  })
+  const steps = fields.steps.getFieldList()
+  const prompts = fields.prompts.getFieldList()
+  return (
+    <>
+      <PageHead title={board?.title ?? 'Make a board'} under={<Link to="/boards">Boards</Link>} />
+      <Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate>
+        <Box maxW="720px">
+          {search.has('saved') && !form.dirty && (
+            <Box mb="16px">
+              <Message kind="good">Saved. Sessions that are already open keep the board as it was.</Message>
+            </Box>
+          )}
+          <Box mb="24px">
+            <Field label="Title" errors={fields.title.errors}>
+              {parts => <Input {...parts} name={fields.title.name} defaultValue={fields.title.initialValue} />}
+            </Field>
+          </Box>
+          <Section title="Instructions">
+            <Stack gap="10px">
+              <chakra.p color="quiet">Up to three steps, one thing each. They stay on the board of every room.</chakra.p>
+              {steps.slice(0, MOST_STEPS).map((step, place) => (
+                <Field key={step.key} label={`Step ${place + 1}`} errors={step.errors}>
+                  {parts => <Input {...parts} name={step.name} defaultValue={step.initialValue} />}
+                </Field>
+              ))}
+              {fields.steps.errors && <Message kind="problem">{fields.steps.errors.join(' ')}</Message>}
+            </Stack>
+          </Section>
+          <Section title="Prompts">
+            <Stack gap="12px">
+              {prompts.map((prompt, place) => (
+                <PromptFields
+                  key={prompt.key}
+                  prompt={prompt.getFieldset()}
+                  place={place}
+                  buttons={
+                    <>
+                      <Button
+                        type="submit"
+                        size="small"
+                        disabled={place === 0}
+                        {...form.reorder.getButtonProps({ name: fields.prompts.name, from: place, to: place - 1 })}
+                      >
+                        Move up
+                      </Button>
+                      <Button
+                        type="submit"
+                        size="small"
+                        disabled={prompts.length === 1}
+                        {...form.remove.getButtonProps({ name: fields.prompts.name, index: place })}
+                      >
+                        Remove
+                      </Button>
+                    </>
+                  }
+                />
+              ))}
+              {fields.prompts.errors && <Message kind="problem">{fields.prompts.errors.join(' ')}</Message>}
+              <Flex gap="8px" wrap="wrap">
+                {PROMPT_KINDS.map(kind => (
+                  <Button
+                    key={kind}
+                    disabled={prompts.length >= MOST_PROMPTS}
+                    onClick={() =>
+                      form.insert({ name: fields.prompts.name, defaultValue: { id: newPromptId(), kind, text: '' } })
+                    }
+                  >
+                    Add {KIND_NAMES[kind].toLowerCase()}
+                  </Button>
+                ))}
+              </Flex>
+            </Stack>
+          </Section>
+          <Button type="submit" kind="main">
+            Save the board
+          </Button>
+        </Box>
+      </Form>
+    </>
+  )
+}
+
+const threeSteps = (steps: string[]) => [...steps, '', '', ''].slice(0, MOST_STEPS)
+
+interface PromptFieldsProps {
+  prompt: { id: FieldMetadata<string>; kind: FieldMetadata<PromptKind>; text: FieldMetadata<string> }
+  place: number
+  buttons: React.ReactNode
+}
+
+function PromptFields({ prompt, place, buttons }: PromptFieldsProps) {
+  const kind = (prompt.kind.value ?? prompt.kind.initialValue ?? 'cards') as PromptKind
+  return (
+    <Box as="fieldset" borderWidth="1px" borderRadius="8px" p="12px" bg="panel">
+      <chakra.legend srOnly>Prompt {place + 1}</chakra.legend>
+      <input type="hidden" name={prompt.id.name} value={prompt.id.initialValue ?? ''} />
+      <Flex gap="12px" wrap="wrap">
+        <Box w="210px">
+          <Field label={`Prompt ${place + 1} is`} hint={KIND_HINTS[kind]}>
+            {parts => (
+              <Select {...parts} name={prompt.kind.name} defaultValue={prompt.kind.initialValue}>
+                {PROMPT_KINDS.map(value => (
+                  <option key={value} value={value}>
+                    {KIND_NAMES[value]}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+        </Box>
+        <Box flex="1" minW="260px">
+          <Field label="What it asks" errors={prompt.text.errors}>
+            {parts => <TextArea {...parts} rows={2} minH="60px" name={prompt.text.name} defaultValue={prompt.text.initialValue} />}
+          </Field>
+        </Box>
+      </Flex>
+      <Flex gap="8px" mt="8px" justify="flex-end">
+        {buttons}
+      </Flex>
+    </Box>
+  )
+}

@@ -1,0 +1,35 @@
+import { chakra } from '@chakra-ui/react'
+import { Link } from 'react-router'
+import { ButtonLink } from '../../ui/button'
+import { Empty, PageHead, Row, Rows } from '../../ui/layout'
+
+interface BoardsPageProps {
+  boards: { id: string; title: string; steps: string[]; prompts: { text: string }[] }[]
+}
+
+export function BoardsPage({ boards }: BoardsPageProps) {
+  return (
+    <>
+      <PageHead title="Boards" under="What groups work on. Every room of a session gets its own copy.">
+        <ButtonLink kind="main" to="/boards/new">
+          Make a board
+        </ButtonLink>
+      </PageHead>
+      {boards.length === 0 ? (
+        <Empty>No board yet. Make one: up to three steps of instructions, and prompts with space to answer.</Empty>
+      ) : (
+        <Rows label="Boards">
+          {boards.map(board => (
+            <Row key={board.id}>
+              <Link to={`/boards/${board.id}`}>{board.title}</Link>
+              <chakra.span color="quiet">
+                {board.prompts.length === 1 ? '1 prompt' : `${board.prompts.length} prompts`}:{' '}
+                {board.prompts.map(prompt => prompt.text).join(' · ').slice(0, 90)}
+              </chakra.span>
+            </Row>
+          ))}
+        </Rows>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,162 @@
+import { chakra, Flex } from '@chakra-ui/react'
+import { useMemo, useState } from 'react'
+import { useFetcher } from 'react-router'
+import { fullName, plainName } from '~/core/people/shown-name'
+import { Button } from '../../ui/button'
+import { Field, Input } from '../../ui/fields'
+import { formWith, type Person } from './cohort-page'
+import { ChangePerson } from './person-form'
+
+const Cell = chakra('td', { base: { px: '8px', py: '6px', borderBottomWidth: '1px', verticalAlign: 'middle' } })
+const Head = chakra('th', {
+  base: { px: '8px', py: '6px', borderBottomWidth: '2px', borderColor: 'edge', textAlign: 'left', fontSize: 's' },
+})
+
+interface PeopleTableProps {
+  people: Person[]
+  onRemoved: (ids: string[], words: string) => void
+}
+
+/** The list: type to filter, tick to choose, change somebody in place. */
+export function PeopleTable({ people, onRemoved }: PeopleTableProps) {
+  const [filter, setFilter] = useState('')
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set())
+  const [changing, setChanging] = useState<string | null>(null)
+  const fetcher = useFetcher()
+  const columns = useMemo(() => [...new Set(people.flatMap(person => Object.keys(person.columns)))], [people])
+  const wanted = plainName(filter)
+  const shown = people.filter(person => plainName(`${fullName(person)} ${person.shownName}`).includes(wanted))
+  const chosen = people.filter(person => ticked.has(person.id))
+
+  const remove = (list: Person[]) => {
+    const words = list.length === 1 ? `${fullName(list[0] as Person)} was taken off the list.` : `${list.length} people were taken off the list.`
+    const ids = list.map(person => person.id)
+    fetcher.submit(formWith('remove', ids), { method: 'post' })
+    setTicked(new Set())
+    onRemoved(ids, words)
+  }
+  const tick = (id: string, on: boolean) => {
+    const next = new Set(ticked)
+    if (on) next.add(id)
+    else next.delete(id)
+    setTicked(next)
+  }
+
+  return (
+    <>
+      <Flex gap="12px" align="center" mb="10px" wrap="wrap">
+        <chakra.div w="260px">
+          <Field label="Find by name" hideLabel>
+            {parts => (
+              <Input {...parts} type="search" placeholder="Find by name" value={filter} onChange={event => setFilter(event.target.value)} />
+            )}
+          </Field>
+        </chakra.div>
+        {chosen.length > 0 && (
+          <Button kind="stop" onClick={() => remove(chosen)}>
+            Take {chosen.length} off the list
+          </Button>
+        )}
+        {shown.length < people.length && (
+          <chakra.span color="quiet">
+            {shown.length} of {people.length}
+          </chakra.span>
+        )}
+      </Flex>
+      <chakra.div overflowX="auto" tabIndex={0} role="region" aria-label="People on the list">
+        <chakra.table w="full" borderCollapse="collapse">
+          <thead>
+            <tr>
+              <Head>
+                <chakra.span srOnly>Choose</chakra.span>
+              </Head>
+              <Head>Name</Head>
+              <Head>Shown as</Head>
+              <Head>Email</Head>
+              <Head>Trained to lead</Head>
+              {columns.map(column => (
+                <Head key={column}>{column}</Head>
+              ))}
+              <Head>
+                <chakra.span srOnly>Actions</chakra.span>
+              </Head>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map(person =>
+              changing === person.id ? (
+                <tr key={person.id}>
+                  <Cell colSpan={6 + columns.length}>
+                    <ChangePerson person={person} onDone={() => setChanging(null)} />
+                  </Cell>
+                </tr>
+              ) : (
+                <PersonRow
+                  key={person.id}
+                  person={person}
+                  columns={columns}
+                  ticked={ticked.has(person.id)}
+                  onTick={on => tick(person.id, on)}
+                  onChange={() => setChanging(person.id)}
+                  onRemove={() => remove([person])}
+                />
+              ),
+            )}
+          </tbody>
+        </chakra.table>
+      </chakra.div>
+    </>
+  )
+}
+
+interface PersonRowProps {
+  person: Person
+  columns: string[]
+  ticked: boolean
+  onTick: (on: boolean) => void
+  onChange: () => void
+  onRemove: () => void
+}
+
+const box = { w: '20px', h: '20px', accentColor: 'var(--live)', verticalAlign: 'middle' }
+
+function PersonRow({ person, columns, ticked, onTick, onChange, onRemove }: PersonRowProps) {
+  const fetcher = useFetcher()
+  const name = fullName(person)
+  const trained = fetcher.formData ? fetcher.formData.get('trained') === 'on' : person.trainedToLead
+  const setTrained = (on: boolean) => {
+    const form = formWith('trained', [person.id])
+    form.set('trained', on ? 'on' : 'off')
+    fetcher.submit(form, { method: 'post' })
+  }
+  return (
+    <tr>
+      <Cell w="36px">
+        <chakra.input type="checkbox" {...box} aria-label={`Choose ${name}`} checked={ticked} onChange={event => onTick(event.target.checked)} />
+      </Cell>
+      <Cell fontWeight="600">{name}</Cell>
+      <Cell>{person.shownName}</Cell>
+      <Cell color="quiet">{person.email}</Cell>
+      <Cell>
+        <chakra.input
+          type="checkbox"
+          {...box}
+          aria-label={`${name} is trained to lead`}
+          checked={trained}
+          onChange={event => setTrained(event.target.checked)}
+        />
+      </Cell>
+      {columns.map(column => (
+        <Cell key={column}>{person.columns[column]}</Cell>
+      ))}
+      <Cell whiteSpace="nowrap" textAlign="right">
+        <Button size="small" kind="bare" onClick={onChange} aria-label={`Change ${name}`}>
+          Change
+        </Button>
+        <Button size="small" kind="bare" onClick={onRemove} aria-label={`Take ${name} off the list`}>
+          Remove
+        </Button>
+      </Cell>
+    </tr>
+  )
+}

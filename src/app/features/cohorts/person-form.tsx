@@ -1,0 +1,81 @@
+import { chakra, Flex } from '@chakra-ui/react'
+import { type SubmissionResult, useForm } from '@conform-to/react'
+import { parseWithZod } from '@conform-to/zod/v4'
+import { useEffect } from 'react'
+import { useFetcher } from 'react-router'
+import { cohortForm, personForm } from '~/contracts/forms'
+import { Button } from '../../ui/button'
+import { Field, Input } from '../../ui/fields'
+import type { Person } from './cohort-page'
+
+/** Fields of one person; with `person` they are changed, otherwise somebody is added. */
+function PersonForm({ person, onDone }: { person?: Person; onDone?: () => void }) {
+  const fetcher = useFetcher<SubmissionResult | null>()
+  const [form, fields] = useForm({
+    lastResult: fetcher.data,
+    defaultValue: person,
+    shouldRevalidate: 'onInput',
+    onValidate: ({ formData }) => parseWithZod(formData, { schema: personForm }),
+  })
+  const saved = fetcher.state === 'idle' && fetcher.data?.status === 'success'
+  useEffect(() => {
+    if (saved) onDone?.()
+  }, [saved, onDone])
+  const boxes = [
+    { field: fields.firstName, label: 'First name' },
+    { field: fields.familyName, label: 'Family name' },
+    { field: fields.shownAs, label: 'Shown as', hint: person ? undefined : 'Empty: first name and initial.' },
+    { field: fields.email, label: 'Email' },
+  ]
+  return (
+    <fetcher.Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate>
+      <input type="hidden" name="intent" value={person ? 'change' : 'add'} />
+      {person && <input type="hidden" name="personId" value={person.id} />}
+      <Flex gap="10px" align="flex-start" wrap="wrap">
+        {boxes.map(({ field, label, hint }) => (
+          <chakra.div key={label} flex="1" minW="150px" maxW="240px">
+            <Field label={label} hint={hint} errors={field.errors}>
+              {parts => <Input {...parts} name={field.name} autoComplete="off" defaultValue={field.initialValue} />}
+            </Field>
+          </chakra.div>
+        ))}
+        <Flex gap="8px" pt="24px">
+          <Button type="submit" kind="main">
+            {person ? 'Save' : 'Add to the list'}
+          </Button>
+          {person && <Button onClick={onDone}>Cancel</Button>}
+        </Flex>
+      </Flex>
+    </fetcher.Form>
+  )
+}
+
+export const AddPerson = () => <PersonForm />
+export const ChangePerson = PersonForm
+
+export function RenameCohort({ name, onDone }: { name: string; onDone: () => void }) {
+  const fetcher = useFetcher<SubmissionResult | null>()
+  const [form, fields] = useForm({
+    lastResult: fetcher.data,
+    defaultValue: { name },
+    onValidate: ({ formData }) => parseWithZod(formData, { schema: cohortForm }),
+  })
+  const saved = fetcher.state === 'idle' && fetcher.data?.status === 'success'
+  useEffect(() => {
+    if (saved) onDone()
+  }, [saved, onDone])
+  return (
+    <fetcher.Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate>
+      <input type="hidden" name="intent" value="rename" />
+      <Flex gap="8px" align="flex-start" fontWeight="400">
+        <Field label="Name of the cohort" hideLabel errors={fields.name.errors}>
+          {parts => <Input {...parts} name="name" autoFocus autoComplete="off" defaultValue={fields.name.initialValue} />}
+        </Field>
+        <Button type="submit" kind="main">
+          Save
+        </Button>
+        <Button onClick={onDone}>Cancel</Button>
+      </Flex>
+    </fetcher.Form>
+  )
+}

@@ -1,0 +1,68 @@
+import { chakra, Menu, Portal } from '@chakra-ui/react'
+import { useDraggable } from '@dnd-kit/core'
+import type { GroupedPerson } from './grouping-page'
+
+interface PersonChipProps {
+  person: GroupedPerson
+  /** The group the person stands in; null for none. */
+  here: string | null
+  places: { id: string; name: string }[]
+  onMove: (groupId: string | null) => void
+}
+
+/** A person who can be dragged, or moved through the menu that opens on click, Enter or Space. */
+export function PersonChip({ person, here, places, onMove }: PersonChipProps) {
+  const { setNodeRef, listeners, isDragging } = useDraggable({ id: person.id })
+  return (
+    <chakra.li ref={setNodeRef} {...listeners} opacity={isDragging ? 0.4 : 1} touchAction="manipulation">
+      <Menu.Root
+        id={`person-${person.id}`}
+        lazyMount
+        unmountOnExit
+        onSelect={({ value }) => onMove(value === 'none' ? null : value)}
+      >
+        <Menu.Trigger asChild>
+          <chakra.button
+            type="button"
+            w="full"
+            textAlign="left"
+            px="10px"
+            py="4px"
+            borderWidth="1px"
+            borderColor="line"
+            borderRadius="6px"
+            bg="paper"
+            cursor="grab"
+            overflowWrap="anywhere"
+            _hover={{ borderColor: 'edge' }}
+          >
+            {person.shownName}
+            {person.trainedToLead && (
+              <chakra.span color="quiet" fontSize="s">
+                {' '}
+                lead
+              </chakra.span>
+            )}
+          </chakra.button>
+        </Menu.Trigger>
+        <Portal>
+          <Menu.Positioner>
+            <Menu.Content>
+              <Menu.ItemGroup>
+                <Menu.ItemGroupLabel>Move {person.shownName} to</Menu.ItemGroupLabel>
+                {places
+                  .filter(place => place.id !== here)
+                  .map(place => (
+                    <Menu.Item key={place.id} value={place.id}>
+                      {place.name}
+                    </Menu.Item>
+                  ))}
+                {here !== null && <Menu.Item value="none">In no group</Menu.Item>}
+              </Menu.ItemGroup>
+            </Menu.Content>
+          </Menu.Positioner>
+        </Portal>
+      </Menu.Root>
+    </chakra.li>
+  )
+}

@@ -1,0 +1,32 @@
+import { Box, chakra, Flex } from '@chakra-ui/react'
+import { LifeBuoy } from 'lucide-react'
+import type { ParticipantView } from '~/core/live/views'
+import { Button } from '../../ui/button'
+
+interface HelpBarProps {
+  help: ParticipantView['help']
+  visits: string[]
+  onSend: (request: object) => void
+}
+
+/** Help, always at the bottom; and who is visiting, so that nobody is startled. */
+export function HelpBar({ help, visits, onSend }: HelpBarProps) {
+  return (
+    <Box as="footer" position="sticky" bottom="0" bg="paper" borderTopWidth="1px" px="16px" py="10px">
+      <Flex justify="space-between" align="center" gap="12px">
+        <chakra.p role="status" fontSize="s">
+          {help ? 'Help has been called. The facilitator can see it.' : visits.length > 0 ? `${visits.join(' and ')} is in your room, listening.` : ''}
+        </chakra.p>
+        {help ? (
+          <Button size="large" onClick={() => onSend({ type: 'withdraw-help' })}>
+            Not needed any more
+          </Button>
+        ) : (
+          <Button kind="ask" size="large" onClick={() => onSend({ type: 'call-help' })}>
+            <LifeBuoy size={20} aria-hidden="true" /> Call for help
+          </Button>
+        )}
+      </Flex>
+    </Box>
+  )
+}

@@ -1,0 +1,126 @@
+import { Box, chakra, Stack } from '@chakra-ui/react'
+import { useEffect, useState } from 'react'
+import { Form, useRevalidator } from 'react-router'
+import { plainName } from '~/core/people/shown-name'
+import { Button } from '../../ui/button'
+import { Field, Input } from '../../ui/fields'
+import { Message } from '../../ui/layout'
+
+export type JoinPageProps = { refusal?: { typed: string; problem: string } } & (
+  | { step: 'code'; typed: string; problem: string | null }
+  | { step: 'wait'; title: string }
+  | { step: 'over'; title: string }
+  | { step: 'name'; title: string; names: { personId: string; shownName: string }[] }
+)
+
+/** The way in for participants: a code, then one's name. */
+export function JoinPage(props: JoinPageProps) {
+  return (
+    <Box as="main" maxW="460px" mx="auto" px="16px" py="32px">
+      {props.step === 'code' && <CodeStep typed={props.typed} problem={props.problem} />}
+      {props.step === 'wait' && <WaitStep title={props.title} />}
+      {props.step === 'over' && (
+        <Stack gap="12px">
+          <chakra.h1 fontSize="xl">{props.title}</chakra.h1>
+          <p>This session has ended. If you took part, open it on the device you used, or ask for your own link.</p>
+        </Stack>
+      )}
+      {props.step === 'name' && <NameStep title={props.title} names={props.names} refusal={props.refusal} />}
+    </Box>
+  )
+}
+
+function CodeStep({ typed, problem }: { typed: string; problem: string | null }) {
+  return (
+    <Form method="get" action="/join">
+      <Stack gap="16px">
+        <chakra.h1 fontSize="xl">Join a session</chakra.h1>
+        <Field label="Join code" hint="Eight letters and digits, from your facilitator." errors={problem ? [problem] : undefined}>
+          {parts => (
+            <Input
+              {...parts}
+              name="code"
+              defaultValue={typed}
+              autoComplete="off"
+              autoCapitalize="characters"
+              spellCheck={false}
+              maxLength={40}
+              fontSize="l"
+              letterSpacing="0.06em"
+              minH="52px"
+            />
+          )}
+        </Field>
+        <Button type="submit" kind="main" size="large">
+          Go on
+        </Button>
+      </Stack>
+    </Form>
+  )
+}
+
+const LOOK_AGAIN_MS = 5_000
+
+function WaitStep({ title }: { title: string }) {
+  const { revalidate } = useRevalidator()
+  useEffect(() => {
+    const timer = setInterval(revalidate, LOOK_AGAIN_MS)
+    return () => clearInterval(timer)
+  }, [revalidate])
+  return (
+    <Stack gap="12px" role="status">
+      <chakra.h1 fontSize="xl">{title}</chakra.h1>
+      <p>The session is not open yet. Leave this page open: it goes on by itself as soon as it is.</p>
+    </Stack>
+  )
+}
+
+interface NameStepProps {
+  title: string
+  names: { personId: string; shownName: string }[]
+  refusal?: { typed: string; problem: string }
+}
+
+function NameStep({ title, names, refusal }: NameStepProps) {
+  const [typed, setTyped] = useState(refusal?.typed ?? '')
+  const wanted = plainName(typed)
+  const found = names.filter(name => plainName(name.shownName).includes(wanted))
+  return (
+    <Stack gap="16px">
+      <chakra.h1 fontSize="xl">{title}</chakra.h1>
+      <Field label="Your name" hint="Type the start of it, then choose it." errors={refusal && [refusal.problem]}>
+        {parts => (
+          <Input
+            {...parts}
+            value={typed}
+            autoComplete="off"
+            maxLength={40}
+            fontSize="l"
+            minH="52px"
+            onChange={event => setTyped(event.target.value)}
+          />
+        )}
+      </Field>
+      <Stack as="ul" gap="8px" listStyleType="none" aria-label="Names on the list">
+        {found.map(name => (
+          <li key={name.personId}>
+            <Form method="post">
+              <Button type="submit" name="personId" value={name.personId} w="full" size="large" justifyContent="flex-start">
+                {name.shownName}
+              </Button>
+            </Form>
+          </li>
+        ))}
+      </Stack>
+      {found.length === 0 && names.length > 0 && <Message>Nobody on the list is called that.</Message>}
+      {wanted !== '' && (
+        <Form method="post">
+          <input type="hidden" name="shownName" value={typed} />
+          <Button type="submit" kind="bare" size="large" whiteSpace="normal">
+            I am not on the list: join as “{typed.trim()}”
+          </Button>
+        </Form>
+      )}
+    </Stack>
+  )
+}

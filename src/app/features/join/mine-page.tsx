@@ -1,0 +1,48 @@
+import { Box, chakra, Stack } from '@chakra-ui/react'
+import type { Board } from '~/core/boards/board'
+import type { Answer } from '~/core/boards/document'
+import { AnswerText } from '../../board-view/answer-text'
+import { Empty } from '../../ui/layout'
+
+interface MinePageProps {
+  work: {
+    title: string
+    date: string
+    shownName: string
+    board: Board
+    rooms: { name: string; members: string[]; answers: Answer[] }[]
+  }
+}
+
+/** What the rooms somebody was in have made; of other rooms nothing is here. */
+export function MinePage({ work }: MinePageProps) {
+  return (
+    <Box as="main" maxW="680px" mx="auto" px="16px" py="28px">
+      <chakra.h1 fontSize="xl">{work.title}</chakra.h1>
+      <chakra.p color="quiet" mb="20px">
+        {work.date} · for {work.shownName}
+      </chakra.p>
+      {work.rooms.length === 0 && <Empty>You have not been in a room yet.</Empty>}
+      <Stack gap="28px">
+        {work.rooms.map(room => (
+          <chakra.section key={room.name} aria-label={room.name}>
+            <chakra.h2 fontSize="l">{room.name}</chakra.h2>
+            <chakra.p color="quiet" mb="12px">
+              {room.members.join(', ')}
+            </chakra.p>
+            <Stack gap="16px">
+              {work.board.prompts.map((prompt, place) => (
+                <Box key={prompt.id} bg="panel" borderWidth="1px" borderRadius="8px" p="12px">
+                  <chakra.h3 fontSize="m" mb="6px">
+                    {prompt.text}
+                  </chakra.h3>
+                  <AnswerText answer={room.answers[place]} />
+                </Box>
+              ))}
+            </Stack>
+          </chakra.section>
+        ))}
+      </Stack>
+    </Box>
+  )
+}

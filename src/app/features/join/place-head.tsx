@@ -1,0 +1,94 @@
+import { Box, chakra, Flex } from '@chakra-ui/react'
+import type { ParticipantView } from '~/core/live/views'
+import { clockText } from '~/core/schedule/session-time'
+import type { BoardStatus } from '../../live-client/board-connection'
+import { useServerNow } from '../../live-client/server-clock'
+
+interface PlaceHeadProps {
+  view: ParticipantView
+  pageMadeAt: number
+  line: 'live' | 'lost'
+  /** Whether what was written is on disk; null without a board. */
+  saved: BoardStatus['saved'] | null
+}
+
+const SAVED_WORDS: Record<BoardStatus['saved'], string> = {
+  stored: 'Saved',
+  sending: 'Saving…',
+  away: 'No line: keep writing, it is sent when the line is back',
+}
+
+/** Always in sight: where, with whom, how long. */
+export function PlaceHead({ view, pageMadeAt, line, saved }: PlaceHeadProps) {
+  const { place, session, clock } = view
+  const inRoom = place.where === 'room'
+  const title = inRoom ? place.name : place.where === 'whole' ? 'Whole group' : 'Waiting list'
+  return (
+    <Box as="header" position="sticky" top="0" zIndex="5" bg="paper" borderBottomWidth="1px">
+      {line === 'lost' && (
+        <Box bg="ask" color="onAsk" px="16px" py="4px" fontSize="s" role="status">
+          The line to the server is down. It comes back by itself.
+        </Box>
+      )}
+      <Flex px="16px" py="8px" justify="space-between" align="center" gap="12px">
+        <Box minW="0">
+          <chakra.div color="quiet" fontSize="s" truncate>
+            {session.title}
+          </chakra.div>
+          <chakra.h1 fontSize="l" overflowWrap="anywhere">
+            {title}
+          </chakra.h1>
+        </Box>
+        {clock && session.phase === 'open' && <TimeLeft clock={clock} pageMadeAt={pageMadeAt} />}
+      </Flex>
+      {inRoom && (
+        <Flex px="16px" pb="8px" gap="4px 12px" wrap="wrap" fontSize="s" justify="space-between">
+          <chakra.p>
+            With{' '}
+            {place.members
+              .filter(member => member.id !== view.me.id)
+              .map(member => (member.connected ? member.shownName : `${member.shownName} (away)`))
+              .join(', ') || 'nobody yet'}
+          </chakra.p>
+          {saved && (
+            <chakra.p role="status" color={saved === 'away' ? 'ask' : 'quiet'} fontWeight={saved === 'away' ? '600' : '400'}>
+              {SAVED_WORDS[saved]}
+            </chakra.p>
+          )}
+        </Flex>
+      )}
+    </Box>
+  )
+}
+
+/** What is left, as a number and as the distance to the edge; in grace, what is left to come back. */
+function TimeLeft({ clock, pageMadeAt }: { clock: NonNullable<ParticipantView['clock']>; pageMadeAt: number }) {
+  const now = useServerNow(pageMadeAt)
+  const calledBack = clock.graceEndsAt !== null
+  const from = calledBack ? clock.endsAt : clock.startedAt
+  const end = clock.graceEndsAt ?? clock.endsAt
+  const left = Math.max(0, end - now)
+  const share = end > from ? Math.min(1, Math.max(0, (now - from) / (end - from))) : 1
+  const soon = calledBack || left < 60_000
+  return (
+    <Box w="128px" flexShrink="0">
+      <chakra.div
+        role="timer"
+        fontSize="xl"
+        fontWeight="650"
+        lineHeight="1.1"
+        textAlign="right"
+        fontVariantNumeric="tabular-nums"
+        color={soon ? 'ask' : 'ink'}
+      >
+        {clockText(left)}
+      </chakra.div>
+      <Box h="8px" bg={calledBack ? 'askWash' : 'sunk'} borderRightWidth="3px" borderColor={soon ? 'ask' : 'ink'} aria-hidden="true">
+        <Box h="full" bg={soon ? 'ask' : 'live'} style={{ width: `${share * 100}%` }} />
+      </Box>
+      <chakra.div fontSize="s" textAlign="right" color="quiet">
+        {calledBack ? 'to come back' : 'left in rooms'}
+      </chakra.div>
+    </Box>
+  )
+}

@@ -1,0 +1,178 @@
+import { Box, chakra, Flex, Grid, Stack } from '@chakra-ui/react'
+import { Download } from 'lucide-react'
+import { useState } from 'react'
+import { useFetcher } from 'react-router'
+import type { Board } from '~/core/boards/board'
+import type { Answer } from '~/core/boards/document'
+import type { Mark } from '~/core/review/marks'
+import type { PulseBar } from '~/core/review/pulse'
+import { AnswerText } from '../../board-view/answer-text'
+import { Legend } from '../../lanes/legend'
+import { Track } from '../../lanes/track'
+import { Button } from '../../ui/button'
+import { Message, Section } from '../../ui/layout'
+import { RoomMark } from '../../ui/room-mark'
+
+export interface Review {
+  session: { id: string; title: string; phase: 'planned' | 'open' | 'ended'; reviewed: boolean }
+  board: Board
+  openedAt: number
+  endedAt: number
+  rounds: { number: number; startedAt: number; endedAt: number }[]
+  rooms: { id: string; name: string; members: string[]; answers: Answer[]; marks: Mark[]; pulse: PulseBar[] }[]
+  people: { id: string; shownName: string; rooms: string[]; presentMs: number; inRoomsMs: number; contributions: number }[]
+}
+
+export function ReviewPage({ review }: { review: Review }) {
+  return (
+    <>
+      {review.session.phase === 'open' && (
+        <Box mb="16px">
+          <Message>The session is still running; this is how it stands now.</Message>
+        </Box>
+      )}
+      <Flex justify="space-between" align="center" gap="12px" mb="16px" wrap="wrap">
+        <Flex gap="8px" wrap="wrap" align="center">
+          <Files sessionId={review.session.id} />
+        </Flex>
+        {review.session.phase === 'ended' && <Reviewed reviewed={review.session.reviewed} />}
+      </Flex>
+      <SideBySide board={review.board} rooms={review.rooms} />
+      <WholeLanes review={review} />
+      <TakingPart people={review.people} />
+    </>
+  )
+}
+
+const FILES = [
+  { file: 'review.md', name: 'All of it (Markdown)' },
+  { file: 'answers.csv', name: 'Answers (CSV)' },
+  { file: 'people.csv', name: 'Who took part (CSV)' },
+]
+
+function Files({ sessionId }: { sessionId: string }) {
+  return FILES.map(({ file, name }) => (
+    <chakra.a key={file} href={`/sessions/${sessionId}/review/${file}`} download display="inline-flex" alignItems="center" gap="6px" px="8px" py="5px">
+      <Download size={16} aria-hidden="true" /> {name}
+    </chakra.a>
+  ))
+}
+
+function Reviewed({ reviewed }: { reviewed: boolean }) {
+  const fetcher = useFetcher()
+  return (
+    <fetcher.Form method="post">
+      <input type="hidden" name="reviewed" value={reviewed ? 'no' : 'yes'} />
+      <Button type="submit" kind={reviewed ? 'plain' : 'main'}>
+        {reviewed ? 'Put back among the unfinished' : 'Done with the review'}
+      </Button>
+    </fetcher.Form>
+  )
+}
+
+/** One prompt, all rooms' answers. */
+function SideBySide({ board, rooms }: { board: Board; rooms: Review['rooms'] }) {
+  const [place, setPlace] = useState(0)
+  const prompt = board.prompts[place]
+  return (
+    <Section title="Side by side">
+      <Flex gap="8px" wrap="wrap" mb="12px" role="group" aria-label="Prompt">
+        {board.prompts.map((each, index) => (
+          <Button
+            key={each.id}
+            aria-pressed={index === place}
+            kind={index === place ? 'main' : 'plain'}
+            whiteSpace="normal"
+            textAlign="left"
+            maxW="100%"
+            flexShrink="1"
+            onClick={() => setPlace(index)}
+          >
+            {index + 1}. {each.text}
+          </Button>
+        ))}
+      </Flex>
+      <Grid templateColumns="repeat(auto-fill, minmax(240px, 1fr))" gap="12px" aria-label={prompt?.text} role="group">
+        {rooms.map((room, index) => (
+          <chakra.article key={room.id} bg="panel" borderWidth="1px" borderRadius="8px" p="12px" aria-label={room.name}>
+            <Flex gap="8px" align="center">
+              <RoomMark place={index} />
+              <chakra.h3 fontSize="m">{room.name}</chakra.h3>
+            </Flex>
+            <chakra.p color="quiet" fontSize="s" mb="8px">
+              {room.members.join(', ') || 'Nobody was here.'}
+            </chakra.p>
+            <AnswerText answer={room.answers[place]} />
+          </chakra.article>
+        ))}
+      </Grid>
+    </Section>
+  )
+}
+
+/** The session's lanes, complete: from its opening to its end, every round with its edge. */
+function WholeLanes({ review }: { review: Review }) {
+  const first = review.rounds[0]?.startedAt ?? review.openedAt
+  const last = review.rounds.at(-1)?.endedAt ?? review.endedAt
+  const margin = Math.max(10_000, (last - first) * 0.02)
+  const span = {
+    from: Math.max(review.openedAt, first - margin),
+    to: Math.min(review.endedAt, last + margin),
+    edges: review.rounds.map(round => round.endedAt),
+  }
+  return (
+    <Section title="Lanes">
+      {review.rounds.length === 0 ? (
+        <p>Nobody was sent out in this session.</p>
+      ) : (
+        <Stack gap="6px">
+          {review.rooms.map((room, place) => (
+            <Grid key={room.id} templateColumns="180px 1fr" gap="10px" alignItems="center">
+              <Flex gap="8px" align="center" minW="0">
+                <RoomMark place={place} />
+                <chakra.span fontWeight="600">{room.name}</chakra.span>
+              </Flex>
+              <Track span={span} now={null} pulse={room.pulse} marks={room.marks} />
+            </Grid>
+          ))}
+          <Legend />
+        </Stack>
+      )}
+    </Section>
+  )
+}
+
+const Cell = chakra('td', { base: { px: '8px', py: '5px', borderBottomWidth: '1px' } })
+const Head = chakra('th', { base: { px: '8px', py: '5px', borderBottomWidth: '2px', borderColor: 'edge', fontSize: 's', textAlign: 'left' } })
+
+function TakingPart({ people }: { people: Review['people'] }) {
+  const minutes = (milliseconds: number) => `${Math.round(milliseconds / 60_000)} min`
+  return (
+    <Section title="Who took part">
+      <chakra.div overflowX="auto" tabIndex={0} role="region" aria-label="Who took part">
+        <chakra.table w="full" borderCollapse="collapse">
+          <thead>
+            <tr>
+              <Head>Name</Head>
+              <Head>Rooms</Head>
+              <Head>Present</Head>
+              <Head>In rooms</Head>
+              <Head>Pieces of work</Head>
+            </tr>
+          </thead>
+          <tbody>
+            {people.map(person => (
+              <tr key={person.id}>
+                <Cell fontWeight="600">{person.shownName}</Cell>
+                <Cell>{person.rooms.join(', ') || <chakra.span color="quiet">none</chakra.span>}</Cell>
+                <Cell>{person.presentMs > 0 ? minutes(person.presentMs) : <chakra.span color="quiet">was not here</chakra.span>}</Cell>
+                <Cell>{minutes(person.inRoomsMs)}</Cell>
+                <Cell>{person.contributions}</Cell>
+              </tr>
+            ))}
+          </tbody>
+        </chakra.table>
+      </chakra.div>
+    </Section>
+  )
+}

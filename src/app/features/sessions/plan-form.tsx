@@ -1,0 +1,207 @@
+import { Box, chakra, Flex, Grid, Stack } from '@chakra-ui/react'
+import { type SubmissionResult, useForm } from '@conform-to/react'
+import { parseWithZod } from '@conform-to/zod/v4'
+import { useEffect, useState } from 'react'
+import { Form, Link, useNavigate } from 'react-router'
+import { sessionForm } from '~/contracts/forms'
+import { Button } from '../../ui/button'
+import { Field, Input, Select, Tick } from '../../ui/fields'
+import { Empty, Message, Section } from '../../ui/layout'
+import { RoomMark } from '../../ui/room-mark'
+import { Ribbon } from './ribbon'
+
+export interface Plan {
+  title?: string
+  date?: string
+  time?: string
+  timeZone?: string
+  groupingId: string
+  boardId?: string
+  roomMinutes?: number
+  graceSeconds?: number
+  waitingList?: boolean
+  rooms: { groupId: string; name: string; people: number }[]
+}
+
+interface PlanFormProps {
+  groupings: { id: string; name: string; cohortName: string; sizes: number[] }[]
+  boards: { id: string; title: string }[]
+  plan: Plan
+  lastResult?: SubmissionResult
+  saved?: boolean
+}
+
+/** The plan of a session. Choosing another grouping shows its rooms. */
+export function PlanForm({ groupings, boards, plan, lastResult, saved }: PlanFormProps) {
+  const navigate = useNavigate()
+  const [form, fields] = useForm({
+    lastResult,
+    defaultValue: { roomMinutes: 12, graceSeconds: 60, boardId: boards[0]?.id, ...plan },
+    shouldRevalidate: 'onInput',
+    onValidate: ({ formData }) => parseWithZod(formData, { schema: sessionForm }),
+  })
+  const minutes = Number(fields.roomMinutes.value ?? 12)
+  const grace = Number(fields.graceSeconds.value ?? 60)
+  if (groupings.length === 0 || boards.length === 0) return <NothingToPlan groupings={groupings.length} />
+  const choose = (groupingId: string) => {
+    navigate({ search: `?grouping=${groupingId}` }, { replace: true, preventScrollReset: true })
+  }
+  return (
+    <Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate>
+      <input type="hidden" name="intent" value="save" />
+      {form.errors && (
+        <Box mb="16px">
+          <Message kind="problem">{form.errors.join(' ')}</Message>
+        </Box>
+      )}
+      <Grid templateColumns={{ base: '1fr', lg: '1fr 1fr' }} gap="20px 36px">
+        <Stack gap="14px">
+          <Field label="Title" errors={fields.title.errors}>
+            {parts => <Input {...parts} name="title" defaultValue={fields.title.initialValue} />}
+          </Field>
+          <Flex gap="12px" wrap="wrap">
+            <Box flex="1" minW="140px">
+              <Field label="Date" errors={fields.date.errors}>
+                {parts => <Input {...parts} type="date" name="date" defaultValue={fields.date.initialValue} />}
+              </Field>
+            </Box>
+            <Box flex="1" minW="110px">
+              <Field label="Begins at" errors={fields.time.errors}>
+                {parts => <Input {...parts} type="time" name="time" defaultValue={fields.time.initialValue} />}
+              </Field>
+            </Box>
+            <Box flex="1" minW="170px">
+              <Field label="Time zone" errors={fields.timeZone.errors}>
+                {parts => <TimeZones {...parts} name="timeZone" chosen={fields.timeZone.initialValue} />}
+              </Field>
+            </Box>
+          </Flex>
+          <Field label="Grouping" errors={fields.groupingId.errors}>
+            {parts => (
+              <Select
+                {...parts}
+                name="groupingId"
+                defaultValue={fields.groupingId.initialValue}
+                onChange={event => choose(event.target.value)}
+              >
+                {groupings.map(grouping => (
+                  <option key={grouping.id} value={grouping.id}>
+                    {grouping.name} ({grouping.cohortName}, {grouping.sizes.length} groups)
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+          <Field label="Board" errors={fields.boardId.errors} hint="Every room gets its own copy of it.">
+            {parts => (
+              <Select {...parts} name="boardId" defaultValue={fields.boardId.initialValue}>
+                {boards.map(board => (
+                  <option key={board.id} value={board.id}>
+                    {board.title}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+          <Flex gap="12px">
+            <Box flex="1">
+              <Field label="Time in rooms (minutes)" errors={fields.roomMinutes.errors}>
+                {parts => (
+                  <Input {...parts} type="number" name="roomMinutes" min={1} max={240} defaultValue={fields.roomMinutes.initialValue} />
+                )}
+              </Field>
+            </Box>
+            <Box flex="1">
+              <Field label="Grace to come back (seconds)" errors={fields.graceSeconds.errors}>
+                {parts => (
+                  <Input {...parts} type="number" name="graceSeconds" min={0} max={600} defaultValue={fields.graceSeconds.initialValue} />
+                )}
+              </Field>
+            </Box>
+          </Flex>
+          <Tick name="waitingList" defaultChecked={fields.waitingList.initialValue === 'on' || plan.waitingList === true}>
+            Waiting list: people come in when you let them
+          </Tick>
+        </Stack>
+        <Section title="Rooms">
+          <RoomNames rooms={plan.rooms} prefix={fields.rooms.name} />
+        </Section>
+      </Grid>
+      <Box my="20px">
+        <Ribbon minutes={Number.isFinite(minutes) ? minutes : 0} graceSeconds={Number.isFinite(grace) ? grace : 0} />
+      </Box>
+      <Flex gap="12px" align="center">
+        <Button type="submit" kind="main">
+          Save the plan
+        </Button>
+        <chakra.span role="status" color="live" fontWeight="600">
+          {saved && !form.dirty ? 'Saved.' : ''}
+        </chakra.span>
+      </Flex>
+    </Form>
+  )
+}
+
+/** Rooms come from the groups; their names can be changed for this session. */
+function RoomNames({ rooms, prefix }: { rooms: Plan['rooms']; prefix: string }) {
+  return (
+    <Stack gap="8px">
+      {rooms.map((room, place) => (
+        <Flex key={room.groupId} gap="10px" align="center">
+          <RoomMark place={place} />
+          <input type="hidden" name={`${prefix}[${place}].groupId`} value={room.groupId} />
+          <Box flex="1">
+            <Field label={`Name of room ${place + 1}`} hideLabel>
+              {parts => <Input {...parts} name={`${prefix}[${place}].name`} defaultValue={room.name} maxLength={60} />}
+            </Field>
+          </Box>
+          <chakra.span color="quiet" w="80px">
+            {room.people === 1 ? '1 person' : `${room.people} people`}
+          </chakra.span>
+        </Flex>
+      ))}
+    </Stack>
+  )
+}
+
+interface TimeZonesProps {
+  id: string
+  name: string
+  chosen: string | undefined
+}
+
+/** Time zones this browser knows; a new plan starts with its own. */
+function TimeZones({ chosen, ...select }: TimeZonesProps) {
+  const [zones, setZones] = useState<string[]>(chosen ? [chosen] : ['UTC'])
+  const [value, setValue] = useState(chosen ?? 'UTC')
+  useEffect(() => {
+    const own = Intl.DateTimeFormat().resolvedOptions().timeZone
+    setZones([...new Set([chosen ?? own, ...Intl.supportedValuesOf('timeZone'), 'UTC'])])
+    if (!chosen) setValue(own)
+  }, [chosen])
+  return (
+    <Select {...select} value={value} onChange={event => setValue(event.target.value)}>
+      {zones.map(zone => (
+        <option key={zone} value={zone}>
+          {zone.replaceAll('_', ' ')}
+        </option>
+      ))}
+    </Select>
+  )
+}
+
+function NothingToPlan({ groupings }: { groupings: number }) {
+  return (
+    <Empty>
+      {groupings === 0 ? (
+        <>
+          A session needs a grouping. Open a <Link to="/cohorts">cohort</Link> and make groups of it first.
+        </>
+      ) : (
+        <>
+          A session needs a board. <Link to="/boards/new">Make a board</Link> first.
+        </>
+      )}
+    </Empty>
+  )
+}

@@ -1,0 +1,92 @@
+import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
+import type { SubmissionResult } from '@conform-to/react'
+import { Form } from 'react-router'
+import { Button } from '../../ui/button'
+import { Message, Section } from '../../ui/layout'
+import { RoomMark } from '../../ui/room-mark'
+import { type Plan, PlanForm } from './plan-form'
+import { Ribbon } from './ribbon'
+
+interface PlanPageProps {
+  phase: 'planned' | 'open' | 'ended'
+  joinCode: string
+  joinAddress: string
+  groupings: { id: string; name: string; cohortName: string; sizes: number[] }[]
+  boards: { id: string; title: string }[]
+  plan: Plan
+  result?: { form?: SubmissionResult; opening?: string; saved?: boolean }
+}
+
+export function PlanPage({ phase, joinCode, joinAddress, groupings, boards, plan, result }: PlanPageProps) {
+  return (
+    <Stack gap="20px">
+      {phase === 'planned' ? <Opening code={joinCode} address={joinAddress} problem={result?.opening} /> : null}
+      {phase === 'planned' ? (
+        <PlanForm
+          groupings={groupings}
+          boards={boards}
+          plan={plan}
+          lastResult={result?.form}
+          saved={result?.saved}
+        />
+      ) : (
+        <KeptPlan plan={plan} groupings={groupings} boards={boards} />
+      )}
+    </Stack>
+  )
+}
+
+/** Opening the session is the one step from planning to running. */
+function Opening({ code, address, problem }: { code: string; address: string; problem?: string }) {
+  return (
+    <Box bg="panel" borderWidth="1px" borderRadius="8px" p="16px">
+      <Flex justify="space-between" align="center" gap="16px" wrap="wrap">
+        <div>
+          <chakra.p>
+            People join at <b>{address}</b> with the code{' '}
+            <chakra.b fontVariantNumeric="tabular-nums" letterSpacing="0.04em">
+              {code}
+            </chakra.b>
+          </chakra.p>
+          <chakra.p color="quiet" fontSize="s">
+            Nobody can come in before you open the session.
+          </chakra.p>
+        </div>
+        <Form method="post">
+          <Button type="submit" kind="main" size="large" name="intent" value="open">
+            Open the session
+          </Button>
+        </Form>
+      </Flex>
+      {problem && (
+        <Box mt="12px">
+          <Message kind="problem">{problem}</Message>
+        </Box>
+      )}
+    </Box>
+  )
+}
+
+/** The plan of a session that has been opened: to read only. */
+function KeptPlan({ plan, groupings, boards }: Pick<PlanPageProps, 'plan' | 'groupings' | 'boards'>) {
+  return (
+    <>
+      <Message>This session has been opened, so its plan stays as it is. Rooms are renamed from the live view.</Message>
+      <Ribbon minutes={plan.roomMinutes ?? 0} graceSeconds={plan.graceSeconds ?? 0} />
+      <p>
+        Grouping: <b>{groupings.find(grouping => grouping.id === plan.groupingId)?.name}</b>. Board:{' '}
+        <b>{boards.find(board => board.id === plan.boardId)?.title}</b>. Waiting list: <b>{plan.waitingList ? 'on' : 'off'}</b>.
+      </p>
+      <Section title="Rooms">
+        <Stack as="ul" gap="6px" listStyleType="none">
+          {plan.rooms.map((room, place) => (
+            <Flex as="li" key={room.groupId} gap="10px" align="center">
+              <RoomMark place={place} />
+              {room.name} <chakra.span color="quiet">{room.people}</chakra.span>
+            </Flex>
+          ))}
+        </Stack>
+      </Section>
+    </>
+  )
+}

@@ -1,0 +1,41 @@
+import { chakra, Flex } from '@chakra-ui/react'
+import { NavLink } from 'react-router'
+
+const Tab = chakra(NavLink, {
+  base: {
+    px: '14px',
+    py: '6px',
+    fontWeight: '600',
+    color: 'ink',
+    textDecoration: 'none',
+    borderBottomWidth: '3px',
+    borderColor: 'transparent',
+    '&[aria-current=page]': { borderColor: 'live', color: 'live' },
+  },
+})
+
+interface SessionHeadProps {
+  session: { id: string; title: string; when: string; timeZone: string; phase: 'planned' | 'open' | 'ended' }
+}
+
+/** Title of a session, and its three views in the order of the work. */
+export function SessionHead({ session }: SessionHeadProps) {
+  const base = `/sessions/${session.id}`
+  return (
+    <Flex as="header" justify="space-between" align="flex-end" gap="16px" wrap="wrap" borderBottomWidth="1px" mb="16px">
+      <chakra.div pb="8px">
+        <chakra.h1 fontSize="l">{session.title}</chakra.h1>
+        <chakra.div color="quiet" fontSize="s">
+          {session.when} ({session.timeZone.replaceAll('_', ' ')})
+        </chakra.div>
+      </chakra.div>
+      <Flex as="nav" aria-label="Session">
+        <Tab to={base} end>
+          Plan
+        </Tab>
+        {session.phase !== 'planned' && <Tab to={`${base}/live`}>Live</Tab>}
+        {session.phase !== 'planned' && <Tab to={`${base}/review`}>Review</Tab>}
+      </Flex>
+    </Flex>
+  )
+}

@@ -1,0 +1,25 @@
+/** Why a plan can't be kept or opened, beside the field it is about. */
+type PlanProblem =
+  | { code: 'no-such-date' }
+  | { code: 'already-open' }
+  | { code: 'empty-groups'; names: string[] }
+  | { code: 'room-names-repeat'; name: string }
+
+export function sessionProblem(problem: PlanProblem): { fieldErrors?: Record<string, string[]>; formErrors?: string[] } {
+  switch (problem.code) {
+    case 'no-such-date':
+      return { fieldErrors: { date: ['There is no such date or time.'] } }
+    case 'room-names-repeat':
+      return { formErrors: [`Two rooms are called "${problem.name}". Give one of them another name.`] }
+    default:
+      return { formErrors: [openingProblemText(problem)] }
+  }
+}
+
+export function openingProblemText(problem: PlanProblem | { code: string }): string {
+  if (problem.code === 'empty-groups' && 'names' in problem) {
+    return `Nobody is in ${problem.names.join(' and ')}. Put somebody in, or take the group out of the grouping.`
+  }
+  if (problem.code === 'already-open') return 'This session has been opened; its plan can no longer be changed.'
+  return 'The session can not be opened as it is planned. Look the plan over and save it again.'
+}

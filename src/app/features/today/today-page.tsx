@@ -1,0 +1,110 @@
+import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
+import { Link } from 'react-router'
+import { ButtonLink } from '../../ui/button'
+import { Empty, PageHead, Row, Rows, Section, Tag } from '../../ui/layout'
+
+export interface TodaySession {
+  id: string
+  title: string
+  cohortName: string
+  when: string
+  startsAt: number
+  phase: 'planned' | 'open' | 'ended'
+  reviewed: boolean
+}
+
+/** What is next and what is unfinished, with the one button to press. */
+export function TodayPage({ sessions, hasCohorts }: { sessions: TodaySession[]; hasCohorts: boolean }) {
+  const running = sessions.filter(session => session.phase === 'open')
+  const planned = sessions
+    .filter(session => session.phase === 'planned')
+    .sort((one, other) => one.startsAt - other.startsAt)
+  const toReview = sessions.filter(session => session.phase === 'ended' && !session.reviewed)
+  const [next, ...later] = [...running, ...planned]
+  return (
+    <>
+      <PageHead title="Today" />
+      {next ? <Next session={next} /> : <FirstThing hasCohorts={hasCohorts} />}
+      {toReview.length > 0 && (
+        <Section title="Waiting for review">
+          <Rows label="Sessions waiting for review">
+            {toReview.map(session => (
+              <Row key={session.id}>
+                <SessionLine session={session} to={`/sessions/${session.id}/review`} />
+                <ButtonLink to={`/sessions/${session.id}/review`}>Review</ButtonLink>
+              </Row>
+            ))}
+          </Rows>
+        </Section>
+      )}
+      {later.length > 0 && (
+        <Section title="After that">
+          <Rows label="Sessions after that">
+            {later.map(session => (
+              <Row key={session.id}>
+                <SessionLine session={session} to={`/sessions/${session.id}`} />
+              </Row>
+            ))}
+          </Rows>
+        </Section>
+      )}
+    </>
+  )
+}
+
+function Next({ session }: { session: TodaySession }) {
+  const open = session.phase === 'open'
+  return (
+    <Box bg={open ? 'liveWash' : 'panel'} borderWidth="1px" borderLeftWidth="6px" borderColor={open ? 'live' : 'edge'} borderRadius="8px" p="22px" mb="28px">
+      <Flex justify="space-between" align="center" gap="16px" wrap="wrap">
+        <Stack gap="2px">
+          <chakra.div fontWeight="600" color={open ? 'live' : 'quiet'}>
+            {open ? 'Running now' : 'Next'}
+          </chakra.div>
+          <chakra.h2 fontSize="xl">{session.title}</chakra.h2>
+          <chakra.div color="quiet">
+            {session.when} · {session.cohortName}
+          </chakra.div>
+        </Stack>
+        <ButtonLink kind="main" size="large" to={open ? `/sessions/${session.id}/live` : `/sessions/${session.id}`}>
+          {open ? 'Back to the session' : 'Look it over and open'}
+        </ButtonLink>
+      </Flex>
+    </Box>
+  )
+}
+
+function FirstThing({ hasCohorts }: { hasCohorts: boolean }) {
+  return (
+    <Box mb="28px">
+      <Empty>
+        <chakra.p mb="12px">
+          {hasCohorts
+            ? 'No session is planned. Choose a grouping and a board, and say when.'
+            : 'Begin with the people: make a cohort and put its list in. Groups, boards and sessions come from there.'}
+        </chakra.p>
+        {hasCohorts ? (
+          <ButtonLink kind="main" to="/sessions/new">
+            Plan a session
+          </ButtonLink>
+        ) : (
+          <ButtonLink kind="main" to="/cohorts">
+            Make a cohort
+          </ButtonLink>
+        )}
+      </Empty>
+    </Box>
+  )
+}
+
+function SessionLine({ session, to }: { session: TodaySession; to: string }) {
+  return (
+    <Flex gap="12px" flex="1" wrap="wrap" align="baseline">
+      <Link to={to}>{session.title}</Link>
+      <chakra.span color="quiet">
+        {session.when} · {session.cohortName}
+      </chakra.span>
+      {session.phase === 'open' && <Tag kind="live">running</Tag>}
+    </Flex>
+  )
+}

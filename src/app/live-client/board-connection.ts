@@ -1,0 +1,91 @@
+import { HocuspocusProvider, HocuspocusProviderWebsocket, WebSocketStatus } from '@hocuspocus/provider'
+import * as Y from 'yjs'
+import { boardNotice } from '~/contracts/live'
+
+export interface BoardStatus {
+  /** `stored`: all of it is on disk at the server. `sending`: not yet. `away`: the line is down, writing goes on. */
+  saved: 'stored' | 'sending' | 'away'
+  /** The copy has been received once and can be shown. */
+  ready: boolean
+  /** Not, or no longer, ours to open. */
+  closed: boolean
+  /** Who first wrote which piece, shown names by `prompt/entry`. */
+  authors: Readonly<Record<string, string>>
+}
+
+/**
+ * One board copy in this browser: the shared document, the socket that keeps it in step, and whether what was
+ * written here is on disk. The document outlives a broken line: what is written meanwhile is sent when it is back.
+ */
+export class BoardConnection {
+  readonly doc = new Y.Doc()
+  readonly provider: HocuspocusProvider
+  private readonly socket: HocuspocusProviderWebsocket
+  private readonly listeners = new Set<() => void>()
+  private storedClock = 0
+  private online = false
+  private status: BoardStatus = { saved: 'stored', ready: false, closed: false, authors: {} }
+
+  /** `me` is shown to the others in the room as whose cursor it is; the server refuses any other participant's id. */
+  constructor(copyId: string, me: { id: string } | null) {
+    const scheme = location.protocol === 'https:' ? 'wss' : 'ws'
+    this.socket = new HocuspocusProviderWebsocket({
+      url: `${scheme}://${location.host}/boards/socket`,
+      delay: 700,
+      maxDelay: 8000,
+      onStatus: ({ status }) => {
+        this.online = status === WebSocketStatus.Connected
+        this.refresh()
+      },
+    })
+    this.provider = new HocuspocusProvider({
+      websocketProvider: this.socket,
+      name: copyId,
+      document: this.doc,
+      token: 'cookie',
+      onSynced: () => this.change({ ready: true }),
+      onStateless: ({ payload }) => this.hear(payload),
+      onAuthenticationFailed: () => this.change({ closed: true }),
+    })
+    this.provider.attach()
+    if (me) this.provider.setAwarenessField('user', me)
+    this.doc.on('update', () => this.refresh())
+  }
+
+  getStatus = (): BoardStatus => this.status
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+
+  destroy(): void {
+    this.provider.destroy()
+    this.socket.destroy()
+    this.doc.destroy()
+  }
+
+  private hear(payload: string): void {
+    const notice = boardNotice.safeParse(JSON.parse(payload))
+    if (!notice.success) return
+    if (notice.data.type === 'authors') this.change({ authors: notice.data.authors })
+    else {
+      this.storedClock = Math.max(this.storedClock, notice.data.clocks[String(this.doc.clientID)] ?? 0)
+      this.refresh()
+    }
+  }
+
+  /** Ours is stored once the server has on disk all that this browser has written: its clock says how much. */
+  private refresh(): void {
+    const written = Y.getState(this.doc.store, this.doc.clientID)
+    const stored = written <= this.storedClock
+    this.change({ saved: stored ? 'stored' : this.online ? 'sending' : 'away' })
+  }
+
+  private change(part: Partial<BoardStatus>): void {
+    const same = Object.entries(part).every(([name, value]) => this.status[name as keyof BoardStatus] === value)
+    if (same) return
+    this.status = { ...this.status, ...part }
+    for (const listener of this.listeners) listener()
+  }
+}

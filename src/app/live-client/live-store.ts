@@ -1,0 +1,85 @@
+import type { RoomWorkNow, StreamMessage } from '~/contracts/live'
+import { keepServerTime } from './server-clock'
+
+export interface LiveSnapshot<View> {
+  view: View
+  work: Record<string, RoomWorkNow>
+  /** `lost` while the stream is down; it comes back by itself. */
+  line: 'live' | 'lost'
+}
+
+/** How an event stream is opened: the browser's EventSource, or a stand-in in tests. */
+export type OpenStream = (url: string) => Pick<EventSource, 'close' | 'readyState'> & {
+  onmessage: ((event: MessageEvent<string>) => void) | null
+  onerror: ((event: Event) => void) | null
+  onopen: ((event: Event) => void) | null
+}
+
+const CLOSED = 2
+const FIRST_WAIT_MS = 1_000
+const LONGEST_WAIT_MS = 10_000
+
+/**
+ * Holds one reader's view of a session and keeps it up to date from the event stream. A broken stream is taken up
+ * again by the browser, which says where it was; one the browser gave up on is opened anew here.
+ */
+export class LiveStore<View extends object> {
+  private snapshot: LiveSnapshot<View>
+  private readonly listeners = new Set<() => void>()
+  private stream: ReturnType<OpenStream> | undefined
+  private retry: ReturnType<typeof setTimeout> | undefined
+  private wait = FIRST_WAIT_MS
+
+  constructor(
+    private readonly url: string,
+    first: View,
+    private readonly openStream: OpenStream = address => new EventSource(address),
+  ) {
+    this.snapshot = { view: first, work: {}, line: 'live' }
+  }
+
+  getSnapshot = (): LiveSnapshot<View> => this.snapshot
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    if (this.listeners.size === 1) this.open()
+    return () => {
+      this.listeners.delete(listener)
+      if (this.listeners.size === 0) this.close()
+    }
+  }
+
+  private open(): void {
+    const stream = this.openStream(this.url)
+    this.stream = stream
+    stream.onopen = () => {
+      this.wait = FIRST_WAIT_MS
+      this.change({ line: 'live' })
+    }
+    stream.onmessage = event => this.take(JSON.parse(event.data) as StreamMessage)
+    stream.onerror = () => {
+      this.change({ line: 'lost' })
+      if (stream.readyState !== CLOSED || this.stream !== stream) return
+      this.retry = setTimeout(() => this.open(), this.wait)
+      this.wait = Math.min(this.wait * 2, LONGEST_WAIT_MS)
+    }
+  }
+
+  private close(): void {
+    clearTimeout(this.retry)
+    this.stream?.close()
+    this.stream = undefined
+  }
+
+  private take(message: StreamMessage): void {
+    if (message.kind === 'hello') keepServerTime(message.now)
+    else if (message.kind === 'work') this.change({ work: { ...this.snapshot.work, ...message.rooms } })
+    else this.change({ view: { ...this.snapshot.view, ...message.sections } })
+  }
+
+  private change(part: Partial<LiveSnapshot<View>>): void {
+    if ('line' in part && part.line === this.snapshot.line) return
+    this.snapshot = { ...this.snapshot, ...part }
+    for (const listener of this.listeners) listener()
+  }
+}

@@ -1,0 +1,60 @@
+import { useSyncExternalStore } from 'react'
+
+/**
+ * The server's time as this browser knows it. Clocks of phones are wrong by seconds or minutes, so countdowns use
+ * the server's: its time comes with the event stream, and is then measured by a question and its answer, the error
+ * of which is at most half of the time between them.
+ */
+let offset = 0
+let measured = false
+let now = 0
+let timer: ReturnType<typeof setInterval> | undefined
+const listeners = new Set<() => void>()
+
+/** Takes the server's time as just heard; a later measurement is more exact and stays. */
+export function keepServerTime(serverNow: number): void {
+  if (measured) return
+  offset = serverNow - Date.now()
+  measure().catch(() => undefined)
+}
+
+async function measure(): Promise<void> {
+  measured = true
+  let best = Number.POSITIVE_INFINITY
+  for (let question = 0; question < 3; question++) {
+    const asked = Date.now()
+    const response = await fetch('/clock', { cache: 'no-store' })
+    const answer = (await response.json()) as { now: number }
+    const wait = Date.now() - asked
+    if (wait >= best) continue
+    best = wait
+    offset = answer.now + wait / 2 - Date.now()
+  }
+  tick()
+}
+
+function tick(): void {
+  now = Date.now() + offset
+  for (const listener of listeners) listener()
+}
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener)
+  if (listeners.size === 1) {
+    timer = setInterval(tick, 250)
+    tick()
+  }
+  return () => {
+    listeners.delete(listener)
+    if (listeners.size === 0) clearInterval(timer)
+  }
+}
+
+/** The server's time in milliseconds, four times a second; on the first rendering the time the page was made. */
+export function useServerNow(pageMadeAt: number): number {
+  return useSyncExternalStore(
+    subscribe,
+    () => now || pageMadeAt,
+    () => pageMadeAt,
+  )
+}

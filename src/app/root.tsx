@@ -1,0 +1,46 @@
+import { ChakraProvider } from '@chakra-ui/react'
+import '@fontsource-variable/source-sans-3/wght.css'
+import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
+import type { Route } from './+types/root'
+import { ErrorPage } from './ui/error-page'
+import { system } from './ui/theme'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Round Table' }]
+
+export function Layout({ children }: { children: React.ReactNode }) {
+  return (
+    <html lang="en">
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <link rel="icon" href="/icon.svg" type="image/svg+xml" />
+        <Meta />
+        <Links />
+      </head>
+      <body>
+        <ChakraProvider value={system}>{children}</ChakraProvider>
+        <ScrollRestoration />
+        <Scripts />
+      </body>
+    </html>
+  )
+}
+
+export default function App() {
+  return <Outlet />
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  if (isRouteErrorResponse(error)) {
+    const message = typeof error.data === 'string' && error.data !== '' ? error.data : undefined
+    return <ErrorPage title={TITLES[error.status] ?? TITLES[500]} message={message} />
+  }
+  return <ErrorPage title={TITLES[500]} />
+}
+
+const TITLES: Record<number, string> & { 500: string } = {
+  403: 'This is not yours to open',
+  404: 'Nothing is here',
+  429: 'Too many tries',
+  500: 'Something went wrong here',
+}

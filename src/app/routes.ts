@@ -1,0 +1,41 @@
+import { index, layout, prefix, type RouteConfig, route } from '@react-router/dev/routes'
+
+export default [
+  route('sign-in', 'routes/sign-in.tsx'),
+  route('sign-out', 'routes/sign-out.ts'),
+  route('first-run', 'routes/first-run.tsx'),
+
+  // Participants: no account. Everything below asks for the cookie or link that goes with one place in one session.
+  route('join/:code?', 'routes/join.tsx'),
+  route('s/:sessionId', 'routes/place.tsx'),
+  route('s/:sessionId/commands', 'routes/place-commands.ts'),
+  route('mine/:reviewToken', 'routes/mine.tsx'),
+
+  // Everything else is behind the sign-in.
+  layout('routes/signed-in.tsx', [
+    layout('routes/frame.tsx', [
+      index('routes/today.tsx'),
+      route('cohorts', 'routes/cohorts.tsx'),
+      route('cohorts/:cohortId', 'routes/cohort.tsx'),
+      route('cohorts/:cohortId/import', 'routes/cohort-import.tsx'),
+      route('cohorts/:cohortId/groupings/new', 'routes/grouping-new.tsx'),
+      route('groupings/:groupingId', 'routes/grouping.tsx'),
+      route('boards', 'routes/boards.tsx'),
+      route('boards/new', 'routes/board-new.tsx'),
+      route('boards/:boardId', 'routes/board.tsx'),
+      route('accounts', 'routes/accounts.tsx'),
+      ...prefix('sessions', [
+        index('routes/sessions.tsx'),
+        route('new', 'routes/session-new.tsx'),
+        route(':sessionId', 'routes/session.tsx', [
+          index('routes/session-plan.tsx'),
+          route('live', 'routes/session-live.tsx'),
+          route('review', 'routes/session-review.tsx'),
+        ]),
+      ]),
+    ]),
+    route('sessions/:sessionId/commands', 'routes/session-commands.ts'),
+    route('sessions/:sessionId/projector', 'routes/session-projector.tsx'),
+    route('sessions/:sessionId/review/:file', 'routes/session-review-file.ts'),
+  ]),
+] satisfies RouteConfig

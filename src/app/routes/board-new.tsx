@@ -1,0 +1,20 @@
+import { redirect } from 'react-router'
+import { boardForm } from '~/contracts/forms'
+import { createBoard } from '~/server/boards/boards.server'
+import { servicesContext } from '~/server/services.server'
+import { BoardEditor } from '../features/boards/board-editor'
+import type { Route } from './+types/board-new'
+import { readForm } from './helpers.server'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Make a board · Round Table' }]
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const form = await readForm(request, boardForm)
+  if (form.status !== 'success') return form.reply()
+  const id = await createBoard(context.get(servicesContext).db, form.value)
+  throw redirect(`/boards/${id}?saved=1`)
+}
+
+export default function NewBoard({ actionData }: Route.ComponentProps) {
+  return <BoardEditor lastResult={actionData} />
+}

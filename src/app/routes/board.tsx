@@ -1,0 +1,26 @@
+import { redirect } from 'react-router'
+import { boardForm } from '~/contracts/forms'
+import { getBoard, saveBoard } from '~/server/boards/boards.server'
+import { servicesContext } from '~/server/services.server'
+import { BoardEditor } from '../features/boards/board-editor'
+import type { Route } from './+types/board'
+import { answering, readForm } from './helpers.server'
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.board.title ?? 'Board'} · Round Table` },
+]
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  return { board: await answering(getBoard(context.get(servicesContext).db, params.boardId)) }
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const form = await readForm(request, boardForm)
+  if (form.status !== 'success') return form.reply()
+  await answering(saveBoard(context.get(servicesContext).db, params.boardId, form.value))
+  throw redirect(`/boards/${params.boardId}?saved=1`)
+}
+
+export default function BoardRoute({ loaderData, actionData }: Route.ComponentProps) {
+  return <BoardEditor key={loaderData.board.id} board={loaderData.board} lastResult={actionData} />
+}

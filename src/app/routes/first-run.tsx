@@ -1,0 +1,31 @@
+import { redirect } from 'react-router'
+import { accountForm } from '~/contracts/forms'
+import { createFirstAccount, hasAccounts, signIn } from '~/server/auth/accounts.server'
+import { writeAccountToken } from '~/server/auth/cookies.server'
+import { addressContext, servicesContext } from '~/server/services.server'
+import { FirstRunPage } from '../features/accounts/first-run-page'
+import type { Route } from './+types/first-run'
+import { readForm, secureCookies } from './helpers.server'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Begin · Round Table' }]
+
+export async function loader({ context }: Route.LoaderArgs) {
+  if (await hasAccounts(context.get(servicesContext).db)) throw redirect('/')
+  return null
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const { db, limits, settings } = context.get(servicesContext)
+  const form = await readForm(request, accountForm)
+  if (form.status !== 'success') return form.reply({ hideFields: ['password'] })
+  const made = await createFirstAccount(db, form.value)
+  if (!made.ok) throw redirect('/sign-in')
+  const signedIn = await signIn(db, limits, form.value, context.get(addressContext))
+  if (!signedIn.ok) throw redirect('/sign-in')
+  const cookie = await writeAccountToken(signedIn.value.token, secureCookies(settings.publicAddress))
+  throw redirect('/', { headers: { 'Set-Cookie': cookie } })
+}
+
+export default function FirstRun({ actionData }: Route.ComponentProps) {
+  return <FirstRunPage lastResult={actionData} />
+}

@@ -1,0 +1,27 @@
+import { redirect } from 'react-router'
+import { getCohort } from '~/server/cohorts/cohorts.server'
+import { createGrouping } from '~/server/groupings/groupings.server'
+import { accountContext, servicesContext } from '~/server/services.server'
+import { GroupingPage } from '../features/groupings/grouping-page'
+import type { Route } from './+types/grouping-new'
+import { answering } from './helpers.server'
+import { groupingProblem, readGrouping } from './grouping-form.server'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Make groups · Round Table' }]
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  return { cohort: await answering(getCohort(context.get(servicesContext).db, params.cohortId)) }
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const read = await readGrouping(request)
+  if (!read.ok) return read
+  const account = context.get(accountContext)
+  const made = await createGrouping(context.get(servicesContext).db, account, params.cohortId, read.form)
+  if (!made.ok) return groupingProblem(made.problem)
+  throw redirect(`/groupings/${made.value}?saved=1`)
+}
+
+export default function NewGrouping({ loaderData }: Route.ComponentProps) {
+  return <GroupingPage cohort={loaderData.cohort} kept={null} />
+}

@@ -1,0 +1,47 @@
+import { parseWithZod } from '@conform-to/zod/v4'
+import { data } from 'react-router'
+import type { z } from 'zod'
+import { RoundTableError, statusOf } from '~/server/errors.server'
+
+/** Reads a form with its schema; what is wrong goes back beside its field, with what was typed. */
+export async function readForm<Schema extends z.ZodType>(request: Request, schema: Schema) {
+  return parseWithZod(await formOf(request), { schema })
+}
+
+/** A form's fields; a body that is no form is the sender's fault, not ours. */
+export async function formOf(request: Request): Promise<FormData> {
+  try {
+    return await request.formData()
+  } catch (cause) {
+    throw data('This could not be read as a form.', { status: 400, statusText: String(cause instanceof Error) })
+  }
+}
+
+/** Runs a use-case; what it says is missing or not allowed becomes the page's answer. */
+export async function answering<Value>(work: Promise<Value>): Promise<Value> {
+  try {
+    return await work
+  } catch (error) {
+    if (error instanceof RoundTableError) throw data(error.message, { status: statusOf(error) })
+    throw error
+  }
+}
+
+/** Reads a JSON body of bounded size; undefined when it is none. */
+export async function jsonOf(request: Request): Promise<unknown> {
+  const text = await request.text()
+  if (text.length > 100_000) return undefined
+  try {
+    return JSON.parse(text)
+  } catch {
+    return undefined
+  }
+}
+
+/** Whether cookies may only travel over HTTPS: when the server is reached so. */
+export const secureCookies = (publicAddress: string | null): boolean => publicAddress?.startsWith('https:') ?? false
+
+/** The address people reach the server at, for links shown and printed. */
+export function publicAddressOf(request: Request, publicAddress: string | null): string {
+  return publicAddress ?? new URL(request.url).origin
+}

@@ -1,0 +1,55 @@
+import { data, redirect } from 'react-router'
+import { takePlaceForm } from '~/contracts/forms'
+import { readPlaceToken, writePlaceToken } from '~/server/auth/cookies.server'
+import { type CodeProblem, freeNames, placeOf, sessionByCode, takePlace } from '~/server/join/join.server'
+import { addressContext, servicesContext } from '~/server/services.server'
+import { JoinPage } from '../features/join/join-page'
+import { codeProblemText, takePlaceProblemText } from '../features/join/join-text'
+import type { Route } from './+types/join'
+import { readForm, secureCookies } from './helpers.server'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Join · Round Table' }]
+
+type Step =
+  | { step: 'code'; typed: string; problem: string | null }
+  | { step: 'wait'; title: string }
+  | { step: 'over'; title: string }
+  | { step: 'name'; title: string; names: { personId: string; shownName: string }[] }
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const { db, hub, limits } = context.get(servicesContext)
+  const typed = params.code ?? new URL(request.url).searchParams.get('code') ?? ''
+  if (typed === '') return { step: 'code', typed, problem: null } satisfies Step
+  const found = await sessionByCode(db, limits, typed, context.get(addressContext))
+  if (!found.ok) return data({ step: 'code', typed, problem: codeProblemText(found.problem) } satisfies Step, statusOf(found.problem))
+  const { id, title, phase, joinCode } = found.value
+  const place = await placeOf(db, id, await readPlaceToken(request.headers.get('Cookie'), id))
+  if (place) {
+    const held = (await hub.state(id)).participants[place.participantId]
+    if (held && !held.released) throw redirect(`/s/${id}`)
+  }
+  if (params.code === undefined) throw redirect(`/join/${joinCode}`)
+  if (phase === 'planned') return { step: 'wait', title } satisfies Step
+  if (phase === 'ended') return { step: 'over', title } satisfies Step
+  return { step: 'name', title, names: await freeNames(hub, id) } satisfies Step
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { db, hub, limits, settings } = context.get(servicesContext)
+  const found = await sessionByCode(db, limits, params.code ?? '', context.get(addressContext))
+  if (!found.ok) return data({ typed: '', problem: codeProblemText(found.problem) }, statusOf(found.problem))
+  const sessionId = found.value.id
+  const form = await readForm(request, takePlaceForm)
+  const typed = String(form.payload.shownName ?? '')
+  if (form.status !== 'success') return data({ typed, problem: Object.values(form.error ?? {}).flat().join(' ') }, 400)
+  const taken = await takePlace(db, hub, sessionId, form.value)
+  if (!taken.ok) return data({ typed, problem: takePlaceProblemText(taken.problem) }, 409)
+  const cookie = await writePlaceToken(taken.value.token, sessionId, secureCookies(settings.publicAddress))
+  throw redirect(`/s/${sessionId}`, { headers: { 'Set-Cookie': cookie } })
+}
+
+const statusOf = (problem: CodeProblem) => (problem.code === 'unknown-code' ? 404 : 429)
+
+export default function Join({ loaderData, actionData }: Route.ComponentProps) {
+  return <JoinPage {...loaderData} refusal={actionData} />
+}

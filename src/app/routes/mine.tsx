@@ -1,0 +1,22 @@
+import { placeByReviewToken } from '~/server/join/join.server'
+import { ownWork } from '~/server/review/review.server'
+import { servicesContext } from '~/server/services.server'
+import { MinePage } from '../features/join/mine-page'
+import type { Route } from './+types/mine'
+import { answering } from './helpers.server'
+
+export const meta: Route.MetaFunction = () => [
+  { title: 'What we made · Round Table' },
+  { name: 'referrer', content: 'no-referrer' },
+  { name: 'robots', content: 'noindex' },
+]
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { db, boards } = context.get(servicesContext)
+  const place = await answering(placeByReviewToken(db, params.reviewToken))
+  return { work: await answering(ownWork(db, boards, place)) }
+}
+
+export default function Mine({ loaderData }: Route.ComponentProps) {
+  return <MinePage work={loaderData.work} />
+}

@@ -1,0 +1,27 @@
+import { redirect } from 'react-router'
+import { participantView } from '~/core/live/views'
+import { readPlaceToken } from '~/server/auth/cookies.server'
+import { placeOf } from '~/server/join/join.server'
+import { servicesContext } from '~/server/services.server'
+import { PlacePage } from '../features/join/place-page'
+import type { Route } from './+types/place'
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.view.session.title ?? 'Session'} · Round Table` },
+]
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const { db, hub } = context.get(servicesContext)
+  const { sessionId } = params
+  const place = await placeOf(db, sessionId, await readPlaceToken(request.headers.get('Cookie'), sessionId))
+  const view = place && participantView(await hub.state(sessionId), place.participantId)
+  if (!view) throw redirect('/join')
+  return { sessionId, view, ownLink: `/mine/${place.reviewToken}`, now: Date.now() }
+}
+
+/** The event stream keeps the page up to date; it need not be fetched again. */
+export const shouldRevalidate = () => false
+
+export default function PlaceRoute({ loaderData }: Route.ComponentProps) {
+  return <PlacePage {...loaderData} />
+}

@@ -1,0 +1,33 @@
+import QRCode from 'qrcode'
+import { data } from 'react-router'
+import { facilitatorView } from '~/core/live/views'
+import { accountContext, servicesContext } from '~/server/services.server'
+import { getSession } from '~/server/sessions/sessions.server'
+import { LivePage } from '../features/live/live-page'
+import type { Route } from './+types/session-live'
+import { answering, publicAddressOf } from './helpers.server'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Live · Round Table' }]
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const { db, hub, settings } = context.get(servicesContext)
+  const { id, joinCode, phase } = await answering(getSession(db, params.sessionId))
+  if (phase === 'planned') throw data('The session has not been opened yet. Open it from its plan.', { status: 404 })
+  const joinAddress = `${publicAddressOf(request, settings.publicAddress)}/join/${joinCode}`
+  return {
+    sessionId: id,
+    view: { ...facilitatorView(await hub.state(id)), marks: [] },
+    joinCode,
+    joinAddress,
+    joinImage: await QRCode.toString(joinAddress, { type: 'svg', margin: 1 }),
+    accountId: context.get(accountContext).id,
+    now: Date.now(),
+  }
+}
+
+/** The event stream keeps the page up to date; it need not be fetched again. */
+export const shouldRevalidate = () => false
+
+export default function SessionLive({ loaderData }: Route.ComponentProps) {
+  return <LivePage {...loaderData} />
+}

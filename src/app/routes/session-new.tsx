@@ -1,0 +1,44 @@
+import { redirect } from 'react-router'
+import { sessionForm } from '~/contracts/forms'
+import { listBoards } from '~/server/boards/boards.server'
+import { getGrouping, listGroupings } from '~/server/groupings/groupings.server'
+import { servicesContext } from '~/server/services.server'
+import { createSession } from '~/server/sessions/sessions.server'
+import { PageHead } from '../ui/layout'
+import { PlanForm } from '../features/sessions/plan-form'
+import { sessionProblem } from '../features/sessions/session-text'
+import type { Route } from './+types/session-new'
+import { answering, readForm } from './helpers.server'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Plan a session · Round Table' }]
+
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const { db } = context.get(servicesContext)
+  const [groupings, boards] = await Promise.all([listGroupings(db), listBoards(db)])
+  const wanted = new URL(request.url).searchParams.get('grouping') ?? groupings[0]?.id
+  const rooms = wanted ? (await answering(getGrouping(db, wanted))).groups : []
+  return {
+    groupings,
+    boards: boards.map(({ id, title }) => ({ id, title })),
+    chosen: wanted ?? '',
+    rooms: rooms.map(({ id, name, personIds }) => ({ groupId: id, name, people: personIds.length })),
+  }
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const form = await readForm(request, sessionForm)
+  if (form.status !== 'success') return form.reply()
+  const made = await answering(createSession(context.get(servicesContext).db, form.value))
+  if (!made.ok) return form.reply(sessionProblem(made.problem))
+  throw redirect(`/sessions/${made.value}`)
+}
+
+export default function NewSession({ loaderData, actionData }: Route.ComponentProps) {
+  const { groupings, boards, chosen, rooms } = loaderData
+  return (
+    <>
+      <PageHead title="Plan a session" />
+      <PlanForm groupings={groupings} boards={boards} plan={{ groupingId: chosen, rooms }} lastResult={actionData} />
+    </>
+  )
+}

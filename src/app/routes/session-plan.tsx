@@ -1,0 +1,62 @@
+import { data, redirect } from 'react-router'
+import { parseWithZod } from '@conform-to/zod/v4'
+import { sessionForm } from '~/contracts/forms'
+import { dateFields } from '~/core/schedule/session-time'
+import { listBoards } from '~/server/boards/boards.server'
+import { getGrouping, listGroupings } from '~/server/groupings/groupings.server'
+import { openSession } from '~/server/live/requests.server'
+import { accountContext, servicesContext } from '~/server/services.server'
+import { getSession, savePlan } from '~/server/sessions/sessions.server'
+import { PlanPage } from '../features/sessions/plan-page'
+import { openingProblemText, sessionProblem } from '../features/sessions/session-text'
+import type { Route } from './+types/session-plan'
+import { answering, formOf, publicAddressOf } from './helpers.server'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Plan · Round Table' }]
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const { db, settings } = context.get(servicesContext)
+  const session = await answering(getSession(db, params.sessionId))
+  const wanted = new URL(request.url).searchParams.get('grouping') ?? session.groupingId
+  const [groupings, boards, grouping] = await Promise.all([listGroupings(db), listBoards(db), answering(getGrouping(db, wanted))])
+  const { title, timeZone, boardId, roomMinutes, graceSeconds, waitingList, joinCode, phase } = session
+  return {
+    phase,
+    joinCode,
+    joinAddress: `${publicAddressOf(request, settings.publicAddress)}/join`,
+    groupings,
+    boards: boards.map(board => ({ id: board.id, title: board.title })),
+    plan: {
+      title,
+      ...dateFields(session.startsAt, timeZone),
+      timeZone,
+      groupingId: grouping.id,
+      boardId,
+      roomMinutes,
+      graceSeconds,
+      waitingList,
+      rooms: grouping.groups.map(({ id, name, personIds }) => {
+        return { groupId: id, name: session.roomNames[id] ?? name, people: personIds.length }
+      }),
+    },
+  }
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { db, hub } = context.get(servicesContext)
+  const fields = await formOf(request)
+  if (fields.get('intent') === 'open') {
+    const opened = await answering(openSession(db, hub, context.get(accountContext), params.sessionId))
+    if (opened.ok || opened.problem.code === 'already-open') throw redirect(`/sessions/${params.sessionId}/live`)
+    return { opening: openingProblemText(opened.problem) }
+  }
+  const form = parseWithZod(fields, { schema: sessionForm })
+  if (form.status !== 'success') return { form: form.reply() }
+  const saved = await answering(savePlan(db, params.sessionId, form.value))
+  if (saved.ok) return { form: undefined, saved: true }
+  return data({ form: form.reply(sessionProblem(saved.problem)) }, { status: 409 })
+}
+
+export default function SessionPlan({ loaderData, actionData }: Route.ComponentProps) {
+  return <PlanPage {...loaderData} result={actionData} />
+}

@@ -1,0 +1,33 @@
+import QRCode from 'qrcode'
+import { data } from 'react-router'
+import { projectorView } from '~/core/live/views'
+import { servicesContext } from '~/server/services.server'
+import { getSession } from '~/server/sessions/sessions.server'
+import { ProjectorPage } from '../features/projector/projector-page'
+import type { Route } from './+types/session-projector'
+import { answering, publicAddressOf } from './helpers.server'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Projector · Round Table' }]
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const { db, hub, settings } = context.get(servicesContext)
+  const { id, joinCode, phase } = await answering(getSession(db, params.sessionId))
+  if (phase === 'planned') throw data('The session has not been opened yet.', { status: 404 })
+  const address = publicAddressOf(request, settings.publicAddress)
+  return {
+    sessionId: id,
+    view: projectorView(await hub.state(id)),
+    join: {
+      code: joinCode,
+      address: `${address}/join`.replace(/^https?:\/\//, ''),
+      image: await QRCode.toString(`${address}/join/${joinCode}`, { type: 'svg', margin: 1 }),
+    },
+    now: Date.now(),
+  }
+}
+
+export const shouldRevalidate = () => false
+
+export default function SessionProjector({ loaderData }: Route.ComponentProps) {
+  return <ProjectorPage {...loaderData} />
+}

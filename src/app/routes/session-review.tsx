@@ -1,0 +1,23 @@
+import { servicesContext } from '~/server/services.server'
+import { markReviewed } from '~/server/sessions/sessions.server'
+import { reviewSession } from '~/server/review/review.server'
+import { ReviewPage } from '../features/review/review-page'
+import type { Route } from './+types/session-review'
+import { answering, formOf } from './helpers.server'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Review · Round Table' }]
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { db, boards } = context.get(servicesContext)
+  return { review: await answering(reviewSession(db, boards, params.sessionId, Date.now())) }
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const reviewed = (await formOf(request)).get('reviewed') === 'yes'
+  await markReviewed(context.get(servicesContext).db, params.sessionId, reviewed ? new Date() : null)
+  return null
+}
+
+export default function SessionReviewRoute({ loaderData }: Route.ComponentProps) {
+  return <ReviewPage review={loaderData.review} />
+}

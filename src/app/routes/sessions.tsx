@@ -1,0 +1,24 @@
+import { shortMoment } from '~/core/schedule/session-time'
+import { listSessions } from '~/server/sessions/sessions.server'
+import { servicesContext } from '~/server/services.server'
+import { SessionsPage } from '../features/sessions/sessions-page'
+import type { Route } from './+types/sessions'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Sessions · Round Table' }]
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const sessions = await listSessions(context.get(servicesContext).db)
+  return {
+    sessions: sessions.map(session => ({
+      id: session.id,
+      title: session.title,
+      cohortName: session.cohortName,
+      phase: session.phase,
+      when: shortMoment(session.startsAt, session.timeZone),
+    })),
+  }
+}
+
+export default function Sessions({ loaderData }: Route.ComponentProps) {
+  return <SessionsPage sessions={loaderData.sessions} />
+}

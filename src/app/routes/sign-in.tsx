@@ -1,0 +1,42 @@
+import { redirect } from 'react-router'
+import { signInForm } from '~/contracts/forms'
+import { accountOf, hasAccounts, signIn } from '~/server/auth/accounts.server'
+import { readAccountToken, writeAccountToken } from '~/server/auth/cookies.server'
+import { addressContext, servicesContext } from '~/server/services.server'
+import { SignInPage } from '../features/accounts/sign-in-page'
+import type { Route } from './+types/sign-in'
+import { readForm, secureCookies } from './helpers.server'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Sign in · Round Table' }]
+
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const { db } = context.get(servicesContext)
+  if (!(await hasAccounts(db))) throw redirect('/first-run')
+  const account = await accountOf(db, await readAccountToken(request.headers.get('Cookie')))
+  if (account) throw redirect('/')
+  return { goTo: new URL(request.url).searchParams.get('goTo') ?? '' }
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const { db, limits, settings } = context.get(servicesContext)
+  const form = await readForm(request, signInForm)
+  if (form.status !== 'success') return form.reply({ hideFields: ['password'] })
+  const signedIn = await signIn(db, limits, form.value, context.get(addressContext))
+  if (!signedIn.ok) return form.reply({ formErrors: [problemText(signedIn.problem)], hideFields: ['password'] })
+  const cookie = await writeAccountToken(signedIn.value.token, secureCookies(settings.publicAddress))
+  throw redirect(ownPath(form.value.goTo), { headers: { 'Set-Cookie': cookie } })
+}
+
+function problemText(problem: { code: 'wrong' } | { code: 'too-many-tries'; seconds: number }): string {
+  if (problem.code === 'wrong') return 'Email and password do not belong together.'
+  return `Too many tries did not succeed. Try again in ${Math.ceil(problem.seconds / 60)} min.`
+}
+
+/** Only ever a page of our own: an address that leads elsewhere is not followed. */
+function ownPath(goTo: string | undefined): string {
+  return goTo && /^\/(?![/\\])/.test(goTo) ? goTo : '/'
+}
+
+export default function SignIn({ loaderData, actionData }: Route.ComponentProps) {
+  return <SignInPage goTo={loaderData.goTo} lastResult={actionData} />
+}

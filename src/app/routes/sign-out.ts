@@ -1,0 +1,14 @@
+import { redirect } from 'react-router'
+import { signOut } from '~/server/auth/accounts.server'
+import { clearAccountToken, readAccountToken } from '~/server/auth/cookies.server'
+import { servicesContext } from '~/server/services.server'
+import type { Route } from './+types/sign-out'
+import { secureCookies } from './helpers.server'
+
+export const loader = () => redirect('/')
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const { db, settings } = context.get(servicesContext)
+  await signOut(db, await readAccountToken(request.headers.get('Cookie')))
+  throw redirect('/sign-in', { headers: { 'Set-Cookie': await clearAccountToken(secureCookies(settings.publicAddress)) } })
+}

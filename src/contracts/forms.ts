@@ -1,0 +1,122 @@
+/** What the forms send. Limits stand here once; the messages are what people read beside the field. */
+import { z } from 'zod'
+import { MOST_PROMPTS, MOST_STEPS, PROMPT_KINDS } from '~/core/boards/board'
+
+const line = (what: string, most: number) =>
+  z
+    .string({ error: `Enter ${what}.` })
+    .trim()
+    .min(1, `Enter ${what}.`)
+    .max(most, `Use at most ${most} characters.`)
+
+const optionalLine = (most: number) =>
+  z.string().trim().max(most, `Use at most ${most} characters.`).optional().default('')
+
+const email = z
+  .string({ error: 'Enter an email address.' })
+  .trim()
+  .toLowerCase()
+  .max(200, 'Use at most 200 characters.')
+  .regex(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, 'Enter an email address such as name@example.org.')
+
+const count = (least: number, most: number, unit: string) =>
+  z
+    .number({ error: `Enter a whole number of ${unit}.` })
+    .int(`Enter a whole number of ${unit}.`)
+    .min(least, `At least ${least} ${unit}.`)
+    .max(most, `At most ${most} ${unit}.`)
+
+/** bcrypt reads no more than 72 bytes; a longer password would be cut without a word. */
+const newPassword = z
+  .string({ error: 'Enter a password.' })
+  .min(10, 'Use at least 10 characters.')
+  .refine(text => new TextEncoder().encode(text).length <= 72, 'Use at most 72 characters.')
+
+export const signInForm = z.object({
+  email,
+  password: z.string({ error: 'Enter your password.' }).max(200, 'Use at most 200 characters.'),
+  goTo: z.string().optional(),
+})
+
+export const accountForm = z.object({ displayName: line('a name', 80), email, password: newPassword })
+
+export const cohortForm = z.object({ name: line('a name for the cohort', 80) })
+
+export const personForm = z.object({
+  firstName: line('a first name', 80),
+  familyName: optionalLine(80),
+  shownAs: optionalLine(60),
+  email: email.optional(),
+})
+
+export const groupForm = z.object({
+  id: z.string().min(1).max(40),
+  name: line('a name for the group', 60),
+  personIds: z.array(z.string().min(1).max(40)).max(500),
+})
+
+export const groupingForm = z.object({
+  name: line('a name for the grouping', 80),
+  groups: z.array(groupForm).min(1, 'Make at least one group.').max(250, 'At most 250 groups.'),
+  /** The version the changes start from; null for a new grouping. */
+  version: z.number().int().nullable(),
+})
+
+export const boardForm = z.object({
+  title: line('a title', 80),
+  steps: z
+    .array(z.string().optional())
+    .max(MOST_STEPS, `At most ${MOST_STEPS} steps: more are not read.`)
+    .transform(steps => steps.map(step => (step ?? '').trim()).filter(step => step !== ''))
+    .refine(steps => steps.every(step => step.length <= 300), 'Use at most 300 characters for a step.'),
+  prompts: z
+    .array(
+      z.object({
+        id: z.string().min(1).max(40),
+        kind: z.enum(PROMPT_KINDS),
+        text: line('what the prompt asks', 300),
+      }),
+    )
+    .min(1, 'A board needs at least one prompt.')
+    .max(MOST_PROMPTS, `At most ${MOST_PROMPTS} prompts.`),
+})
+
+const timeZone = z.string().refine(zone => {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone })
+    return true
+  } catch {
+    return false
+  }
+}, 'Choose a time zone from the list.')
+
+export const sessionForm = z.object({
+  title: line('a title', 100),
+  date: z.string({ error: 'Choose a date.' }).regex(/^\d{4}-\d{2}-\d{2}$/, 'Choose a date.'),
+  time: z.string({ error: 'Choose a time.' }).regex(/^\d{2}:\d{2}$/, 'Choose a time.'),
+  timeZone,
+  groupingId: z.string({ error: 'Choose a grouping.' }).min(1, 'Choose a grouping.'),
+  boardId: z.string({ error: 'Choose a board.' }).min(1, 'Choose a board.'),
+  roomMinutes: count(1, 240, 'minutes'),
+  graceSeconds: count(0, 600, 'seconds'),
+  waitingList: z.boolean().optional().default(false),
+  rooms: z
+    .array(z.object({ groupId: z.string().min(1).max(40), name: optionalLine(60) }))
+    .max(250)
+    .optional()
+    .default([]),
+})
+
+export const joinCodeForm = z.object({ code: line('the join code', 40) })
+
+export const takePlaceForm = z
+  .object({ personId: z.string().max(40).optional(), shownName: optionalLine(40) })
+  .refine(form => form.personId || form.shownName, {
+    path: ['shownName'],
+    message: 'Choose your name from the list, or type it.',
+  })
+
+export type BoardForm = z.infer<typeof boardForm>
+export type SessionForm = z.infer<typeof sessionForm>
+export type GroupingForm = z.infer<typeof groupingForm>
+export type PersonForm = z.infer<typeof personForm>

@@ -1,0 +1,145 @@
+/** Loads the made-up school into an empty data folder: people, groupings, boards, sessions past, ended and to come. */
+import { eq } from 'drizzle-orm'
+import { drawGrouping } from '~/core/grouping/grouping'
+import { evenSizes } from '~/core/grouping/sizes'
+import { dateFields } from '~/core/schedule/session-time'
+import { type Account, createAccount, hasAccounts } from '~/server/auth/accounts.server'
+import { createBoard } from '~/server/boards/boards.server'
+import { getCohort, importPeople } from '~/server/cohorts/cohorts.server'
+import type { Database } from '~/server/db/database.server'
+import { cohorts, sessions } from '~/server/db/schema.server'
+import { createGrouping } from '~/server/groupings/groupings.server'
+import { createSession, markReviewed } from '~/server/sessions/sessions.server'
+import { newId } from '~/server/tokens.server'
+import { writeCsv } from '~/core/formats/csv'
+import { COHORTS, DEMO_PASSWORD, FACILITATORS, STATION_BOARD, STATIONS, TIME_ZONE, WALK_BOARD } from './school'
+import { recordSession } from './record-session.server'
+
+const TONIGHT = 'Evening 6: Six stations'
+const DAY = 24 * 60 * 60 * 1000
+
+const PAST_TITLES = [
+  'Evening 1: First look at the marsh',
+  'Evening 2: Keeping a notebook',
+  'Evening 3: Working in small teams',
+  'Evening 4: After the flood',
+  'Evening 5: Teaching a station',
+]
+
+/** Does nothing when there is anything in the folder already. */
+export async function loadDemo(db: Database, now = Date.now()): Promise<void> {
+  if (await hasAccounts(db)) return
+  const [marit] = await Promise.all(FACILITATORS.map(account => madeAccount(db, account)))
+  const [tuesday, wednesday] = await Promise.all(COHORTS.map(cohort => madeCohort(db, cohort)))
+  const stationBoard = await createBoard(db, STATION_BOARD)
+  await createBoard(db, WALK_BOARD)
+  if (!marit || !tuesday || !wednesday) throw new Error('The demo data is incomplete.')
+  for (const [week, title] of PAST_TITLES.entries()) {
+    const startsAt = evening(now - (PAST_TITLES.length - week) * 7 * DAY)
+    const groupingId = await madeGrouping(db, marit, tuesday, `Stations, week ${week + 1}`, week + 1, 6)
+    const sessionId = await madeSession(db, { title, startsAt, groupingId, boardId: stationBoard })
+    await recordSession(db, { sessionId, account: marit, startsAt, seed: week + 1 })
+    await markReviewed(db, sessionId, new Date(startsAt + DAY))
+  }
+  const three = await madeGrouping(db, marit, wednesday, 'Three teams', 40, 3)
+  const ended = now - 50 * 60 * 1000
+  const mapEvening = await madeSession(db, { title: 'Reading the marsh together', startsAt: ended, groupingId: three, boardId: stationBoard })
+  await recordSession(db, { sessionId: mapEvening, account: marit, startsAt: ended, seed: 40 })
+  const tonight = await madeGrouping(db, marit, tuesday, 'Six stations', 7, 6)
+  await madeSession(db, {
+    title: TONIGHT,
+    startsAt: evening(now),
+    groupingId: tonight,
+    boardId: stationBoard,
+    waitingList: true,
+  })
+}
+
+/** What one needs to try the demo. */
+export interface DemoWelcome {
+  accounts: string[]
+  password: string
+  joinCode: string
+}
+
+/** Null when the folder holds something else than the demo. */
+export async function demoWelcome(db: Database): Promise<DemoWelcome | null> {
+  const planned = await db.select().from(sessions).where(eq(sessions.title, TONIGHT))
+  const [tonight] = planned
+  if (!tonight) return null
+  return { accounts: FACILITATORS.map(account => account.email), password: DEMO_PASSWORD, joinCode: tonight.joinCode }
+}
+
+/** Seven in the evening of that day, at the school. */
+function evening(at: number): number {
+  const { time } = dateFields(at, TIME_ZONE)
+  const [hour = 0, minute = 0] = time.split(':').map(Number)
+  return at - (at % 60_000) + (19 * 60 - hour * 60 - minute) * 60_000
+}
+
+async function madeAccount(db: Database, account: (typeof FACILITATORS)[number]): Promise<Account> {
+  const made = await createAccount(db, { ...account, password: DEMO_PASSWORD })
+  if (!made.ok) throw new Error(`The demo account could not be made: ${made.problem.code}`)
+  return made.value
+}
+
+async function madeCohort(db: Database, cohort: (typeof COHORTS)[number]): Promise<string> {
+  const id = newId()
+  await db.insert(cohorts).values({ id, name: cohort.name })
+  const columns = Object.keys(cohort.people[0]?.columns ?? {})
+  const header = ['first name', 'family name', 'shown as', 'email', 'trained to lead', ...columns]
+  const rows = cohort.people.map(person => [
+    person.firstName,
+    person.familyName,
+    person.shownAs,
+    person.email,
+    person.trainedToLead ? 'yes' : 'no',
+    ...columns.map(column => person.columns[column] ?? ''),
+  ])
+  const imported = await importPeople(db, id, writeCsv([header, ...rows]))
+  if (!imported.ok) throw new Error(`The demo cohort could not be imported: ${imported.problem.code}`)
+  return id
+}
+
+async function madeGrouping(
+  db: Database,
+  account: Account,
+  cohortId: string,
+  name: string,
+  seed: number,
+  groups: number,
+): Promise<string> {
+  const cohort = await getCohort(db, cohortId)
+  const personIds = cohort.people.map(person => person.id)
+  const drawn = drawGrouping({ personIds, sizes: evenSizes(personIds.length, groups), seed })
+  const form = {
+    name,
+    version: null,
+    groups: drawn.groups.map((ids, place) => ({ id: newId(), name: STATIONS[place]?.station ?? `Team ${place + 1}`, personIds: ids })),
+  }
+  const made = await createGrouping(db, account, cohortId, form)
+  if (!made.ok) throw new Error(`The demo grouping could not be made: ${made.problem.code}`)
+  return made.value
+}
+
+interface DemoSession {
+  title: string
+  startsAt: number
+  groupingId: string
+  boardId: string
+  waitingList?: boolean
+}
+
+async function madeSession(db: Database, session: DemoSession): Promise<string> {
+  const made = await createSession(db, {
+    ...session,
+    ...dateFields(session.startsAt, TIME_ZONE),
+    timeZone: TIME_ZONE,
+    roomMinutes: 12,
+    graceSeconds: 60,
+    waitingList: session.waitingList ?? false,
+    rooms: [],
+  })
+  if (!made.ok) throw new Error(`The demo session could not be planned: ${made.problem.code}`)
+  return made.value
+}

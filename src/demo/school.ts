@@ -1,0 +1,172 @@
+/** Lowmarsh Field School: an invented charity that trains volunteer wetland stewards. Everybody here is made up. */
+import type { Board } from '~/core/boards/board'
+import type { ImportedPerson } from '~/core/formats/people-csv'
+
+export const DEMO_PASSWORD = 'lowmarsh-demo'
+export const TIME_ZONE = 'Europe/London'
+
+export const FACILITATORS = [
+  { displayName: 'Marit Solheim', email: 'marit@lowmarsh.example' },
+  { displayName: 'Tobias Ferrand', email: 'tobias@lowmarsh.example' },
+]
+
+type Row = [first: string, family: string, shownAs: string, years: number, parish: string, language: string, lead: boolean]
+
+const EVENING: Row[] = [
+  ['Ana', 'Pereira', '', 2, 'Lowmarsh', 'Portuguese', false],
+  ['Ana', 'Petrova', '', 0, 'Eastwick', 'Bulgarian', false],
+  ['Bram', 'Oosterhuis', '', 5, 'Saltby', 'Dutch', true],
+  ['Chiamaka', 'Eze-Holloway', 'Chi', 1, 'Lowmarsh', 'Igbo', false],
+  ['Dafydd', 'Pryce', '', 8, 'Heron Green', 'Welsh', true],
+  ['Edda', '', '', 3, 'Saltby', 'Icelandic', false],
+  ['Farouk', 'Benhaddou', '', 0, 'Eastwick', 'French', false],
+  ['Greta', 'Lindqvist', '', 4, 'Heron Green', 'Swedish', true],
+  ['Hyacinth', 'Oduya', '', 1, 'Lowmarsh', 'English', false],
+  ['Inês', 'Caldeira', '', 0, 'Lowmarsh', 'Portuguese', false],
+  ['Jürgen', 'Haßlacher', '', 12, 'Saltby', 'German', true],
+  ['Kaveh', '', '', 2, 'Eastwick', 'Persian', false],
+  ['Leocadia', 'Wojciechowska-Brennan', 'Leo W.-B.', 6, 'Heron Green', 'Polish', true],
+  ['Maël', 'Kervadec', '', 1, 'Saltby', 'Breton', false],
+  ['Noor', 'Achterberg', '', 0, 'Lowmarsh', 'Dutch', false],
+  ['Odalys', 'Quintana', '', 3, 'Eastwick', 'Spanish', false],
+  ['Pádraig', 'Ó Floinn', '', 7, 'Heron Green', 'Irish', true],
+  ['Quirin', 'Steiner', '', 0, 'Lowmarsh', 'German', false],
+  ['Rosalind', 'Tew', 'Roz', 15, 'Saltby', 'English', true],
+  ['Søren', 'Bækgaard', '', 2, 'Eastwick', 'Danish', false],
+  ['Thuy', 'Nguyen-Marsh', '', 1, 'Lowmarsh', 'Vietnamese', false],
+  ['Ulla', 'Harju', '', 4, 'Heron Green', 'Finnish', false],
+  ['Viktor', 'Zelenka', '', 0, 'Saltby', 'Czech', false],
+  ['Wren', '', '', 9, 'Heron Green', 'English', true],
+]
+
+const WEDNESDAY: Row[] = [
+  ['Xanthe', 'Galanis', '', 1, 'Lowmarsh', 'Greek', false],
+  ['Yusuf', 'Demirkol', '', 3, 'Saltby', 'Turkish', true],
+  ['Zofia', 'Nowicka', '', 0, 'Eastwick', 'Polish', false],
+  ['Alder', 'Thwaite', '', 6, 'Heron Green', 'English', true],
+  ['Beatriz', 'Salgueiro', '', 2, 'Lowmarsh', 'Portuguese', false],
+  ['Cormac', 'Delahunt', '', 0, 'Saltby', 'English', false],
+  ['Ditte', 'Vang', '', 4, 'Eastwick', 'Danish', true],
+  ['Emeka', 'Obiora-Lane', '', 1, 'Lowmarsh', 'Igbo', false],
+  ['Fenna', 'Hoekema', '', 0, 'Heron Green', 'Frisian', false],
+]
+
+const person = ([firstName, familyName, shownAs, years, parish, language, trainedToLead]: Row): ImportedPerson => ({
+  firstName,
+  familyName,
+  shownAs,
+  email: '',
+  trainedToLead,
+  columns: { 'experience (years)': String(years), 'home parish': parish, 'first language': language },
+})
+
+export const COHORTS = [
+  { name: 'Tuesday stewards', people: EVENING.map(person) },
+  { name: 'Wednesday stewards', people: WEDNESDAY.map(person) },
+]
+
+export const STATION_BOARD: Board = {
+  title: 'Station notes',
+  steps: [
+    'Look for two minutes without talking. Each of you adds at least one card.',
+    'Write together how you would explain this station to a new steward.',
+    'Decide on the last question, and say why.',
+  ],
+  prompts: [
+    { id: 'noticed', kind: 'cards', text: 'What did you notice at this station?' },
+    { id: 'explain', kind: 'sheet', text: 'How would you explain this station to a new steward?' },
+    { id: 'class', kind: 'yes-no', text: 'Would you bring a class of ten-year-olds here in November?' },
+  ],
+}
+
+export const WALK_BOARD: Board = {
+  title: 'Planning a guided walk',
+  steps: ['Collect stops for a walk of one hour.', 'Write the opening words you would say at the gate.'],
+  prompts: [
+    { id: 'stops', kind: 'cards', text: 'Which stops belong in the walk?' },
+    { id: 'opening', kind: 'sheet', text: 'What do you say in the first minute?' },
+    { id: 'rain', kind: 'yes-no', text: 'Does the walk go ahead in steady rain?' },
+  ],
+}
+
+export interface StationWork {
+  station: string
+  cards: string[]
+  sheet: string[]
+  answer: 'yes' | 'no'
+  reason: string
+}
+
+/** What groups write at each station. */
+export const STATIONS: StationWork[] = [
+  {
+    station: 'Water clarity',
+    cards: [
+      'The white disc vanishes at 41 cm. Last month it was 63.',
+      'Brown at the inlet, clear at the outlet: the reeds do something.',
+      'After rain the ditch from the road runs grey.',
+      'Smells of nothing, which is a good sign.',
+    ],
+    sheet: [
+      'Lower the disc on its line until you can no longer see it, and read the depth at the water. Do it three times and take the middle one.',
+      'Always from the shaded side of the jetty, or the glare fools you.',
+    ],
+    answer: 'yes',
+    reason: 'They can measure it themselves, and the jetty has a rail on both sides.',
+  },
+  {
+    station: 'Pond life',
+    cards: [
+      'Three kinds of mayfly larva in one tray.',
+      'A caddis case made of tiny snail shells.',
+      'Nothing at all near the outflow pipe.',
+      'The great diving beetle eats everything else in the tray.',
+      'Put the tray back in the shade quickly.',
+    ],
+    sheet: [
+      'Sweep the net in a figure of eight for half a minute, then empty it into a white tray with two fingers of water.',
+      'Count kinds first, animals second. Everything goes back where it came from.',
+    ],
+    answer: 'no',
+    reason: 'Too cold for wet hands; in May it is the best station of all.',
+  },
+  {
+    station: 'Reeds and rushes',
+    cards: ['Sedges have edges, rushes are round.', 'New shoots already under the old stems.', 'A harvest mouse nest, empty.'],
+    sheet: [
+      'Roll the stem between two fingers: you feel the three corners of a sedge at once.',
+      'Cut only the marked third of the bed each winter, so that something always stands.',
+    ],
+    answer: 'yes',
+    reason: 'Everybody finds an edge by touch within a minute.',
+  },
+  {
+    station: 'Birds by ear',
+    cards: [
+      'Water rail: a squealing piglet behind the sluice.',
+      'We heard more after we stopped whispering.',
+      'Teal whistle, wigeon whistle longer.',
+      'A wren far louder than its size.',
+    ],
+    sheet: ['Close your eyes, turn slowly, and hold up a finger for every different voice.', 'Name them afterwards. Counting comes before naming.'],
+    answer: 'no',
+    reason: 'At that hour it is dark before the bus has left.',
+  },
+  {
+    station: 'Soil and peat',
+    cards: ['The auger comes up black for 80 cm, then blue clay.', 'Squeeze it: the water is clear, so it is hardly rotted.', 'A birch twig that looks a year old and is not.'],
+    sheet: [
+      'Squeeze a handful: clear water means young peat, mud between your fingers means old.',
+      'Fill the hole again in the order it came out.',
+    ],
+    answer: 'yes',
+    reason: 'Mud, a big tool and something older than their school.',
+  },
+  {
+    station: 'Reading the map',
+    cards: ['The path on the map is now under water.', 'North on the board is not north on the ground.', 'The old sluice is marked as a bridge.', 'Contour lines a metre apart: the whole marsh has four.'],
+    sheet: ['Turn the map until the church on it points at the church. Only then look for yourself on it.'],
+    answer: 'yes',
+    reason: 'With a stake to find at the end of every leg.',
+  },
+]

@@ -1,0 +1,111 @@
+import { compare, hash } from 'bcryptjs'
+import { eq, lt, sql } from 'drizzle-orm'
+import type { z } from 'zod'
+import type { accountForm } from '~/contracts/forms'
+import type { Database } from '../db/database.server'
+import { accounts, signIns } from '../db/schema.server'
+import type { Limits } from '../limits.server'
+import { done, type Result, refused } from '../result'
+import { newId, newToken, tokenHash } from '../tokens.server'
+
+/** Somebody who is signed in. Every account of a server is a facilitator or co-facilitator and sees all of it. */
+export interface Account {
+  id: string
+  email: string
+  displayName: string
+}
+
+/** How long a browser stays signed in without coming back, in milliseconds. */
+export const SIGN_IN_MS = 14 * 24 * 60 * 60 * 1000
+const HASH_ROUNDS = 11
+
+const shown = { id: accounts.id, email: accounts.email, displayName: accounts.displayName }
+
+export async function hasAccounts(db: Database): Promise<boolean> {
+  return (await db.select({ id: accounts.id }).from(accounts).limit(1)).length > 0
+}
+
+export const listAccounts = (db: Database): Promise<Account[]> =>
+  db.select(shown).from(accounts).orderBy(accounts.createdAt, accounts.id)
+
+/** Makes an account; refused when the address already has one. Passwords are kept as bcrypt hashes. */
+export async function createAccount(
+  db: Database,
+  form: z.infer<typeof accountForm>,
+): Promise<Result<Account, { code: 'email-taken' }>> {
+  const passwordHash = await hash(form.password, HASH_ROUNDS)
+  const account = { id: newId(), email: form.email, displayName: form.displayName }
+  const made = await db
+    .insert(accounts)
+    .values({ ...account, passwordHash })
+    .onConflictDoNothing({ target: accounts.email })
+    .returning({ id: accounts.id })
+  return made.length > 0 ? done(account) : refused({ code: 'email-taken' })
+}
+
+/**
+ * Makes the very first account, only while there is none. A lock makes two at once wait for each other.
+ */
+export function createFirstAccount(
+  db: Database,
+  form: z.infer<typeof accountForm>,
+): Promise<Result<Account, { code: 'not-first' | 'email-taken' }>> {
+  return db.transaction(async transaction => {
+    await transaction.execute(sql`lock table accounts in share row exclusive mode`)
+    if (await hasAccounts(transaction)) return refused({ code: 'not-first' as const })
+    return createAccount(transaction, form)
+  })
+}
+
+export type SignInProblem = { code: 'wrong' } | { code: 'too-many-tries'; seconds: number }
+
+let noAccountHash: Promise<string> | undefined
+
+/** A hash nobody knows a password for: an unknown address takes as long to refuse as a wrong password. */
+function hashOfNobody(): Promise<string> {
+  noAccountHash ??= hash(newToken(), HASH_ROUNDS)
+  return noAccountHash
+}
+
+/**
+ * Checks email and password and gives the token for the cookie. Repeated failures for one address, or from one
+ * network address, are refused for a while without looking at the password.
+ */
+export async function signIn(
+  db: Database,
+  limits: Limits,
+  form: { email: string; password: string },
+  address: string,
+): Promise<Result<{ token: string }, SignInProblem>> {
+  const wait = await limits.signIn.secondsToWait(form.email, address)
+  if (wait > 0) return refused({ code: 'too-many-tries', seconds: wait })
+  const [account] = await db.select().from(accounts).where(eq(accounts.email, form.email))
+  const right = await compare(form.password, account?.passwordHash ?? (await hashOfNobody()))
+  if (!account || !right) {
+    await limits.signIn.failed(form.email, address)
+    return refused({ code: 'wrong' })
+  }
+  await limits.signIn.succeeded(form.email)
+  const token = newToken()
+  await db.delete(signIns).where(lt(signIns.expiresAt, new Date()))
+  await db
+    .insert(signIns)
+    .values({ tokenHash: tokenHash(token), accountId: account.id, expiresAt: new Date(Date.now() + SIGN_IN_MS) })
+  return done({ token })
+}
+
+/** The account a cookie's token stands for; null when it is unknown or has run out. */
+export async function accountOf(db: Database, token: string | null): Promise<Account | null> {
+  if (!token) return null
+  const [found] = await db
+    .select({ ...shown, expiresAt: signIns.expiresAt })
+    .from(signIns)
+    .innerJoin(accounts, eq(accounts.id, signIns.accountId))
+    .where(eq(signIns.tokenHash, tokenHash(token)))
+  if (!found || found.expiresAt.getTime() < Date.now()) return null
+  return { id: found.id, email: found.email, displayName: found.displayName }
+}
+
+export async function signOut(db: Database, token: string | null): Promise<void> {
+  if (token) await db.delete(signIns).where(eq(signIns.tokenHash, tokenHash(token)))
+}

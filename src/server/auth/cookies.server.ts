@@ -1,0 +1,31 @@
+import { createCookie } from 'react-router'
+import { SIGN_IN_MS } from './accounts.server'
+
+const options = (seconds: number, secure: boolean) =>
+  ({ httpOnly: true, sameSite: 'lax', path: '/', maxAge: seconds, secure }) as const
+
+const accountCookie = createCookie('round-table')
+/** A place outlives a tab, a phone's sleep and the session itself, so that its holder can come back to the review. */
+const PLACE_SECONDS = 90 * 24 * 60 * 60
+const placeCookie = (sessionId: string) => createCookie(`place-${sessionId}`)
+
+const textOf = async (cookie: ReturnType<typeof createCookie>, header: string | null | undefined) => {
+  const value: unknown = await cookie.parse(header ?? null)
+  return typeof value === 'string' && value !== '' ? value : null
+}
+
+/** The sign-in token in a Cookie header; null when there is none. */
+export const readAccountToken = (header: string | null | undefined): Promise<string | null> =>
+  textOf(accountCookie, header)
+
+export const writeAccountToken = (token: string, secure: boolean): Promise<string> =>
+  accountCookie.serialize(token, options(SIGN_IN_MS / 1000, secure))
+
+export const clearAccountToken = (secure: boolean): Promise<string> => accountCookie.serialize('', options(0, secure))
+
+/** The token of a browser's place in a session; null when it has none. */
+export const readPlaceToken = (header: string | null | undefined, sessionId: string): Promise<string | null> =>
+  textOf(placeCookie(sessionId), header)
+
+export const writePlaceToken = (token: string, sessionId: string, secure: boolean): Promise<string> =>
+  placeCookie(sessionId).serialize(token, options(PLACE_SECONDS, secure))

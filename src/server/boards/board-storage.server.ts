@@ -1,0 +1,148 @@
+import { and, asc, eq, inArray, lte, sql } from 'drizzle-orm'
+import * as Y from 'yjs'
+import type { Database } from '../db/database.server'
+import { boardUpdates, contributions } from '../db/schema.server'
+
+/** What somebody did to one piece of a board: what it says now, or an empty text when it was taken away. */
+export interface Contribution {
+  copyId: string
+  promptId: string
+  entryId: string
+  participantId: string
+  halfMinute: number
+  edits: number
+  text: string
+  at: number
+}
+
+interface PendingChange {
+  copyId: string
+  update: Uint8Array
+  contributions: Contribution[]
+}
+
+/** More stored changes than this are merged into one when a copy is opened. */
+const MERGE_FROM = 50
+const MOST_ROWS = 500
+
+/**
+ * Writes every change of every board to disk. Changes that arrive while others are being written go together in the
+ * next write, so that many writers cost few transactions, and what a person does is on disk within one write's time.
+ */
+export class BoardStorage {
+  private pending: PendingChange[] = []
+  private writing: Promise<void> | null = null
+
+  constructor(
+    private readonly db: Database,
+    /** Told after each write which copies are on disk as they were when it began, and what was contributed. */
+    private readonly stored: (copyIds: Set<string>, contributions: Contribution[]) => void,
+    private readonly writeBegins: (copyIds: Set<string>) => void,
+    private readonly failed: (error: unknown) => void,
+  ) {}
+
+  append(change: PendingChange): void {
+    this.pending.push(change)
+    this.writing ??= this.writeAll()
+  }
+
+  /** Resolves when all that was appended is on disk. */
+  async settled(): Promise<void> {
+    while (this.writing) await this.writing
+  }
+
+  /** A copy's document as one update; null when nobody has written in it. Merges many small changes into one. */
+  async load(copyId: string): Promise<Uint8Array | null> {
+    await this.settled()
+    const rows = await this.db
+      .select({ id: boardUpdates.id, update: boardUpdates.update })
+      .from(boardUpdates)
+      .where(eq(boardUpdates.copyId, copyId))
+      .orderBy(asc(boardUpdates.id))
+    const last = rows.at(-1)
+    if (!last) return null
+    const merged = Y.mergeUpdates(rows.map(row => row.update))
+    if (rows.length >= MERGE_FROM) await this.replace(copyId, last.id, merged)
+    return merged
+  }
+
+  private async replace(copyId: string, lastId: number, merged: Uint8Array): Promise<void> {
+    await this.db.transaction(async transaction => {
+      await transaction
+        .delete(boardUpdates)
+        .where(and(eq(boardUpdates.copyId, copyId), lte(boardUpdates.id, lastId)))
+      await transaction.insert(boardUpdates).values({ copyId, update: merged })
+    })
+  }
+
+  private async writeAll(): Promise<void> {
+    await Promise.resolve()
+    while (this.pending.length > 0) {
+      const changes = this.pending
+      this.pending = []
+      const copyIds = new Set(changes.map(change => change.copyId))
+      this.writeBegins(copyIds)
+      try {
+        const merged = mergeContributions(changes.flatMap(change => change.contributions))
+        await this.write(changes, merged)
+        this.stored(copyIds, merged)
+      } catch (error) {
+        // Kept for the next try: writers are not told "saved" until it is.
+        this.pending = [...changes, ...this.pending]
+        this.failed(error)
+        await new Promise(resolve => setTimeout(resolve, 500))
+      }
+    }
+    this.writing = null
+  }
+
+  private async write(changes: PendingChange[], merged: Contribution[]): Promise<void> {
+    await this.db.transaction(async transaction => {
+      for (let start = 0; start < changes.length; start += MOST_ROWS) {
+        const rows = changes.slice(start, start + MOST_ROWS).map(({ copyId, update }) => ({ copyId, update }))
+        await transaction.insert(boardUpdates).values(rows)
+      }
+      for (let start = 0; start < merged.length; start += MOST_ROWS) {
+        await transaction
+          .insert(contributions)
+          .values(merged.slice(start, start + MOST_ROWS).map(row => ({ ...row, at: new Date(row.at), halfMinute: new Date(row.halfMinute) })))
+          .onConflictDoUpdate({
+            target: [
+              contributions.copyId,
+              contributions.promptId,
+              contributions.entryId,
+              contributions.participantId,
+              contributions.halfMinute,
+            ],
+            set: {
+              edits: sql`${contributions.edits} + excluded.edits`,
+              text: sql`excluded.text`,
+              at: sql`excluded.at`,
+            },
+          })
+      }
+    })
+  }
+}
+
+/** One row for each person, piece and half minute: the edits added up, the latest text. */
+export function mergeContributions(list: readonly Contribution[]): Contribution[] {
+  const merged = new Map<string, Contribution>()
+  for (const one of list) {
+    const key = [one.copyId, one.promptId, one.entryId, one.participantId, one.halfMinute].join('\u0001')
+    const earlier = merged.get(key)
+    merged.set(key, earlier ? { ...one, edits: earlier.edits + one.edits } : one)
+  }
+  return [...merged.values()]
+}
+
+/** Every contribution to these copies, in the order of time. */
+export async function readContributions(db: Database, copyIds: string[]): Promise<Contribution[]> {
+  if (copyIds.length === 0) return []
+  const rows = await db
+    .select()
+    .from(contributions)
+    .where(inArray(contributions.copyId, copyIds))
+    .orderBy(asc(contributions.at), asc(contributions.entryId))
+  return rows.map(row => ({ ...row, halfMinute: row.halfMinute.getTime(), at: row.at.getTime() }))
+}

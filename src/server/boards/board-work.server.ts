@@ -1,0 +1,80 @@
+import { eq } from 'drizzle-orm'
+import type { RoomWorkNow } from '~/contracts/live'
+import type { LiveState } from '~/core/live/state'
+import { addToPulse } from '~/core/review/pulse'
+import type { Database } from '../db/database.server'
+import { boardCopies } from '../db/schema.server'
+import { type Contribution, readContributions } from './board-storage.server'
+
+interface CopyWork {
+  pulse: { at: number; edits: number }[]
+  latest: Contribution | null
+  /** What each piece of the board says, by prompt and entry. */
+  entries: Map<string, string>
+}
+
+/** How far the rooms of running sessions have come, kept up to date from what is written. */
+export class BoardWork {
+  private readonly copies = new Map<string, CopyWork>()
+  private readonly loaded = new Map<string, Promise<void>>()
+
+  constructor(private readonly db: Database) {}
+
+  /** Takes in what was just stored. */
+  add(contributions: readonly Contribution[]): void {
+    for (const one of contributions) {
+      const work = this.copies.get(one.copyId)
+      if (work) take(work, one)
+    }
+  }
+
+  /** The work of all rooms of a session, by room id, or of some of its copies. */
+  async of(sessionId: string, state: LiveState, only?: ReadonlySet<string>): Promise<Record<string, RoomWorkNow>> {
+    await this.load(sessionId)
+    const rooms = state.rooms.filter(room => !only || only.has(room.copyId))
+    return Object.fromEntries(rooms.map(room => [room.id, shown(this.copies.get(room.copyId), state)]))
+  }
+
+  private load(sessionId: string): Promise<void> {
+    const loading = this.loaded.get(sessionId) ?? this.read(sessionId)
+    this.loaded.set(sessionId, loading)
+    loading.catch(() => this.loaded.delete(sessionId))
+    return loading
+  }
+
+  private async read(sessionId: string): Promise<void> {
+    const copies = await this.db
+      .select({ id: boardCopies.id })
+      .from(boardCopies)
+      .where(eq(boardCopies.sessionId, sessionId))
+    const earlier = await readContributions(
+      this.db,
+      copies.map(copy => copy.id),
+    )
+    // A session whose copies are not made yet is read again when they are.
+    if (copies.length === 0) this.loaded.delete(sessionId)
+    for (const { id } of copies) this.copies.set(id, { pulse: [], latest: null, entries: new Map() })
+    this.add(earlier)
+  }
+}
+
+function take(work: CopyWork, one: Contribution): void {
+  work.pulse = addToPulse(work.pulse, one.halfMinute, one.edits)
+  work.entries.set(`${one.promptId}/${one.entryId}`, one.text)
+  if (one.text.trim()) work.latest = one
+}
+
+function shown(work: CopyWork | undefined, state: LiveState): RoomWorkNow {
+  if (!work) return { pulse: [], latest: null, answeredPrompts: 0 }
+  const written = [...work.entries].filter(([, text]) => text.trim()).map(([key]) => key.split('/')[0])
+  const { latest } = work
+  return {
+    pulse: work.pulse,
+    latest: latest && {
+      text: latest.text.slice(-160),
+      who: state.participants[latest.participantId]?.shownName ?? '',
+      at: latest.at,
+    },
+    answeredPrompts: new Set(written).size,
+  }
+}

@@ -1,0 +1,37 @@
+import { asc, eq } from 'drizzle-orm'
+import type { BoardForm } from '~/contracts/forms'
+import type { Board } from '~/core/boards/board'
+import type { Database } from '../db/database.server'
+import { boards } from '../db/schema.server'
+import { notFound } from '../errors.server'
+import { newId } from '../tokens.server'
+
+export type KeptBoard = Board & { id: string }
+
+export async function listBoards(db: Database): Promise<KeptBoard[]> {
+  const rows = await db.select().from(boards).orderBy(asc(boards.title), asc(boards.id))
+  return rows.map(({ id, title, steps, prompts }) => ({ id, title, steps, prompts }))
+}
+
+/** A board as it is kept. Throws not-found. */
+export async function getBoard(db: Database, boardId: string): Promise<KeptBoard> {
+  const [row] = await db.select().from(boards).where(eq(boards.id, boardId))
+  if (!row) throw notFound('board')
+  return { id: row.id, title: row.title, steps: row.steps, prompts: row.prompts }
+}
+
+export async function createBoard(db: Database, form: BoardForm): Promise<string> {
+  const id = newId()
+  await db.insert(boards).values({ id, ...form })
+  return id
+}
+
+/** Changes a board. Sessions already opened keep the board as it was then. Throws not-found. */
+export async function saveBoard(db: Database, boardId: string, form: BoardForm): Promise<void> {
+  const saved = await db
+    .update(boards)
+    .set({ ...form, savedAt: new Date() })
+    .where(eq(boards.id, boardId))
+    .returning({ id: boards.id })
+  if (saved.length === 0) throw notFound('board')
+}

@@ -1,0 +1,189 @@
+/** The tables. A live session is only its `session_events`; everything shown of it is a fold of them. */
+import { sql } from 'drizzle-orm'
+import {
+  bigserial,
+  boolean,
+  customType,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  unique,
+} from 'drizzle-orm/pg-core'
+import type { Board, Prompt } from '~/core/boards/board'
+import type { Group } from '~/core/grouping/grouping'
+import type { LiveEvent } from '~/core/live/events'
+
+const bytes = customType<{ data: Uint8Array; driverData: Uint8Array }>({ dataType: () => 'bytea' })
+const moment = (name: string) => timestamp(name, { withTimezone: true })
+
+export const accounts = pgTable('accounts', {
+  id: text('id').primaryKey(),
+  email: text('email').notNull().unique(),
+  displayName: text('display_name').notNull(),
+  passwordHash: text('password_hash').notNull(),
+  createdAt: moment('created_at').notNull().defaultNow(),
+})
+
+/** Signed-in browsers. Only a hash of the token is kept, so a copy of the data signs nobody in. */
+export const signIns = pgTable('sign_ins', {
+  tokenHash: text('token_hash').primaryKey(),
+  accountId: text('account_id')
+    .notNull()
+    .references(() => accounts.id, { onDelete: 'cascade' }),
+  expiresAt: moment('expires_at').notNull(),
+})
+
+export const cohorts = pgTable('cohorts', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  createdAt: moment('created_at').notNull().defaultNow(),
+})
+
+export const people = pgTable(
+  'people',
+  {
+    id: text('id').primaryKey(),
+    cohortId: text('cohort_id')
+      .notNull()
+      .references(() => cohorts.id, { onDelete: 'cascade' }),
+    firstName: text('first_name').notNull(),
+    familyName: text('family_name').notNull().default(''),
+    shownAs: text('shown_as').notNull().default(''),
+    email: text('email').notNull().default(''),
+    trainedToLead: boolean('trained_to_lead').notNull().default(false),
+    columns: jsonb('columns').$type<Record<string, string>>().notNull().default({}),
+    position: integer('position').notNull(),
+    /** Set when taken off the list; the row stays so that it can be put back and past sessions keep their names. */
+    removedAt: moment('removed_at'),
+  },
+  table => [index('people_by_cohort').on(table.cohortId)],
+)
+
+export const groupings = pgTable('groupings', {
+  id: text('id').primaryKey(),
+  cohortId: text('cohort_id')
+    .notNull()
+    .references(() => cohorts.id, { onDelete: 'cascade' }),
+  name: text('name').notNull(),
+  groups: jsonb('groups').$type<Group[]>().notNull(),
+  /** Counts saves; a save that does not start from the latest one is refused. */
+  version: integer('version').notNull().default(1),
+  savedBy: text('saved_by').notNull(),
+  savedAt: moment('saved_at').notNull().defaultNow(),
+})
+
+export const boards = pgTable('boards', {
+  id: text('id').primaryKey(),
+  title: text('title').notNull(),
+  steps: jsonb('steps').$type<string[]>().notNull(),
+  prompts: jsonb('prompts').$type<Prompt[]>().notNull(),
+  savedAt: moment('saved_at').notNull().defaultNow(),
+})
+
+export const sessions = pgTable('sessions', {
+  id: text('id').primaryKey(),
+  title: text('title').notNull(),
+  startsAt: moment('starts_at').notNull(),
+  timeZone: text('time_zone').notNull(),
+  cohortId: text('cohort_id')
+    .notNull()
+    .references(() => cohorts.id),
+  groupingId: text('grouping_id')
+    .notNull()
+    .references(() => groupings.id),
+  boardId: text('board_id')
+    .notNull()
+    .references(() => boards.id),
+  /** Names of rooms by group id, where they differ from the group's own name. */
+  roomNames: jsonb('room_names').$type<Record<string, string>>().notNull().default({}),
+  roomMinutes: integer('room_minutes').notNull(),
+  graceSeconds: integer('grace_seconds').notNull(),
+  waitingList: boolean('waiting_list').notNull(),
+  joinCode: text('join_code').notNull().unique(),
+  /** Kept beside the log so that lists need not fold every log: set in the same transaction as the event. */
+  phase: text('phase').$type<'planned' | 'open' | 'ended'>().notNull().default('planned'),
+  reviewedAt: moment('reviewed_at'),
+})
+
+export const sessionEvents = pgTable(
+  'session_events',
+  {
+    sessionId: text('session_id')
+      .notNull()
+      .references(() => sessions.id, { onDelete: 'cascade' }),
+    seq: integer('seq').notNull(),
+    at: moment('at').notNull(),
+    actor: text('actor').notNull(),
+    type: text('type').notNull(),
+    payload: jsonb('payload').$type<LiveEvent>().notNull(),
+  },
+  // Two writers racing for the same place in the log: one of them is refused by this key.
+  table => [primaryKey({ columns: [table.sessionId, table.seq] })],
+)
+
+/** Who holds which place in a session. The token is the participant's cookie, the review token their own link. */
+export const participants = pgTable(
+  'participants',
+  {
+    id: text('id').primaryKey(),
+    sessionId: text('session_id')
+      .notNull()
+      .references(() => sessions.id, { onDelete: 'cascade' }),
+    tokenHash: text('token_hash').notNull().unique(),
+    reviewToken: text('review_token').notNull().unique(),
+  },
+  table => [index('participants_by_session').on(table.sessionId)],
+)
+
+export const boardCopies = pgTable(
+  'board_copies',
+  {
+    id: text('id').primaryKey(),
+    sessionId: text('session_id')
+      .notNull()
+      .references(() => sessions.id, { onDelete: 'cascade' }),
+    roomId: text('room_id').notNull(),
+    board: jsonb('board').$type<Board>().notNull(),
+  },
+  table => [unique('one_copy_a_room').on(table.sessionId, table.roomId)],
+)
+
+/** Every change to a board copy in the order it came; merged into one row when a copy is opened again. */
+export const boardUpdates = pgTable(
+  'board_updates',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    copyId: text('copy_id')
+      .notNull()
+      .references(() => boardCopies.id, { onDelete: 'cascade' }),
+    update: bytes('update').notNull(),
+  },
+  table => [index('updates_by_copy').on(table.copyId, table.id)],
+)
+
+/** Who worked on which piece of a board in which half minute, and what it said then. Written by the server only. */
+export const contributions = pgTable(
+  'contributions',
+  {
+    copyId: text('copy_id')
+      .notNull()
+      .references(() => boardCopies.id, { onDelete: 'cascade' }),
+    promptId: text('prompt_id').notNull(),
+    entryId: text('entry_id').notNull(),
+    participantId: text('participant_id').notNull(),
+    halfMinute: moment('half_minute').notNull(),
+    edits: integer('edits').notNull(),
+    text: text('text').notNull(),
+    at: moment('at').notNull(),
+  },
+  table => [
+    primaryKey({ columns: [table.copyId, table.promptId, table.entryId, table.participantId, table.halfMinute] }),
+  ],
+)
+
+/** SQL for the present moment by the database's clock. */
+export const now = sql`now()`

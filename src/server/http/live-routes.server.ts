@@ -1,0 +1,86 @@
+import type { IncomingMessage } from 'node:http'
+import type { Duplex } from 'node:stream'
+import { type Request, type Response, Router } from 'express'
+import type { Viewer } from '~/core/live/views'
+import { accountOf } from '../auth/accounts.server'
+import { readAccountToken, readPlaceToken } from '../auth/cookies.server'
+import { placeOf } from '../join/join.server'
+import { EventStream, lastSeqOf } from '../live/stream.server'
+import type { Services } from '../services.server'
+import { sameOrigin } from './origin.server'
+
+/**
+ * The long-lived connections: event streams, and the socket of the boards. They bypass the page router, because a
+ * stream lives as long as a session and is written to from outside any request.
+ */
+export function liveRoutes(services: Services): Router {
+  const router = Router()
+  router.get('/clock', (_request, response) => {
+    response.set('Cache-Control', 'no-store').json({ now: Date.now() })
+  })
+  router.get('/events/:sessionId/:reader', (request, response, next) => {
+    openStream(services, request, response).catch(next)
+  })
+  return router
+}
+
+async function openStream(services: Services, request: Request, response: Response): Promise<void> {
+  const sessionId = String(request.params.sessionId)
+  const viewer = await viewerOf(services, request, sessionId)
+  if (!viewer) {
+    response.status(403).type('text/plain').send('You have no place in this session.')
+    return
+  }
+  const stream = new EventStream(request, response)
+  let gone = false
+  let stop: (() => void) | undefined
+  response.on('close', () => {
+    gone = true
+    stop?.()
+  })
+  stop = await services.hub.follow(sessionId, viewer, lastSeqOf(request), stream.send)
+  if (gone) stop()
+  if (viewer.kind === 'facilitator') {
+    const state = await services.hub.state(sessionId)
+    stream.send({ kind: 'work', rooms: await services.boards.work.of(sessionId, state) }, state.seq)
+  }
+}
+
+/** Whom the cookies of a request make its reader; null when they give no right to read. */
+async function viewerOf(services: Services, request: Request, sessionId: string): Promise<Viewer | null> {
+  const { reader } = request.params
+  const cookies = request.headers.cookie
+  if (reader === 'facilitator' || reader === 'projector') {
+    const account = await accountOf(services.db, await readAccountToken(cookies))
+    return account ? { kind: reader } : null
+  }
+  if (reader !== 'participant') return null
+  const place = await placeOf(services.db, sessionId, await readPlaceToken(cookies, sessionId))
+  if (!place) return null
+  const state = await services.hub.state(sessionId)
+  return state.participants[place.participantId] ? { kind: 'participant', participantId: place.participantId } : null
+}
+
+export const BOARD_PATH = '/boards/socket'
+
+/** Hands a socket that may be opened to the boards; every other one is closed at once. */
+export async function acceptSocket(
+  services: Services,
+  request: IncomingMessage,
+  socket: Duplex,
+  head: Buffer,
+): Promise<void> {
+  const cookies = request.headers.cookie
+  if (!sameOrigin(request.headers, services.settings.publicAddress)) {
+    socket.destroy()
+    return
+  }
+  const account = await accountOf(services.db, await readAccountToken(cookies))
+  services.boards.accept(request, socket, head, {
+    isFacilitator: account !== null,
+    participantIn: async sessionId => {
+      const place = await placeOf(services.db, sessionId, await readPlaceToken(cookies, sessionId))
+      return place?.participantId ?? null
+    },
+  })
+}

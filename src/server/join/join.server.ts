@@ -1,0 +1,88 @@
+import { and, eq } from 'drizzle-orm'
+import type { LiveProblem } from '~/core/live/commands'
+import { participantList } from '~/core/live/state'
+import type { Database } from '../db/database.server'
+import { participants, sessions } from '../db/schema.server'
+import { notFound } from '../errors.server'
+import type { Limits } from '../limits.server'
+import type { LiveHub } from '../live/hub.server'
+import { done, type Result, refused } from '../result'
+import type { Session } from '../sessions/sessions.server'
+import { newId, newToken, tidyJoinCode, tokenHash } from '../tokens.server'
+
+export type CodeProblem = { code: 'unknown-code' } | { code: 'too-many-tries'; seconds: number }
+
+/** The session a join code opens. Wrong codes are counted, and after many the address has to wait. */
+export async function sessionByCode(
+  db: Database,
+  limits: Limits,
+  typed: string,
+  address: string,
+): Promise<Result<Session, CodeProblem>> {
+  const seconds = await limits.joinCode.secondsToWait(address, 'all')
+  if (seconds > 0) return refused({ code: 'too-many-tries', seconds })
+  const [session] = await db.select().from(sessions).where(eq(sessions.joinCode, tidyJoinCode(typed)))
+  if (session) return done(session)
+  await limits.joinCode.failed(address, 'all')
+  return refused({ code: 'unknown-code' })
+}
+
+/** Somebody's place in a session, as kept beside the log. */
+export interface Place {
+  participantId: string
+  sessionId: string
+  reviewToken: string
+}
+
+/** The place a browser's token stands for in this session; null when it has none there. */
+export async function placeOf(db: Database, sessionId: string, token: string | null): Promise<Place | null> {
+  if (!token) return null
+  const [row] = await db
+    .select()
+    .from(participants)
+    .where(and(eq(participants.tokenHash, tokenHash(token)), eq(participants.sessionId, sessionId)))
+  return row ? { participantId: row.id, sessionId, reviewToken: row.reviewToken } : null
+}
+
+/** Throws not-found: a personal link says nothing about why it does not open. */
+export async function placeByReviewToken(db: Database, reviewToken: string): Promise<Place> {
+  const [row] = await db.select().from(participants).where(eq(participants.reviewToken, reviewToken))
+  if (!row) throw notFound('page')
+  return { participantId: row.id, sessionId: row.sessionId, reviewToken }
+}
+
+/** The names somebody can still choose from. */
+export async function freeNames(hub: LiveHub, sessionId: string): Promise<{ personId: string; shownName: string }[]> {
+  const state = await hub.state(sessionId)
+  const taken = new Set(participantList(state).map(participant => participant.personId))
+  return state.expected
+    .filter(person => !taken.has(person.personId))
+    .map(({ personId, shownName }) => ({ personId, shownName }))
+}
+
+/**
+ * Takes a place in a session: a name from the list, or a typed one. Gives the token for the cookie.
+ * A name somebody else holds is refused: only a facilitator can free it.
+ */
+export async function takePlace(
+  db: Database,
+  hub: LiveHub,
+  sessionId: string,
+  wish: { personId?: string; shownName: string },
+): Promise<Result<{ token: string }, LiveProblem | { code: 'no-such-name' }>> {
+  const state = await hub.state(sessionId)
+  const expected = state.expected.find(person => person.personId === wish.personId)
+  if (wish.personId && !expected) return refused({ code: 'no-such-name' })
+  const token = newToken()
+  const id = newId()
+  await db.insert(participants).values({ id, sessionId, tokenHash: tokenHash(token), reviewToken: newToken() })
+  const joined = await hub.command(sessionId, { kind: 'door' }, {
+    type: 'join',
+    participantId: id,
+    personId: expected?.personId ?? null,
+    shownName: expected?.shownName ?? wish.shownName,
+  })
+  if (joined.ok) return done({ token })
+  await db.delete(participants).where(eq(participants.id, id))
+  return joined
+}

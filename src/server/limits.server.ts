@@ -1,0 +1,55 @@
+import { RateLimiterMemory, type RateLimiterRes } from 'rate-limiter-flexible'
+
+/** Slows down guessing: failures are counted, and after too many every try is refused for a while. */
+export class FailureLimit {
+  private readonly limiters: RateLimiterMemory[]
+
+  /** One limit for each kind of key, in the order keys are given: most failures within so many seconds. */
+  constructor(limits: { most: number; seconds: number }[]) {
+    this.limiters = limits.map(
+      ({ most, seconds }, place) =>
+        new RateLimiterMemory({ keyPrefix: String(place), points: most, duration: seconds }),
+    )
+  }
+
+  /** Seconds until another try is looked at; 0 when it is looked at now. */
+  async secondsToWait(...keys: string[]): Promise<number> {
+    const states = await Promise.all(this.limiters.map((limiter, place) => limiter.get(keys[place] ?? '')))
+    const waits = states.map((state, place) => waitFor(state, this.limiters[place]?.points ?? 0))
+    return Math.max(0, ...waits)
+  }
+
+  async failed(...keys: string[]): Promise<void> {
+    await Promise.all(this.limiters.map((limiter, place) => limiter.penalty(keys[place] ?? '')))
+  }
+
+  /** Forgets the failures counted under the first key: its owner got in. */
+  async succeeded(firstKey: string): Promise<void> {
+    await this.limiters[0]?.delete(firstKey)
+  }
+}
+
+const waitFor = (state: RateLimiterRes | null, most: number) =>
+  state && state.consumedPoints >= most ? Math.ceil(state.msBeforeNext / 1000) : 0
+
+export interface Limits {
+  /** Keys: email, network address. */
+  signIn: FailureLimit
+  /** Keys: network address, then one count for everybody. */
+  joinCode: FailureLimit
+}
+
+/**
+ * A whole class behind one address may mistype a code, so a network address has 30 wrong codes in ten minutes; all
+ * addresses together have 1,000, which against 6.6e11 codes leaves a guess hopeless.
+ */
+export const createLimits = (): Limits => ({
+  signIn: new FailureLimit([
+    { most: 8, seconds: 15 * 60 },
+    { most: 60, seconds: 15 * 60 },
+  ]),
+  joinCode: new FailureLimit([
+    { most: 30, seconds: 10 * 60 },
+    { most: 1000, seconds: 10 * 60 },
+  ]),
+})

@@ -1,0 +1,64 @@
+import { and, asc, eq, gt } from 'drizzle-orm'
+import { liveEventSchema } from '~/contracts/live'
+import type { Actor } from '~/core/live/commands'
+import type { OpeningPlan, Recorded } from '~/core/live/events'
+import type { Database } from '../db/database.server'
+import { sessionEvents, sessions } from '../db/schema.server'
+import { makeCopies } from '../sessions/sessions.server'
+
+/** Somebody else wrote into the log at the same place: what was decided must be decided again. */
+export class LogRaceError extends Error {}
+
+export interface Entry {
+  recorded: Recorded
+  actor: Actor
+}
+
+/** Reads a session's log from after `seq`, in order. Throws when an event does not have the shape it must have. */
+export async function readLog(db: Database, sessionId: string, after = 0): Promise<Recorded[]> {
+  const rows = await db
+    .select()
+    .from(sessionEvents)
+    .where(and(eq(sessionEvents.sessionId, sessionId), gt(sessionEvents.seq, after)))
+    .orderBy(asc(sessionEvents.seq))
+  return rows.map(row => ({ seq: row.seq, at: row.at.getTime(), event: liveEventSchema.parse(row.payload) }))
+}
+
+/**
+ * Appends entries in one transaction: afterwards all of them are on disk, or, when it throws, none.
+ * What must not part from an event is written with it: the board copies at the opening, the phase of the session.
+ * Throws LogRaceError when the log has moved on.
+ */
+export async function appendToLog(db: Database, sessionId: string, entries: readonly Entry[]): Promise<void> {
+  const rows = entries.map(({ recorded, actor }) => ({
+    sessionId,
+    seq: recorded.seq,
+    at: new Date(recorded.at),
+    actor: actorText(actor),
+    type: recorded.event.type,
+    payload: recorded.event,
+  }))
+  await db.transaction(async transaction => {
+    const written = await transaction
+      .insert(sessionEvents)
+      .values(rows)
+      .onConflictDoNothing()
+      .returning({ seq: sessionEvents.seq })
+    if (written.length !== rows.length) throw new LogRaceError('The log has moved on.')
+    for (const { recorded } of entries) await applyToPlan(transaction, sessionId, recorded)
+  })
+}
+
+async function applyToPlan(db: Database, sessionId: string, { event }: Recorded): Promise<void> {
+  if (event.type === 'opened') {
+    await makeCopies(db, sessionId, event.plan satisfies OpeningPlan)
+    await db.update(sessions).set({ phase: 'open' }).where(eq(sessions.id, sessionId))
+  }
+  if (event.type === 'ended') await db.update(sessions).set({ phase: 'ended' }).where(eq(sessions.id, sessionId))
+}
+
+function actorText(actor: Actor): string {
+  if (actor.kind === 'facilitator') return `facilitator:${actor.accountId}`
+  if (actor.kind === 'participant') return `participant:${actor.participantId}`
+  return actor.kind
+}

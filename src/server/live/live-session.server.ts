@@ -1,0 +1,227 @@
+import type { StreamMessage } from '~/contracts/live'
+import type { Actor, Command, LiveProblem } from '~/core/live/commands'
+import { decide } from '~/core/live/decide'
+import { due, nextDue } from '~/core/live/due'
+import type { Recorded } from '~/core/live/events'
+import { evolve } from '~/core/live/evolve'
+import { type LiveState, unopened } from '~/core/live/state'
+import { type Viewer, viewFor } from '~/core/live/views'
+import { allMarks, type Mark, marksOf } from '~/core/review/marks'
+import { done, type Result, refused } from '../result'
+import type { Entry } from './event-log.server'
+
+/** What a session needs from the world outside: its log, the time, and somebody to tell. */
+export interface SessionPorts {
+  readLog(): Promise<Recorded[]>
+  append(entries: readonly Entry[]): Promise<void>
+  now(): number
+  changed(state: LiveState): void
+  failed(error: unknown): void
+}
+
+type Outcome = Result<{ seq: number }, LiveProblem>
+
+interface Asked {
+  actor: Actor
+  command: Command
+  settle: (outcome: Outcome) => void
+  fail: (error: unknown) => void
+}
+
+interface Subscriber {
+  viewer: Viewer
+  sections: Map<string, string>
+  send: (message: StreamMessage, seq: number) => void
+}
+
+/** So many states are kept to tell a reader who was away only what changed since. */
+const KEPT_STATES = 400
+/** setTimeout counts in 32 bits. */
+const LONGEST_WAIT = 2 ** 31 - 1
+
+/**
+ * One running session: its log folded, and those who follow it. Commands are decided one after the other; those
+ * that arrive while the log is being written are written together next, so that a whole class can join at once.
+ * Nothing is told to anybody before it is on disk.
+ */
+export class LiveSession {
+  private state: LiveState = unopened
+  private marks: Mark[] = []
+  private readonly recent = new Map<number, LiveState>()
+  private readonly subscribers = new Set<Subscriber>()
+  private asked: Asked[] = []
+  private writing: Promise<void> | null = null
+  private timer: NodeJS.Timeout | undefined
+  private stopped = false
+
+  private constructor(private readonly ports: SessionPorts) {}
+
+  /** Folds the log and does what fell due while nobody was there. */
+  static async load(ports: SessionPorts): Promise<LiveSession> {
+    const session = new LiveSession(ports)
+    session.take(await ports.readLog())
+    await session.doWhatIsDue()
+    return session
+  }
+
+  current(): LiveState {
+    return this.state
+  }
+
+  /** Decides a command, and resolves once what follows from it is on disk. */
+  command(actor: Actor, command: Command): Promise<Outcome> {
+    return new Promise((settle, fail) => {
+      this.asked.push({ actor, command, settle, fail })
+      this.writing ??= this.writeAll()
+    })
+  }
+
+  /**
+   * Follows the session as one reader. `lastSeq` is where the reader was before a drop: when that is still known,
+   * only what changed for them since is sent, otherwise the whole view. Returns how to stop following.
+   */
+  subscribe(viewer: Viewer, lastSeq: number | null, send: Subscriber['send']): () => void {
+    const before = lastSeq === null ? undefined : this.recent.get(lastSeq)
+    const subscriber: Subscriber = { viewer, sections: before ? this.sectionsOf(before, viewer) : new Map(), send }
+    this.subscribers.add(subscriber)
+    send({ kind: 'hello', now: this.ports.now() }, this.state.seq)
+    this.tell(subscriber, before ? 'change' : 'view')
+    return () => this.subscribers.delete(subscriber)
+  }
+
+  /** Sends something beside the view to the facilitators who follow. */
+  tellFacilitators(message: StreamMessage): void {
+    for (const subscriber of this.subscribers) {
+      if (subscriber.viewer.kind === 'facilitator') subscriber.send(message, this.state.seq)
+    }
+  }
+
+  get followers(): number {
+    return this.subscribers.size
+  }
+
+  /** Waits for what is being written and does nothing by itself any more. */
+  async stop(): Promise<void> {
+    this.stopped = true
+    clearTimeout(this.timer)
+    await this.writing
+  }
+
+  private async writeAll(): Promise<void> {
+    await Promise.resolve()
+    while (this.asked.length > 0) {
+      const batch = this.asked
+      this.asked = []
+      try {
+        await this.write(batch)
+      } catch (error) {
+        await this.reload()
+        for (const asked of batch) asked.fail(error)
+      }
+    }
+    this.writing = null
+    this.schedule()
+  }
+
+  private async write(batch: Asked[]): Promise<void> {
+    const at = this.ports.now()
+    let next = this.state
+    const entries: Entry[] = []
+    const outcomes = batch.map((asked): Outcome => {
+      const decision = decide(next, asked.command, asked.actor, at)
+      if (!decision.ok) return refused(decision.problem)
+      for (const event of decision.events) {
+        const recorded = { seq: next.seq + 1, at, event }
+        next = evolve(next, recorded)
+        entries.push({ recorded, actor: asked.actor })
+      }
+      return done({ seq: next.seq })
+    })
+    if (entries.length > 0) {
+      await this.ports.append(entries)
+      this.take(entries.map(entry => entry.recorded))
+      this.publish()
+    }
+    batch.forEach((asked, place) => {
+      asked.settle(outcomes[place] as Outcome)
+    })
+  }
+
+  private take(log: readonly Recorded[]): void {
+    if (this.state.seq === 0) {
+      this.marks = allMarks(log)
+      this.state = log.reduce(evolve, this.state)
+    } else {
+      for (const recorded of log) {
+        this.marks.push(...marksOf(this.state, recorded))
+        this.state = evolve(this.state, recorded)
+      }
+    }
+    this.recent.set(this.state.seq, this.state)
+    const oldest = this.recent.keys().next().value
+    if (this.recent.size > KEPT_STATES && oldest !== undefined) this.recent.delete(oldest)
+  }
+
+  private async reload(): Promise<void> {
+    this.state = unopened
+    this.recent.clear()
+    this.take(await this.ports.readLog())
+  }
+
+  private publish(): void {
+    for (const subscriber of this.subscribers) this.tell(subscriber, 'change')
+    this.ports.changed(this.state)
+  }
+
+  private tell(subscriber: Subscriber, kind: 'view' | 'change'): void {
+    const sections = this.sectionsOf(this.state, subscriber.viewer)
+    const changed: Record<string, unknown> = {}
+    for (const [name, text] of sections) {
+      if (subscriber.sections.get(name) !== text) changed[name] = new AsJson(text)
+    }
+    subscriber.sections = sections
+    if (kind === 'view' || Object.keys(changed).length > 0) {
+      subscriber.send({ kind, sections: changed }, this.state.seq)
+    }
+  }
+
+  /** Each section of a reader's view as JSON text: equal texts need not be sent again. */
+  private sectionsOf(state: LiveState, viewer: Viewer): Map<string, string> {
+    const view = viewFor(state, viewer)
+    const sections = new Map(Object.entries(view ?? {}).map(([name, section]) => [name, JSON.stringify(section)]))
+    if (viewer.kind === 'facilitator') sections.set('marks', JSON.stringify(this.marksOfRound(state)))
+    return sections
+  }
+
+  /** The marks of the round that runs, or of the last one: what the lanes show live. */
+  private marksOfRound(state: LiveState): Mark[] {
+    const from = state.round?.startedAt ?? state.pastRounds.at(-1)?.startedAt
+    return from === undefined ? [] : this.marks.filter(mark => mark.at >= from)
+  }
+
+  private schedule(): void {
+    clearTimeout(this.timer)
+    const at = nextDue(this.state)
+    if (at === null || this.stopped) return
+    const wait = Math.min(Math.max(0, at - this.ports.now()), LONGEST_WAIT)
+    this.timer = setTimeout(() => {
+      this.doWhatIsDue().catch(this.ports.failed)
+    }, wait)
+    this.timer.unref()
+  }
+
+  /** One thing that fell due can make the next one due, so it asks until nothing is. */
+  private async doWhatIsDue(): Promise<void> {
+    for (;;) {
+      const [command] = due(this.state, this.ports.now())
+      if (!command) break
+      await this.command({ kind: 'clock' }, command)
+    }
+    this.schedule()
+  }
+}
+
+/** A value that is already JSON text: the stream writes it as it is. */
+export class AsJson {
+  constructor(readonly text: string) {}
+}

@@ -1,0 +1,56 @@
+import type { Request, Response } from 'express'
+import type { StreamMessage } from '~/contracts/live'
+import { AsJson } from './live-session.server'
+
+/** A line now and then keeps proxies and phones from closing a quiet stream, in milliseconds. */
+const KEEP_ALIVE_MS = 20_000
+/** A reader this far behind is let go; it comes back by itself and is told what it missed. In bytes. */
+const MOST_BACKLOG = 1_000_000
+
+/** An event stream to one browser (WHATWG HTML, "Server-sent events"). */
+export class EventStream {
+  private readonly timer: NodeJS.Timeout
+
+  constructor(
+    request: Request,
+    private readonly response: Response,
+  ) {
+    request.socket.setNoDelay(true)
+    response.writeHead(200, {
+      'Content-Type': 'text/event-stream',
+      'Cache-Control': 'no-cache, no-transform',
+      'X-Accel-Buffering': 'no',
+    })
+    response.write('retry: 1000\n\n')
+    this.timer = setInterval(() => response.write(': here\n\n'), KEEP_ALIVE_MS)
+    response.on('close', () => clearInterval(this.timer))
+  }
+
+  send = (message: StreamMessage, seq: number): void => {
+    if (this.response.writableLength > MOST_BACKLOG) {
+      this.response.destroy()
+      return
+    }
+    this.response.write(`id: ${seq}\ndata: ${messageText(message)}\n\n`)
+  }
+
+  end(): void {
+    this.response.end()
+  }
+}
+
+/** JSON of a message; sections that are JSON already are not read and written again. */
+function messageText(message: StreamMessage): string {
+  if (message.kind !== 'view' && message.kind !== 'change') return JSON.stringify(message)
+  const sections = Object.entries(message.sections).map(
+    ([name, section]) => `${JSON.stringify(name)}:${section instanceof AsJson ? section.text : JSON.stringify(section)}`,
+  )
+  return `{"kind":"${message.kind}","sections":{${sections.join(',')}}}`
+}
+
+/** Where a browser that comes back was before: the id of the last event it got. */
+export function lastSeqOf(request: Request): number | null {
+  const header = request.headers['last-event-id']
+  const seq = typeof header === 'string' && header !== '' ? Number(header) : Number.NaN
+  return Number.isSafeInteger(seq) && seq >= 0 ? seq : null
+}

@@ -1,0 +1,123 @@
+/** Puts the server together: database, live hub, boards, pages. Started by `server.js`. */
+import type { IncomingMessage } from 'node:http'
+import type { Duplex } from 'node:stream'
+import { createRequestHandler } from '@react-router/express'
+import compression from 'compression'
+import express, { type Express } from 'express'
+import { type Logger, pino } from 'pino'
+import { RouterContextProvider, type ServerBuild } from 'react-router'
+import { type DemoWelcome, demoWelcome, loadDemo } from '~/demo/load.server'
+import { BoardServer } from './boards/board-server.server'
+import { openDatabase } from './db/database.server'
+import { acceptSocket, BOARD_PATH, liveRoutes } from './http/live-routes.server'
+import { sameOrigin } from './http/origin.server'
+import { createLimits } from './limits.server'
+import { LiveHub } from './live/hub.server'
+import { addressContext, type Services, servicesContext } from './services.server'
+import type { Settings } from './settings.server'
+
+export { FolderInUseError } from './db/lock.server'
+export { readSettings } from './settings.server'
+
+export interface RoundTable {
+  handler: Express
+  /** What one needs to try the demo; null when the demo was not asked for. */
+  demo: DemoWelcome | null
+  upgrade(request: IncomingMessage, socket: Duplex, head: Buffer): void
+  stop(): Promise<void>
+}
+
+export interface Assembly {
+  settings: Settings
+  /** Added before the pages: Vite in development. */
+  development?: express.RequestHandler
+  build?: () => Promise<ServerBuild>
+}
+
+/** Opens the data folder, takes up running sessions, and gives what an HTTP server needs. */
+export async function createRoundTable({ settings, development, build }: Assembly): Promise<RoundTable> {
+  // Addresses, names and texts of people never go into the log.
+  const log = pino({ name: 'round-table', redact: ['email', 'name', 'text', 'address'] })
+  const { db, close } = await openDatabase(settings.dataFolder)
+  const hub = new LiveHub(db, log)
+  const boards = new BoardServer(db, hub, log)
+  const services: Services = { db, hub, boards, limits: createLimits(), settings, log }
+  if (settings.demo) await loadDemo(db)
+  await hub.start()
+  return {
+    demo: settings.demo ? await demoWelcome(db) : null,
+    handler: createApp(services, log, development, build ?? builtPages),
+    upgrade: (request, socket, head) => upgrade(services, request, socket, head),
+    stop: async () => {
+      await boards.stop()
+      await hub.stop()
+      await close()
+    },
+  }
+}
+
+const builtPages = () => import('virtual:react-router/server-build') as Promise<ServerBuild>
+
+function createApp(
+  services: Services,
+  log: Logger,
+  development: express.RequestHandler | undefined,
+  build: () => Promise<ServerBuild>,
+): Express {
+  const { settings } = services
+  const app = express()
+  app.disable('x-powered-by')
+  app.set('trust proxy', settings.trustedProxies)
+  app.use((_request, response, next) => {
+    response.set({
+      'X-Content-Type-Options': 'nosniff',
+      'Referrer-Policy': 'same-origin',
+      'Content-Security-Policy': "frame-ancestors 'none'; object-src 'none'; base-uri 'self'; form-action 'self'",
+    })
+    next()
+  })
+  app.get('/health', (_request, response) => {
+    response.set('Cache-Control', 'no-store').json({ ok: true })
+  })
+  app.use(liveRoutes(services))
+  app.use(compression())
+  if (development) app.use(development)
+  else {
+    app.use('/assets', express.static('build/client/assets', { immutable: true, maxAge: '1y' }))
+    app.use(express.static('build/client', { maxAge: '1h' }))
+  }
+  app.use((request, response, next) => {
+    const reads = request.method === 'GET' || request.method === 'HEAD'
+    if (reads || sameOrigin(request.headers, settings.publicAddress)) next()
+    else response.status(403).type('text/plain').send('This form was sent from another site.')
+  })
+  app.use(
+    createRequestHandler({
+      build,
+      getLoadContext: request => {
+        const context = new RouterContextProvider()
+        context.set(servicesContext, services)
+        context.set(addressContext, request.ip ?? 'unknown')
+        return context
+      },
+    }),
+  )
+  app.use(((error, _request, response, _next) => {
+    log.error({ error }, 'a request failed')
+    if (response.headersSent) response.destroy()
+    else response.status(500).type('text/plain').send('Something went wrong here. Nothing was changed; please try again.')
+  }) satisfies express.ErrorRequestHandler)
+  return app
+}
+
+function upgrade(services: Services, request: IncomingMessage, socket: Duplex, head: Buffer): void {
+  socket.on('error', () => socket.destroy())
+  if (request.url?.split('?')[0] !== BOARD_PATH) {
+    socket.destroy()
+    return
+  }
+  acceptSocket(services, request, socket, head).catch(error => {
+    services.log.error({ error }, 'a socket could not be opened')
+    socket.destroy()
+  })
+}

@@ -1,0 +1,186 @@
+import { type Answer, readAnswers } from '~/core/boards/document'
+import type { Board } from '~/core/boards/board'
+import type { Recorded } from '~/core/live/events'
+import { fold } from '~/core/live/evolve'
+import type { LiveState } from '~/core/live/state'
+import { attendance, roomsOfEverybody } from '~/core/review/attendance'
+import { allMarks, type Mark } from '~/core/review/marks'
+import { addToPulse, type PulseBar } from '~/core/review/pulse'
+import type { SessionReport } from '~/core/review/report'
+import { longMoment } from '~/core/schedule/session-time'
+import { type Contribution, readContributions } from '../boards/board-storage.server'
+import type { BoardServer } from '../boards/board-server.server'
+import type { Database } from '../db/database.server'
+import { notFound } from '../errors.server'
+import type { Place } from '../join/join.server'
+import { readLog } from '../live/event-log.server'
+import { getSession, type Session } from '../sessions/sessions.server'
+
+/** One room of a finished session: what it made and what happened in its lane. */
+export interface ReviewedRoom {
+  id: string
+  name: string
+  members: string[]
+  answers: Answer[]
+  marks: Mark[]
+  pulse: PulseBar[]
+}
+
+export interface SessionReview {
+  session: { id: string; title: string; date: string; timeZone: string; phase: Session['phase']; reviewed: boolean }
+  board: Board
+  openedAt: number
+  endedAt: number
+  rounds: { number: number; startedAt: number; endedAt: number }[]
+  rooms: ReviewedRoom[]
+  people: {
+    id: string
+    shownName: string
+    rooms: string[]
+    presentMs: number
+    inRoomsMs: number
+    contributions: number
+  }[]
+}
+
+/** Everything a session left, for facilitators. Throws not-found when it was never opened. */
+export async function reviewSession(
+  db: Database,
+  boards: BoardServer,
+  sessionId: string,
+  now: number,
+): Promise<SessionReview> {
+  const session = await getSession(db, sessionId)
+  const log = await readLog(db, sessionId)
+  const state = fold(log)
+  if (state.openedAt === null) throw notFound('review')
+  const written = await readContributions(
+    db,
+    state.rooms.map(room => room.copyId),
+  )
+  const endedAt = state.endedAt ?? now
+  const rooms = await reviewedRooms(boards, state, log, written)
+  return {
+    session: {
+      id: session.id,
+      title: session.title,
+      date: longMoment(state.openedAt, session.timeZone),
+      timeZone: session.timeZone,
+      phase: session.phase,
+      reviewed: session.reviewedAt !== null,
+    },
+    board: state.board,
+    openedAt: state.openedAt,
+    endedAt,
+    rounds: [...state.pastRounds, ...(state.round ? [{ ...state.round, endedAt }] : [])].map(
+      ({ number, startedAt, endedAt: to }) => ({ number, startedAt, endedAt: to }),
+    ),
+    rooms,
+    people: peopleOf(log, state, written, now),
+  }
+}
+
+async function reviewedRooms(
+  boards: BoardServer,
+  state: LiveState,
+  log: Recorded[],
+  written: Contribution[],
+): Promise<ReviewedRoom[]> {
+  const marks = allMarks(log)
+  const visited = roomsOfEverybody(log)
+  const members = (roomId: string) =>
+    Object.values(state.participants)
+      .filter(participant => visited.get(participant.id)?.includes(roomId))
+      .map(participant => participant.shownName)
+  return Promise.all(
+    state.rooms.map(async room => {
+      const doc = await boards.read(room.copyId)
+      const answers = readAnswers(doc, state.board)
+      doc.destroy()
+      return {
+        id: room.id,
+        name: room.name,
+        members: members(room.id),
+        answers,
+        marks: marks.filter(mark => mark.roomId === room.id),
+        pulse: written
+          .filter(one => one.copyId === room.copyId)
+          .reduce<PulseBar[]>((bars, one) => addToPulse(bars, one.halfMinute, one.edits), []),
+      }
+    }),
+  )
+}
+
+/** Somebody who gave up a name and took it again, on another device say, is one person: their times add up. */
+function peopleOf(log: Recorded[], state: LiveState, written: Contribution[], now: number): SessionReview['people'] {
+  const roomName = new Map(state.rooms.map(room => [room.id, room.name]))
+  const rows = new Map<string, SessionReview['people'][number]>()
+  for (const one of attendance(log, now)) {
+    const personId = state.participants[one.participantId]?.personId
+    const key = personId ?? one.participantId
+    const pieces = new Set(
+      written.filter(entry => entry.participantId === one.participantId).map(entry => `${entry.promptId}/${entry.entryId}`),
+    )
+    const earlier = rows.get(key)
+    const rooms = one.roomIds.map(id => roomName.get(id) ?? '')
+    rows.set(key, {
+      id: key,
+      shownName: one.shownName,
+      rooms: [...new Set([...(earlier?.rooms ?? []), ...rooms])],
+      presentMs: (earlier?.presentMs ?? 0) + one.presentMs,
+      inRoomsMs: (earlier?.inRoomsMs ?? 0) + one.inRoomsMs,
+      contributions: (earlier?.contributions ?? 0) + pieces.size,
+    })
+  }
+  const absent = state.expected
+    .filter(person => !rows.has(person.personId))
+    .map(({ personId, shownName }) => {
+      return { id: personId, shownName, rooms: [], presentMs: 0, inRoomsMs: 0, contributions: 0 }
+    })
+  return [...rows.values(), ...absent].sort((one, other) => one.shownName.localeCompare(other.shownName, 'en'))
+}
+
+/** The same as a report that can be written out. */
+export function reportOf(review: SessionReview): SessionReport {
+  const minutes = (milliseconds: number) => Math.round(milliseconds / 60_000)
+  return {
+    title: review.session.title,
+    date: `${review.session.date} (${review.session.timeZone})`,
+    board: review.board,
+    rooms: review.rooms.map(({ id, name, members, answers }) => ({ roomId: id, name, members, answers })),
+    people: review.people.map(person => ({
+      shownName: person.shownName,
+      rooms: person.rooms,
+      presentMinutes: minutes(person.presentMs),
+      inRoomsMinutes: minutes(person.inRoomsMs),
+      contributions: person.contributions,
+    })),
+  }
+}
+
+export interface OwnWork {
+  title: string
+  date: string
+  shownName: string
+  board: Board
+  rooms: { name: string; members: string[]; answers: Answer[] }[]
+}
+
+/** What a participant may see afterwards: the rooms they were in, and nothing of any other. */
+export async function ownWork(db: Database, boards: BoardServer, place: Place): Promise<OwnWork> {
+  const session = await getSession(db, place.sessionId)
+  const log = await readLog(db, place.sessionId)
+  const state = fold(log)
+  const me = state.participants[place.participantId]
+  if (!me) throw notFound('page')
+  const visited = new Set(roomsOfEverybody(log).get(me.id))
+  const own: LiveState = { ...state, rooms: state.rooms.filter(room => visited.has(room.id)) }
+  const rooms = await reviewedRooms(boards, own, log, [])
+  return {
+    title: state.title,
+    date: longMoment(state.openedAt ?? session.startsAt, session.timeZone),
+    shownName: me.shownName,
+    board: state.board,
+    rooms: rooms.map(({ name, members, answers }) => ({ name, members, answers })),
+  }
+}

@@ -1,0 +1,24 @@
+import type { Logger } from 'pino'
+import { createContext } from 'react-router'
+import type { Account } from './auth/accounts.server'
+import type { BoardServer } from './boards/board-server.server'
+import type { Database } from './db/database.server'
+import type { Limits } from './limits.server'
+import type { LiveHub } from './live/hub.server'
+import type { Settings } from './settings.server'
+
+/** What a request can work with; made once for the process. */
+export interface Services {
+  db: Database
+  hub: LiveHub
+  boards: BoardServer
+  limits: Limits
+  settings: Settings
+  log: Logger
+}
+
+export const servicesContext = createContext<Services>()
+/** The caller's network address, for limits only. */
+export const addressContext = createContext<string>()
+/** Who is signed in; set for every page behind the sign-in. */
+export const accountContext = createContext<Account>()

@@ -1,0 +1,142 @@
+import { desc, eq } from 'drizzle-orm'
+import type { SessionForm } from '~/contracts/forms'
+import type { OpeningPlan } from '~/core/live/events'
+import { momentOf } from '~/core/schedule/session-time'
+import { getBoard } from '../boards/boards.server'
+import { getCohort } from '../cohorts/cohorts.server'
+import type { Database } from '../db/database.server'
+import { boardCopies, cohorts, people, sessions } from '../db/schema.server'
+import { notFound } from '../errors.server'
+import { getGrouping } from '../groupings/groupings.server'
+import { done, type Result, refused } from '../result'
+import { newId, newJoinCode } from '../tokens.server'
+
+export type Session = typeof sessions.$inferSelect
+
+export type SessionProblem =
+  | { code: 'no-such-date' }
+  | { code: 'already-open' }
+  | { code: 'empty-groups'; names: string[] }
+  | { code: 'room-names-repeat'; name: string }
+
+export interface SessionSummary {
+  id: string
+  title: string
+  startsAt: Date
+  timeZone: string
+  phase: Session['phase']
+  cohortName: string
+  joinCode: string
+  reviewedAt: Date | null
+}
+
+export async function listSessions(db: Database): Promise<SessionSummary[]> {
+  const rows = await db
+    .select({ session: sessions, cohortName: cohorts.name })
+    .from(sessions)
+    .innerJoin(cohorts, eq(cohorts.id, sessions.cohortId))
+    .orderBy(desc(sessions.startsAt), desc(sessions.id))
+  return rows.map(({ session, cohortName }) => {
+    const { id, title, startsAt, timeZone, phase, joinCode, reviewedAt } = session
+    return { id, title, startsAt, timeZone, phase, cohortName, joinCode, reviewedAt }
+  })
+}
+
+/** A session's plan. Throws not-found. */
+export async function getSession(db: Database, sessionId: string): Promise<Session> {
+  const [session] = await db.select().from(sessions).where(eq(sessions.id, sessionId))
+  if (!session) throw notFound('session')
+  return session
+}
+
+export async function createSession(db: Database, form: SessionForm): Promise<Result<string, SessionProblem>> {
+  const plan = await planFrom(db, form)
+  if (!plan.ok) return plan
+  const id = newId()
+  await db.insert(sessions).values({ id, joinCode: newJoinCode(), ...plan.value })
+  return done(id)
+}
+
+/** Changes the plan of a session that has not been opened. */
+export async function savePlan(db: Database, sessionId: string, form: SessionForm): Promise<Result<null, SessionProblem>> {
+  const session = await getSession(db, sessionId)
+  if (session.phase !== 'planned') return refused({ code: 'already-open' })
+  const plan = await planFrom(db, form)
+  if (!plan.ok) return plan
+  await db.update(sessions).set(plan.value).where(eq(sessions.id, sessionId))
+  return done(null)
+}
+
+async function planFrom(db: Database, form: SessionForm): Promise<Result<Omit<Session, 'id' | 'joinCode' | 'phase' | 'reviewedAt'>, SessionProblem>> {
+  const startsAt = momentOf(form.date, form.time, form.timeZone)
+  if (!startsAt) return refused({ code: 'no-such-date' })
+  const grouping = await getGrouping(db, form.groupingId)
+  await getBoard(db, form.boardId)
+  const own = new Map(grouping.groups.map(group => [group.id, group.name]))
+  const renamed = form.rooms.filter(room => own.has(room.groupId) && room.name && room.name !== own.get(room.groupId))
+  const roomNames = Object.fromEntries(renamed.map(room => [room.groupId, room.name]))
+  const repeated = firstRepeat(grouping.groups.map(group => roomNames[group.id] ?? group.name))
+  if (repeated) return refused({ code: 'room-names-repeat', name: repeated })
+  const { title, timeZone, groupingId, boardId, roomMinutes, graceSeconds, waitingList } = form
+  const { cohortId } = grouping
+  return done({ title, startsAt, timeZone, cohortId, groupingId, boardId, roomNames, roomMinutes, graceSeconds, waitingList })
+}
+
+function firstRepeat(names: string[]): string | undefined {
+  const plain = names.map(name => name.trim().toLowerCase())
+  return names.find((_, place) => plain.indexOf(plain[place] as string) !== place)
+}
+
+/**
+ * What the session is opened with, from its plan as it is now, and the board copies, one for each room.
+ * People taken off the list since the grouping was made are left out. Everybody on the list may join, also those
+ * whom the grouping gives no room.
+ */
+export async function prepareOpening(db: Database, sessionId: string): Promise<Result<OpeningPlan, SessionProblem>> {
+  const session = await getSession(db, sessionId)
+  const [grouping, cohort, { id: _board, ...board }] = await Promise.all([
+    getGrouping(db, session.groupingId),
+    getCohort(db, session.cohortId),
+    getBoard(db, session.boardId),
+  ])
+  const listed = new Set(cohort.people.map(person => person.id))
+  const empty = grouping.groups.filter(group => !group.personIds.some(id => listed.has(id)))
+  if (empty.length > 0) return refused({ code: 'empty-groups', names: empty.map(group => group.name) })
+  const rooms = grouping.groups.map(group => ({
+    id: newId(),
+    name: session.roomNames[group.id] ?? group.name,
+    copyId: newId(),
+    personIds: group.personIds,
+  }))
+  const roomOf = new Map(rooms.flatMap(room => room.personIds.map(id => [id, room.id] as const)))
+  return done({
+    title: session.title,
+    rooms: rooms.map(({ id, name, copyId }) => ({ id, name, copyId })),
+    people: cohort.people.map(person => ({
+      personId: person.id,
+      shownName: person.shownName,
+      roomId: roomOf.get(person.id) ?? null,
+    })),
+    board,
+    roomSeconds: session.roomMinutes * 60,
+    graceSeconds: session.graceSeconds,
+    waitingList: session.waitingList,
+  })
+}
+
+/** Makes the board copies of an opening, inside the transaction that records it. */
+export async function makeCopies(db: Database, sessionId: string, plan: OpeningPlan): Promise<void> {
+  await db
+    .insert(boardCopies)
+    .values(plan.rooms.map(room => ({ id: room.copyId, sessionId, roomId: room.id, board: plan.board })))
+}
+
+/** Whole names of the people a session's participants stand for, by person id; also of people no longer listed. */
+export async function wholeNames(db: Database, cohortId: string): Promise<Map<string, string>> {
+  const rows = await db.select().from(people).where(eq(people.cohortId, cohortId))
+  return new Map(rows.map(row => [row.id, `${row.firstName} ${row.familyName}`.trim()]))
+}
+
+export async function markReviewed(db: Database, sessionId: string, at: Date | null): Promise<void> {
+  await db.update(sessions).set({ reviewedAt: at }).where(eq(sessions.id, sessionId))
+}

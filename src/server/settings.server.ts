@@ -1,0 +1,39 @@
+import { resolve } from 'node:path'
+import { z } from 'zod'
+
+/** What a server is told from outside, through environment variables. See the README. */
+export interface Settings {
+  port: number
+  dataFolder: string
+  /** The address people reach it at, such as `https://groups.example.org`; null: whatever address they used. */
+  publicAddress: string | null
+  /** How many proxies stand before it, whose word about the caller's address is taken. */
+  trustedProxies: number
+  /** Load the made-up school into an empty data folder. */
+  demo: boolean
+}
+
+const environment = z.object({
+  PORT: z.coerce.number().int().min(0).max(65535).default(3000),
+  DATA_FOLDER: z.string().min(1).default('data'),
+  PUBLIC_ADDRESS: z.url({ protocol: /^https?$/ }).optional(),
+  TRUSTED_PROXIES: z.coerce.number().int().min(0).max(10).default(0),
+  DEMO: z.enum(['0', '1']).default('0'),
+})
+
+/** Reads the settings; throws an error that names each wrong variable. */
+export function readSettings(variables: Record<string, string | undefined>): Settings {
+  const read = environment.safeParse(variables)
+  if (!read.success) {
+    const faults = read.error.issues.map(issue => `${issue.path.join('.')}: ${issue.message}`)
+    throw new Error(`These settings can't be used: ${faults.join('; ')}`)
+  }
+  const { PORT, DATA_FOLDER, PUBLIC_ADDRESS, TRUSTED_PROXIES, DEMO } = read.data
+  return {
+    port: PORT,
+    dataFolder: resolve(DATA_FOLDER),
+    publicAddress: PUBLIC_ADDRESS ? new URL(PUBLIC_ADDRESS).origin : null,
+    trustedProxies: TRUSTED_PROXIES,
+    demo: DEMO === '1',
+  }
+}
