@@ -6,6 +6,9 @@ const only = (name, from, allowed) => ({
   to: { path: '^src/', pathNot: allowed },
 })
 
+/** Parts of the interface that more than one feature shows. */
+const SHARED = ['^src/app/live-client/', '^src/app/board-view/', '^src/app/lanes/']
+
 module.exports = {
   forbidden: [
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
@@ -15,10 +18,18 @@ module.exports = {
       severity: 'error',
       comment: 'The computation stays free of the interface, the database and the clock.',
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
-      to: { path: 'node_modules', pathNot: 'node_modules/(@types/)?(pure-rand|yjs|papaparse|date-fns|@date-fns)' },
+      to: {
+        path: 'node_modules',
+        pathNot: 'node_modules/(@types/)?(pure-rand|yjs|papaparse|date-fns|@date-fns)',
+      },
     },
     only('contracts-import-core', '^src/contracts/', ['^src/contracts/', '^src/core/']),
-    only('server-imports', '^src/server/', ['^src/server/', '^src/core/', '^src/contracts/', '^src/demo/load']),
+    only('server-imports', '^src/server/', [
+      '^src/server/',
+      '^src/core/',
+      '^src/contracts/',
+      '^src/demo/load',
+    ]),
     only('demo-imports', '^src/demo/', ['^src/demo/', '^src/core/', '^src/contracts/', '^src/server/']),
     only('ui-imports-packages', '^src/app/ui/', ['^src/app/ui/']),
     only('features-imports', '^src/app/features/', [
@@ -27,6 +38,13 @@ module.exports = {
       '^src/contracts/',
       '^src/app/ui/',
       '^src/app/workers/',
+      ...SHARED,
+    ]),
+    only('shared-parts-imports', '^src/app/(live-client|board-view|lanes)/', [
+      '^src/core/',
+      '^src/contracts/',
+      '^src/app/ui/',
+      ...SHARED,
     ]),
     {
       name: 'no-sibling-features',

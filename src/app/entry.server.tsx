@@ -32,7 +32,10 @@ export default async function handleRequest(
     </CacheProvider>,
   )
   const styles = constructStyleTagsFromChunks(extractCriticalToChunks(html))
-  return new Response(html.replace('</head>', () => `${styles}</head>`), { status, headers })
+  return new Response(
+    html.replace('</head>', () => `${styles}</head>`),
+    { status, headers },
+  )
 }
 
 function renderWhole(page: React.ReactElement): Promise<string> {

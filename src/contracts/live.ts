@@ -62,7 +62,12 @@ export const liveEventSchema: z.ZodType<LiveEvent> = z.discriminatedUnion('type'
   z.object({ type: z.literal('connected'), participantId: id }),
   z.object({ type: z.literal('disconnected'), participantId: id }),
   z.object({ type: z.literal('released'), participantId: id }),
-  z.object({ type: z.literal('sent-out'), number: z.number(), endsAt: z.number(), participantIds: z.array(id) }),
+  z.object({
+    type: z.literal('sent-out'),
+    number: z.number(),
+    endsAt: z.number(),
+    participantIds: z.array(id),
+  }),
   z.object({ type: z.literal('placed'), participantId: id, roomId: id.nullable(), intoRoom: z.boolean() }),
   z.object({ type: z.literal('time-added'), seconds: z.number(), endsAt: z.number() }),
   z.object({ type: z.literal('warned'), secondsLeft: z.number() }),

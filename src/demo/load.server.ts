@@ -1,5 +1,6 @@
 /** Loads the made-up school into an empty data folder: people, groupings, boards, sessions past, ended and to come. */
 import { eq } from 'drizzle-orm'
+import { writeCsv } from '~/core/formats/csv'
 import { drawGrouping } from '~/core/grouping/grouping'
 import { evenSizes } from '~/core/grouping/sizes'
 import { dateFields } from '~/core/schedule/session-time'
@@ -11,9 +12,16 @@ import { cohorts, sessions } from '~/server/db/schema.server'
 import { createGrouping } from '~/server/groupings/groupings.server'
 import { createSession, markReviewed } from '~/server/sessions/sessions.server'
 import { newId } from '~/server/tokens.server'
-import { writeCsv } from '~/core/formats/csv'
-import { COHORTS, DEMO_PASSWORD, FACILITATORS, STATION_BOARD, STATIONS, TIME_ZONE, WALK_BOARD } from './school'
 import { recordSession } from './record-session.server'
+import {
+  COHORTS,
+  DEMO_PASSWORD,
+  FACILITATORS,
+  STATION_BOARD,
+  STATIONS,
+  TIME_ZONE,
+  WALK_BOARD,
+} from './school'
 
 const TONIGHT = 'Evening 6: Six stations'
 const DAY = 24 * 60 * 60 * 1000
@@ -30,25 +38,30 @@ const PAST_TITLES = [
 export async function loadDemo(db: Database, now = Date.now()): Promise<void> {
   if (await hasAccounts(db)) return
   const [marit] = await Promise.all(FACILITATORS.map(account => madeAccount(db, account)))
-  const [tuesday, wednesday] = await Promise.all(COHORTS.map(cohort => madeCohort(db, cohort)))
+  const [evenings, weekends] = await Promise.all(COHORTS.map(cohort => madeCohort(db, cohort)))
   const stationBoard = await createBoard(db, STATION_BOARD)
   await createBoard(db, WALK_BOARD)
-  if (!marit || !tuesday || !wednesday) throw new Error('The demo data is incomplete.')
+  if (!marit || !evenings || !weekends) throw new Error('The demo data is incomplete.')
   for (const [week, title] of PAST_TITLES.entries()) {
-    const startsAt = evening(now - (PAST_TITLES.length - week) * 7 * DAY)
-    const groupingId = await madeGrouping(db, marit, tuesday, `Stations, week ${week + 1}`, week + 1, 6)
+    const startsAt = seven(now - (PAST_TITLES.length - week) * 7 * DAY)
+    const groupingId = await madeGrouping(db, marit, evenings, `Stations, week ${week + 1}`, week + 1, 6)
     const sessionId = await madeSession(db, { title, startsAt, groupingId, boardId: stationBoard })
     await recordSession(db, { sessionId, account: marit, startsAt, seed: week + 1 })
     await markReviewed(db, sessionId, new Date(startsAt + DAY))
   }
-  const three = await madeGrouping(db, marit, wednesday, 'Three teams', 40, 3)
+  const three = await madeGrouping(db, marit, weekends, 'Three teams', 40, 3)
   const ended = now - 50 * 60 * 1000
-  const mapEvening = await madeSession(db, { title: 'Reading the marsh together', startsAt: ended, groupingId: three, boardId: stationBoard })
+  const mapEvening = await madeSession(db, {
+    title: 'Reading the marsh together',
+    startsAt: ended,
+    groupingId: three,
+    boardId: stationBoard,
+  })
   await recordSession(db, { sessionId: mapEvening, account: marit, startsAt: ended, seed: 40 })
-  const tonight = await madeGrouping(db, marit, tuesday, 'Six stations', 7, 6)
+  const tonight = await madeGrouping(db, marit, evenings, 'Six stations', 7, 6)
   await madeSession(db, {
     title: TONIGHT,
-    startsAt: evening(now),
+    startsAt: seven(now),
     groupingId: tonight,
     boardId: stationBoard,
     waitingList: true,
@@ -67,11 +80,15 @@ export async function demoWelcome(db: Database): Promise<DemoWelcome | null> {
   const planned = await db.select().from(sessions).where(eq(sessions.title, TONIGHT))
   const [tonight] = planned
   if (!tonight) return null
-  return { accounts: FACILITATORS.map(account => account.email), password: DEMO_PASSWORD, joinCode: tonight.joinCode }
+  return {
+    accounts: FACILITATORS.map(account => account.email),
+    password: DEMO_PASSWORD,
+    joinCode: tonight.joinCode,
+  }
 }
 
 /** Seven in the evening of that day, at the school. */
-function evening(at: number): number {
+function seven(at: number): number {
   const { time } = dateFields(at, TIME_ZONE)
   const [hour = 0, minute = 0] = time.split(':').map(Number)
   return at - (at % 60_000) + (19 * 60 - hour * 60 - minute) * 60_000
@@ -115,7 +132,11 @@ async function madeGrouping(
   const form = {
     name,
     version: null,
-    groups: drawn.groups.map((ids, place) => ({ id: newId(), name: STATIONS[place]?.station ?? `Team ${place + 1}`, personIds: ids })),
+    groups: drawn.groups.map((ids, place) => ({
+      id: newId(),
+      name: STATIONS[place]?.station ?? `Team ${place + 1}`,
+      personIds: ids,
+    })),
   }
   const made = await createGrouping(db, account, cohortId, form)
   if (!made.ok) throw new Error(`The demo grouping could not be made: ${made.problem.code}`)

@@ -27,7 +27,10 @@ interface Recording {
 
 const MINUTE = 60_000
 
-export async function recordSession(db: Database, { sessionId, account, startsAt, seed }: Recording): Promise<void> {
+export async function recordSession(
+  db: Database,
+  { sessionId, account, startsAt, seed }: Recording,
+): Promise<void> {
   const plan = await prepareOpening(db, sessionId)
   if (!plan.ok) throw new Error(`The demo session could not be opened: ${plan.problem.code}`)
   const random = randomStream(seed)
@@ -40,11 +43,20 @@ export async function recordSession(db: Database, { sessionId, account, startsAt
     play.at(startsAt + (late ? 6 * MINUTE : -random.below(240) * 1000))
     play.tell(door, { type: 'join', participantId, personId, shownName })
     play.tell(door, { type: 'connect', participantId })
-    if (late) play.later(startsAt + 7 * MINUTE, facilitator, { type: 'place', participantId, roomId: roomOf(plan.value, personId) })
+    if (late)
+      play.later(startsAt + 7 * MINUTE, facilitator, {
+        type: 'place',
+        participantId,
+        roomId: roomOf(plan.value, personId),
+      })
   }
   const sentOut = startsAt + 3 * MINUTE
   play.later(sentOut, facilitator, { type: 'send-out', seconds: plan.value.roomSeconds })
-  play.later(sentOut + 4 * MINUTE, facilitator, { type: 'broadcast', messageId: newId(), text: 'Please begin with the sheet now; the cards can wait.' })
+  play.later(sentOut + 4 * MINUTE, facilitator, {
+    type: 'broadcast',
+    messageId: newId(),
+    text: 'Please begin with the sheet now; the cards can wait.',
+  })
   playVisits(play, plan.value, places, facilitator, sentOut, random)
   play.later(sentOut + 16 * MINUTE, facilitator, { type: 'end' })
   const { entries, state } = play.perform()
@@ -71,7 +83,8 @@ function arrivals(plan: OpeningPlan, random: RandomStream): PlaceTaken[] {
     })
 }
 
-const roomOf = (plan: OpeningPlan, personId: string) => plan.people.find(person => person.personId === personId)?.roomId ?? null
+const roomOf = (plan: OpeningPlan, personId: string) =>
+  plan.people.find(person => person.personId === personId)?.roomId ?? null
 
 function playVisits(
   play: Play,
@@ -83,7 +96,11 @@ function playVisits(
 ): void {
   const [caller, dropper] = [places[random.below(places.length)], places[random.below(places.length)]]
   if (caller && !caller.late) {
-    play.later(sentOut + 2 * MINUTE, { kind: 'participant', participantId: caller.participantId }, { type: 'call-help', helpId: newId() })
+    play.later(
+      sentOut + 2 * MINUTE,
+      { kind: 'participant', participantId: caller.participantId },
+      { type: 'call-help', helpId: newId() },
+    )
     const roomId = roomOf(plan, caller.personId)
     if (roomId) play.later(sentOut + 3 * MINUTE, facilitator, { type: 'visit', roomId })
   }
@@ -139,22 +156,45 @@ class Play {
 }
 
 async function keepPlaces(db: Database, sessionId: string, places: PlaceTaken[]): Promise<void> {
-  await db
-    .insert(participants)
-    .values(places.map(({ participantId }) => ({ id: participantId, sessionId, tokenHash: tokenHash(newToken()), reviewToken: newToken() })))
+  await db.insert(participants).values(
+    places.map(({ participantId }) => ({
+      id: participantId,
+      sessionId,
+      tokenHash: tokenHash(newToken()),
+      reviewToken: newToken(),
+    })),
+  )
 }
 
-async function keepWork(db: Database, plan: OpeningPlan, state: LiveState, sentOut: number, random: RandomStream): Promise<void> {
+async function keepWork(
+  db: Database,
+  plan: OpeningPlan,
+  state: LiveState,
+  sentOut: number,
+  random: RandomStream,
+): Promise<void> {
   for (const [place, room] of plan.rooms.entries()) {
     const writers = Object.values(state.participants).filter(participant => participant.roomId === room.id)
     const work = STATIONS[place % STATIONS.length]
     if (!work || writers.length === 0) continue
     const doc = new Y.Doc()
-    const written = writeBoard(doc, plan, room.copyId, work, writers.map(writer => writer.id), sentOut, random)
+    const written = writeBoard(
+      doc,
+      plan,
+      room.copyId,
+      work,
+      writers.map(writer => writer.id),
+      sentOut,
+      random,
+    )
     await db.insert(boardUpdates).values({ copyId: room.copyId, update: Y.encodeStateAsUpdate(doc) })
-    await db
-      .insert(contributions)
-      .values(mergeContributions(written).map(one => ({ ...one, at: new Date(one.at), halfMinute: new Date(one.halfMinute) })))
+    await db.insert(contributions).values(
+      mergeContributions(written).map(one => ({
+        ...one,
+        at: new Date(one.at),
+        halfMinute: new Date(one.halfMinute),
+      })),
+    )
     doc.destroy()
   }
 }
@@ -188,7 +228,8 @@ function writeBoard(
     return paragraph
   })
   sheetOf(doc, sheet.id).insert(0, lines)
-  for (let minute = 5; minute < 10.5; minute += 0.5) credit(sheet.id, 'whole', work.sheet.join('\n'), minute, 3 + random.below(40))
+  for (let minute = 5; minute < 10.5; minute += 0.5)
+    credit(sheet.id, 'whole', work.sheet.join('\n'), minute, 3 + random.below(40))
   answerOf(doc, yesNo.id).set('answer', work.answer)
   reasonOf(doc, yesNo.id).insert(0, work.reason)
   credit(yesNo.id, 'whole', work.reason, 11, 10 + random.below(20))

@@ -10,7 +10,15 @@ export const FACILITATORS = [
   { displayName: 'Tobias Ferrand', email: 'tobias@lowmarsh.example' },
 ]
 
-type Row = [first: string, family: string, shownAs: string, years: number, parish: string, language: string, lead: boolean]
+type Row = [
+  first: string,
+  family: string,
+  shownAs: string,
+  years: number,
+  parish: string,
+  language: string,
+  lead: boolean,
+]
 
 const EVENING: Row[] = [
   ['Ana', 'Pereira', '', 2, 'Lowmarsh', 'Portuguese', false],
@@ -39,7 +47,7 @@ const EVENING: Row[] = [
   ['Wren', '', '', 9, 'Heron Green', 'English', true],
 ]
 
-const WEDNESDAY: Row[] = [
+const WEEKEND: Row[] = [
   ['Xanthe', 'Galanis', '', 1, 'Lowmarsh', 'Greek', false],
   ['Yusuf', 'Demirkol', '', 3, 'Saltby', 'Turkish', true],
   ['Zofia', 'Nowicka', '', 0, 'Eastwick', 'Polish', false],
@@ -51,7 +59,15 @@ const WEDNESDAY: Row[] = [
   ['Fenna', 'Hoekema', '', 0, 'Heron Green', 'Frisian', false],
 ]
 
-const person = ([firstName, familyName, shownAs, years, parish, language, trainedToLead]: Row): ImportedPerson => ({
+const person = ([
+  firstName,
+  familyName,
+  shownAs,
+  years,
+  parish,
+  language,
+  trainedToLead,
+]: Row): ImportedPerson => ({
   firstName,
   familyName,
   shownAs,
@@ -61,8 +77,8 @@ const person = ([firstName, familyName, shownAs, years, parish, language, traine
 })
 
 export const COHORTS = [
-  { name: 'Tuesday stewards', people: EVENING.map(person) },
-  { name: 'Wednesday stewards', people: WEDNESDAY.map(person) },
+  { name: 'Evening course', people: EVENING.map(person) },
+  { name: 'Weekend course', people: WEEKEND.map(person) },
 ]
 
 export const STATION_BOARD: Board = {
@@ -132,7 +148,11 @@ export const STATIONS: StationWork[] = [
   },
   {
     station: 'Reeds and rushes',
-    cards: ['Sedges have edges, rushes are round.', 'New shoots already under the old stems.', 'A harvest mouse nest, empty.'],
+    cards: [
+      'Sedges have edges, rushes are round.',
+      'New shoots already under the old stems.',
+      'A harvest mouse nest, empty.',
+    ],
     sheet: [
       'Roll the stem between two fingers: you feel the three corners of a sedge at once.',
       'Cut only the marked third of the bed each winter, so that something always stands.',
@@ -148,13 +168,20 @@ export const STATIONS: StationWork[] = [
       'Teal whistle, wigeon whistle longer.',
       'A wren far louder than its size.',
     ],
-    sheet: ['Close your eyes, turn slowly, and hold up a finger for every different voice.', 'Name them afterwards. Counting comes before naming.'],
+    sheet: [
+      'Close your eyes, turn slowly, and hold up a finger for every different voice.',
+      'Name them afterwards. Counting comes before naming.',
+    ],
     answer: 'no',
     reason: 'At that hour it is dark before the bus has left.',
   },
   {
     station: 'Soil and peat',
-    cards: ['The auger comes up black for 80 cm, then blue clay.', 'Squeeze it: the water is clear, so it is hardly rotted.', 'A birch twig that looks a year old and is not.'],
+    cards: [
+      'The auger comes up black for 80 cm, then blue clay.',
+      'Squeeze it: the water is clear, so it is hardly rotted.',
+      'A birch twig that looks a year old and is not.',
+    ],
     sheet: [
       'Squeeze a handful: clear water means young peat, mud between your fingers means old.',
       'Fill the hole again in the order it came out.',
@@ -164,7 +191,12 @@ export const STATIONS: StationWork[] = [
   },
   {
     station: 'Reading the map',
-    cards: ['The path on the map is now under water.', 'North on the board is not north on the ground.', 'The old sluice is marked as a bridge.', 'Contour lines a metre apart: the whole marsh has four.'],
+    cards: [
+      'The path on the map is now under water.',
+      'North on the board is not north on the ground.',
+      'The old sluice is marked as a bridge.',
+      'Contour lines a metre apart: the whole marsh has four.',
+    ],
     sheet: ['Turn the map until the church on it points at the church. Only then look for yourself on it.'],
     answer: 'yes',
     reason: 'With a stake to find at the end of every leg.',

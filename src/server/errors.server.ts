@@ -25,4 +25,7 @@ export const statusOf = (error: RoundTableError): number => STATUS[error.code]
 
 /** What a missing thing is called when it is not found. */
 export const notFound = (what: string): RoundTableError =>
-  new RoundTableError('not-found', `This ${what} is not here. It may have been removed, or the address is not complete.`)
+  new RoundTableError(
+    'not-found',
+    `This ${what} is not here. It may have been removed, or the address is not complete.`,
+  )

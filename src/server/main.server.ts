@@ -72,7 +72,8 @@ function createApp(
     response.set({
       'X-Content-Type-Options': 'nosniff',
       'Referrer-Policy': 'same-origin',
-      'Content-Security-Policy': "frame-ancestors 'none'; object-src 'none'; base-uri 'self'; form-action 'self'",
+      'Content-Security-Policy':
+        "frame-ancestors 'none'; object-src 'none'; base-uri 'self'; form-action 'self'",
     })
     next()
   })
@@ -105,7 +106,11 @@ function createApp(
   app.use(((error, _request, response, _next) => {
     log.error({ error }, 'a request failed')
     if (response.headersSent) response.destroy()
-    else response.status(500).type('text/plain').send('Something went wrong here. Nothing was changed; please try again.')
+    else
+      response
+        .status(500)
+        .type('text/plain')
+        .send('Something went wrong here. Nothing was changed; please try again.')
   }) satisfies express.ErrorRequestHandler)
   return app
 }

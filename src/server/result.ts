@@ -2,4 +2,7 @@
 export type Result<Value, Problem> = { ok: true; value: Value } | { ok: false; problem: Problem }
 
 export const done = <Value>(value: Value): { ok: true; value: Value } => ({ ok: true, value })
-export const refused = <Problem>(problem: Problem): { ok: false; problem: Problem } => ({ ok: false, problem })
+export const refused = <Problem>(problem: Problem): { ok: false; problem: Problem } => ({
+  ok: false,
+  problem,
+})

@@ -7,11 +7,21 @@ export function AnswerText({ answer }: { answer: Answer | undefined }) {
   const texts = answer ? answerTexts(answer) : []
   if (texts.length === 0) return <chakra.p color="quiet">Nothing written.</chakra.p>
   if (answer?.kind === 'cards') {
+    const cards = answer.cards.filter(card => card.text.trim())
     return (
       <Stack as="ul" gap="6px" listStyleType="none">
-        {texts.map((text, place) => (
-          <chakra.li key={`${place}-${text}`} bg="paper" borderWidth="1px" borderRadius="6px" px="8px" py="5px" whiteSpace="pre-wrap" overflowWrap="anywhere">
-            {text}
+        {cards.map(card => (
+          <chakra.li
+            key={card.id}
+            bg="paper"
+            borderWidth="1px"
+            borderRadius="6px"
+            px="8px"
+            py="5px"
+            whiteSpace="pre-wrap"
+            overflowWrap="anywhere"
+          >
+            {card.text}
           </chakra.li>
         ))}
       </Stack>

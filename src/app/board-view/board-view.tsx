@@ -1,9 +1,10 @@
 import { Box, chakra, Stack } from '@chakra-ui/react'
 import { lazy, Suspense, useEffect, useState, useSyncExternalStore } from 'react'
-import type { Board, Prompt } from '~/core/boards/board'
+import type { Board } from '~/core/boards/board'
 import { BoardConnection, type BoardStatus } from '../live-client/board-connection'
 import { Cards } from './cards'
 import { Instructions } from './instructions'
+import type { PromptSpaceProps } from './prompt-space'
 import { YesNo } from './yes-no'
 
 /** The text editor is by far the largest part of a board; it is fetched when the first sheet is met. */
@@ -65,19 +66,17 @@ function OpenBoard({ connection, board, me, names, onStatus }: OpenBoardProps) {
             </chakra.span>
             {prompt.text}
           </chakra.h3>
-          <PromptSpace prompt={prompt} connection={connection} readOnly={me === null} names={names} authors={status.authors} />
+          <PromptSpace
+            prompt={prompt}
+            connection={connection}
+            readOnly={me === null}
+            names={names}
+            authors={status.authors}
+          />
         </chakra.section>
       ))}
     </Stack>
   )
-}
-
-export interface PromptSpaceProps {
-  prompt: Prompt
-  connection: BoardConnection
-  readOnly: boolean
-  names: Readonly<Record<string, string>>
-  authors: Readonly<Record<string, string>>
 }
 
 function PromptSpace(props: PromptSpaceProps) {

@@ -5,7 +5,7 @@ import type * as Y from 'yjs'
 import { addCard, cardsOf, cardText, readAnswer, removeCard } from '~/core/boards/document'
 import { Button } from '../ui/button'
 import { Field, TextArea } from '../ui/fields'
-import type { PromptSpaceProps } from './board-view'
+import type { PromptSpaceProps } from './prompt-space'
 import { useShared, useSharedText } from './use-shared'
 
 const LONGEST_CARD = 400
@@ -13,12 +13,20 @@ const LONGEST_CARD = 400
 /** Many short contributions, each with who wrote it. */
 export function Cards({ prompt, connection, readOnly, authors }: PromptSpaceProps) {
   const { doc } = connection
-  const ids = useShared(cardsOf(doc, prompt.id) as unknown as Y.AbstractType<unknown>, () => cardIds(doc, prompt))
+  const ids = useShared(cardsOf(doc, prompt.id) as unknown as Y.AbstractType<unknown>, () =>
+    cardIds(doc, prompt),
+  )
   const list = ids === '' ? [] : ids.split(' ')
   return (
     <Box>
       {list.length === 0 && readOnly && <chakra.p color="quiet">No cards yet.</chakra.p>}
-      <Grid as="ul" listStyleType="none" gap="8px" templateColumns="repeat(auto-fill, minmax(200px, 1fr))" aria-label="Cards">
+      <Grid
+        as="ul"
+        listStyleType="none"
+        gap="8px"
+        templateColumns="repeat(auto-fill, minmax(200px, 1fr))"
+        aria-label="Cards"
+      >
         {list.map(id => {
           const text = cardText(doc, prompt.id, id)
           return text ? (
@@ -52,7 +60,15 @@ interface CardProps {
 function Card({ text, author, readOnly, onRemove }: CardProps) {
   const shared = useSharedText(text)
   return (
-    <Box as="li" bg="panel" borderWidth="1px" borderRadius="6px" p="8px" display="flex" flexDirection="column">
+    <Box
+      as="li"
+      bg="panel"
+      borderWidth="1px"
+      borderRadius="6px"
+      p="8px"
+      display="flex"
+      flexDirection="column"
+    >
       {readOnly ? (
         <chakra.p whiteSpace="pre-wrap" overflowWrap="anywhere" flex="1">
           {shared.value}
@@ -62,8 +78,8 @@ function Card({ text, author, readOnly, onRemove }: CardProps) {
           {...shared}
           aria-label={`Card${author ? ` by ${author}` : ''}`}
           maxLength={LONGEST_CARD}
-          rows={2}
-          minH="48px"
+          rows={1}
+          minH="30px"
           p="2px"
           borderColor="transparent"
           bg="transparent"
@@ -75,7 +91,12 @@ function Card({ text, author, readOnly, onRemove }: CardProps) {
       <Flex justify="space-between" align="center" color="quiet" fontSize="s" minH="28px">
         <span>{author}</span>
         {!readOnly && (
-          <Button size="small" kind="bare" onClick={onRemove} aria-label={`Remove the card: ${shared.value.slice(0, 40)}`}>
+          <Button
+            size="small"
+            kind="bare"
+            onClick={onRemove}
+            aria-label={`Remove the card: ${shared.value.slice(0, 40)}`}
+          >
             Remove
           </Button>
         )}

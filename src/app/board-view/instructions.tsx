@@ -5,8 +5,8 @@ export function Instructions({ steps, large = false }: { steps: string[]; large?
   if (steps.length === 0) return null
   return (
     <chakra.ol ps="1.4em" listStyleType="decimal" fontSize={large ? 'l' : 'm'} lineHeight="1.45">
-      {steps.map((step, place) => (
-        <li key={`${place}-${step}`}>{step}</li>
+      {[...new Set(steps)].map(step => (
+        <li key={step}>{step}</li>
       ))}
     </chakra.ol>
   )

@@ -5,7 +5,7 @@ import { type Editor, EditorContent, useEditor, useEditorState } from '@tiptap/r
 import { StarterKit } from '@tiptap/starter-kit'
 import { sheetName } from '~/core/boards/document'
 import { Button } from '../ui/button'
-import type { PromptSpaceProps } from './board-view'
+import type { PromptSpaceProps } from './prompt-space'
 
 const look = {
   '& .ProseMirror': {
@@ -17,7 +17,11 @@ const look = {
   '& .ProseMirror p + p': { marginTop: '6px' },
   '& .ProseMirror ul': { listStyle: 'disc', paddingInlineStart: '1.3em' },
   '& .ProseMirror ol': { listStyle: 'decimal', paddingInlineStart: '1.5em' },
-  '& .other-cursor': { borderInlineStart: '2px solid var(--ask)', marginInline: '-1px', position: 'relative' },
+  '& .other-cursor': {
+    borderInlineStart: '2px solid var(--ask)',
+    marginInline: '-1px',
+    position: 'relative',
+  },
   '& .other-cursor-name': {
     position: 'absolute',
     insetInlineStart: '-2px',
@@ -40,11 +44,23 @@ export default function Sheet({ prompt, connection, readOnly, names }: PromptSpa
       editable: !readOnly,
       immediatelyRender: false,
       editorProps: {
-        attributes: { role: 'textbox', 'aria-multiline': 'true', 'aria-labelledby': `prompt-${prompt.id}`, tabindex: '0' },
+        attributes: {
+          role: 'textbox',
+          'aria-multiline': 'true',
+          'aria-labelledby': `prompt-${prompt.id}`,
+          tabindex: '0',
+        },
       },
       extensions: [
         // Undo is the shared document's, so that one takes back one's own words and not somebody else's.
-        StarterKit.configure({ undoRedo: false, heading: false, codeBlock: false, code: false, link: false, horizontalRule: false }),
+        StarterKit.configure({
+          undoRedo: false,
+          heading: false,
+          codeBlock: false,
+          code: false,
+          link: false,
+          horizontalRule: false,
+        }),
         Collaboration.configure({ document: connection.doc, field: sheetName(prompt.id) }),
         CollaborationCaret.configure({
           provider: connection.provider,
@@ -78,11 +94,19 @@ function otherCursor(name: string): HTMLElement {
 function Tools({ editor }: { editor: Editor }) {
   const active = useEditorState({
     editor,
-    selector: ({ editor: current }) => ({ bold: current.isActive('bold'), bullets: current.isActive('bulletList') }),
+    selector: ({ editor: current }) => ({
+      bold: current.isActive('bold'),
+      bullets: current.isActive('bulletList'),
+    }),
   })
   return (
     <Flex gap="4px" p="4px" borderBottomWidth="1px" role="toolbar" aria-label="Text">
-      <Button size="small" kind="bare" aria-pressed={active.bold} onClick={() => editor.chain().focus().toggleBold().run()}>
+      <Button
+        size="small"
+        kind="bare"
+        aria-pressed={active.bold}
+        onClick={() => editor.chain().focus().toggleBold().run()}
+      >
         <chakra.b>Bold</chakra.b>
       </Button>
       <Button

@@ -1,9 +1,9 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import type * as Y from 'yjs'
-import { answerOf, readAnswer, reasonOf, type YesNo as Choice } from '~/core/boards/document'
+import { answerOf, type YesNo as Choice, readAnswer, reasonOf } from '~/core/boards/document'
 import { Button } from '../ui/button'
 import { Field, TextArea } from '../ui/fields'
-import type { PromptSpaceProps } from './board-view'
+import type { PromptSpaceProps } from './prompt-space'
 import { useShared, useSharedText } from './use-shared'
 
 const CHOICES: { value: Choice; word: string }[] = [
@@ -45,7 +45,15 @@ export function YesNo({ prompt, connection, readOnly }: PromptSpaceProps) {
         ))}
       </Flex>
       <Field label="Because" hideLabel>
-        {parts => <TextArea {...parts} {...reason} placeholder="Because…" maxLength={2000} css={{ fieldSizing: 'content' }} />}
+        {parts => (
+          <TextArea
+            {...parts}
+            {...reason}
+            placeholder="Because…"
+            maxLength={2000}
+            css={{ fieldSizing: 'content' }}
+          />
+        )}
       </Field>
     </Box>
   )

@@ -5,7 +5,15 @@ import { MARK_LOOK } from './mark-look'
 /** What the marks on the lanes mean. */
 export function Legend() {
   return (
-    <Flex as="ul" listStyleType="none" wrap="wrap" gap="4px 16px" fontSize="s" color="quiet" aria-label="Marks on the lanes">
+    <Flex
+      as="ul"
+      listStyleType="none"
+      wrap="wrap"
+      gap="4px 16px"
+      fontSize="s"
+      color="quiet"
+      aria-label="Marks on the lanes"
+    >
       {MARK_KINDS.map(kind => {
         const { icon: Icon, word } = MARK_LOOK[kind]
         return (

@@ -1,4 +1,15 @@
-import { DoorOpen, type LucideIcon, LifeBuoy, LogIn, Megaphone, MessageSquare, Check, Ear, Plug, Unplug } from 'lucide-react'
+import {
+  Check,
+  DoorOpen,
+  Ear,
+  LifeBuoy,
+  LogIn,
+  type LucideIcon,
+  Megaphone,
+  MessageSquare,
+  Plug,
+  Unplug,
+} from 'lucide-react'
 import type { MarkKind } from '~/core/review/marks'
 
 /** How a mark looks on a lane, and its word: the legend and the list of marks use the same. */

@@ -30,8 +30,25 @@ export function Track({ span, now, pulse, marks }: TrackProps) {
   const length = Math.max(1, span.to - span.from)
   const at = (time: number) => `${(100 * Math.min(Math.max(time - span.from, 0), length)) / length}%`
   return (
-    <Box position="relative" h="56px" bg="panel" borderWidth="1px" borderColor="line" borderRadius="4px" overflow="hidden">
-      {now !== null && <Box position="absolute" insetY="0" left="0" bg="liveWash" style={{ width: at(now) }} aria-hidden="true" />}
+    <Box
+      position="relative"
+      h="50px"
+      bg="panel"
+      borderWidth="1px"
+      borderColor="line"
+      borderRadius="4px"
+      overflow="hidden"
+    >
+      {now !== null && (
+        <Box
+          position="absolute"
+          insetY="0"
+          left="0"
+          bg="liveWash"
+          style={{ width: at(now) }}
+          aria-hidden="true"
+        />
+      )}
       {pulse
         .filter(bar => bar.at + PULSE_MS > span.from && bar.at < span.to)
         .map(bar => (
@@ -45,16 +62,26 @@ export function Track({ span, now, pulse, marks }: TrackProps) {
             style={{
               left: at(bar.at),
               width: `max(2px, ${(100 * PULSE_MS) / length}% - 2px)`,
-              height: `${Math.min(30, 4 + (26 * bar.edits) / FULL_BAR)}px`,
+              height: `${Math.min(28, 4 + (24 * bar.edits) / FULL_BAR)}px`,
             }}
           />
         ))}
       {span.edges.map(edge => (
-        <Box key={edge} position="absolute" insetY="0" w="4px" bg="ink" aria-hidden="true" style={{ left: `calc(${at(edge)} - 4px)` }} />
+        <Box
+          key={edge}
+          position="absolute"
+          insetY="0"
+          w="4px"
+          bg="ink"
+          aria-hidden="true"
+          style={{ left: `calc(${at(edge)} - 4px)` }}
+        />
       ))}
-      {now !== null && <Box position="absolute" insetY="0" w="2px" bg="live" aria-hidden="true" style={{ left: at(now) }} />}
+      {now !== null && (
+        <Box position="absolute" insetY="0" w="2px" bg="live" aria-hidden="true" style={{ left: at(now) }} />
+      )}
       <chakra.ul listStyleType="none" aria-label="What happened">
-        {clustered(marks, span, length).map(({ mark, count }) => {
+        {clustered(marks, span, length).map(({ mark, count, shift }) => {
           const { icon: Icon, word, ask } = MARK_LOOK[mark.kind]
           const words = `${word}${count > 1 ? ` (${count})` : ''}: ${mark.what} at ${clockText(mark.at - span.from)}`
           return (
@@ -64,7 +91,7 @@ export function Track({ span, now, pulse, marks }: TrackProps) {
               top="3px"
               color={ask ? 'ask' : 'ink'}
               title={words}
-              style={{ left: `min(${at(mark.at)}, calc(100% - 18px))` }}
+              style={{ left: `min(calc(${at(mark.at)} + ${shift * 18}px), calc(100% - 18px))` }}
             >
               <Icon size={16} strokeWidth={2.25} aria-hidden="true" />
               <chakra.span srOnly>{words}</chakra.span>
@@ -76,15 +103,39 @@ export function Track({ span, now, pulse, marks }: TrackProps) {
   )
 }
 
-/** Marks of a kind that fall on the same spot are drawn once: a whole room that comes in is one mark. */
-function clustered(marks: readonly Mark[], span: TrackSpan, length: number): { mark: Mark; count: number }[] {
-  const spots = new Map<string, { mark: Mark; count: number }>()
+interface Spot {
+  mark: Mark
+  count: number
+  /** How many marks of other kinds stand at the same spot before it. */
+  shift: number
+}
+
+/** How many spots a track has: marks closer than this would hide each other. */
+const SPOTS = 30
+
+/**
+ * Marks of a kind that fall on the same spot are drawn once: a whole room that comes in is one mark. Different kinds
+ * on one spot stand beside each other.
+ */
+function clustered(marks: readonly Mark[], span: TrackSpan, length: number): Spot[] {
+  const spots = new Map<string, Spot>()
+  const onSpot = new Map<number, number>()
   for (const mark of marks) {
     if (mark.at < span.from || mark.at > span.to) continue
-    const spot = `${mark.kind}-${Math.floor((30 * (mark.at - span.from)) / length)}`
-    const known = spots.get(spot)
-    if (!known) spots.set(spot, { mark, count: 1 })
-    else spots.set(spot, { mark: { ...known.mark, what: `${known.mark.what}, ${mark.what}` }, count: known.count + 1 })
+    const spot = Math.floor((SPOTS * (mark.at - span.from)) / length)
+    const key = `${mark.kind}-${spot}`
+    const known = spots.get(key)
+    if (known) {
+      spots.set(key, {
+        ...known,
+        count: known.count + 1,
+        mark: { ...known.mark, what: `${known.mark.what}, ${mark.what}` },
+      })
+      continue
+    }
+    const shift = onSpot.get(spot) ?? 0
+    onSpot.set(spot, shift + 1)
+    spots.set(key, { mark, count: 1, shift })
   }
   return [...spots.values()]
 }

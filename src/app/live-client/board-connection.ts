@@ -32,6 +32,7 @@ export class BoardConnection {
     this.socket = new HocuspocusProviderWebsocket({
       url: `${scheme}://${location.host}/boards/socket`,
       delay: 700,
+      minDelay: 500,
       maxDelay: 8000,
       onStatus: ({ status }) => {
         this.online = status === WebSocketStatus.Connected
@@ -83,7 +84,9 @@ export class BoardConnection {
   }
 
   private change(part: Partial<BoardStatus>): void {
-    const same = Object.entries(part).every(([name, value]) => this.status[name as keyof BoardStatus] === value)
+    const same = Object.entries(part).every(
+      ([name, value]) => this.status[name as keyof BoardStatus] === value,
+    )
     if (same) return
     this.status = { ...this.status, ...part }
     for (const listener of this.listeners) listener()

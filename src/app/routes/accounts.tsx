@@ -17,7 +17,10 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (form.status !== 'success') return form.reply({ hideFields: ['password'] })
   const made = await createAccount(context.get(servicesContext).db, form.value)
   if (made.ok) return form.reply({ resetForm: true })
-  return form.reply({ fieldErrors: { email: ['This address already has an account.'] }, hideFields: ['password'] })
+  return form.reply({
+    fieldErrors: { email: ['This address already has an account.'] },
+    hideFields: ['password'],
+  })
 }
 
 export default function Accounts({ loaderData, actionData }: Route.ComponentProps) {

@@ -27,11 +27,17 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (fields.get('intent') === 'import') {
     const imported = await answering(importPeople(db, params.cohortId, text))
     if (imported.ok) return { step: 'imported' as const, ids: imported.value }
-    return data({ step: 'problem' as const, text, problem: importProblemText(imported.problem) }, { status: 400 })
+    return data(
+      { step: 'problem' as const, text, problem: importProblemText(imported.problem) },
+      { status: 400 },
+    )
   }
   const preview = await answering(previewImport(db, params.cohortId, text))
   if (preview.ok) return { step: 'preview' as const, text, rows: preview.rows, columns: preview.columns }
-  return data({ step: 'problem' as const, text, problem: importProblemText(preview.problem) }, { status: 400 })
+  return data(
+    { step: 'problem' as const, text, problem: importProblemText(preview.problem) },
+    { status: 400 },
+  )
 }
 
 async function textOf(fields: FormData): Promise<{ text: string } | { text: string; problem: string }> {

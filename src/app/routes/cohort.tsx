@@ -47,7 +47,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       const saved = personId
         ? await answering(changePerson(db, cohortId, personId, form.value))
         : await answering(addPerson(db, cohortId, form.value))
-      return saved.ok ? form.reply({ resetForm: true }) : form.reply({ fieldErrors: personErrors(saved.problem) })
+      return saved.ok
+        ? form.reply({ resetForm: true })
+        : form.reply({ fieldErrors: personErrors(saved.problem) })
     }
     case 'trained':
       await setTrainedToLead(db, cohortId, personIds[0] ?? '', fields.get('trained') === 'on')

@@ -8,7 +8,9 @@ export interface GroupingRefusal {
 }
 
 /** Reads a grouping as the page sends it. */
-export async function readGrouping(request: Request): Promise<{ ok: true; form: GroupingForm } | GroupingRefusal> {
+export async function readGrouping(
+  request: Request,
+): Promise<{ ok: true; form: GroupingForm } | GroupingRefusal> {
   const read = groupingForm.safeParse(await jsonOf(request))
   if (read.success) return { ok: true, form: read.data }
   return { ok: false, message: read.error.issues[0]?.message ?? 'This could not be saved as it is.' }

@@ -4,8 +4,8 @@ import { createGrouping } from '~/server/groupings/groupings.server'
 import { accountContext, servicesContext } from '~/server/services.server'
 import { GroupingPage } from '../features/groupings/grouping-page'
 import type { Route } from './+types/grouping-new'
-import { answering } from './helpers.server'
 import { groupingProblem, readGrouping } from './grouping-form.server'
+import { answering } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Make groups · Round Table' }]
 

@@ -20,7 +20,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const read = await readGrouping(request)
   if (!read.ok) return read
   const account = context.get(accountContext)
-  const saved = await answering(saveGrouping(context.get(servicesContext).db, account, params.groupingId, read.form))
+  const saved = await answering(
+    saveGrouping(context.get(servicesContext).db, account, params.groupingId, read.form),
+  )
   return saved.ok ? { ok: true as const, version: saved.value } : groupingProblem(saved.problem)
 }
 

@@ -13,7 +13,10 @@ export async function formOf(request: Request): Promise<FormData> {
   try {
     return await request.formData()
   } catch (cause) {
-    throw data('This could not be read as a form.', { status: 400, statusText: String(cause instanceof Error) })
+    throw data('This could not be read as a form.', {
+      status: 400,
+      statusText: String(cause instanceof Error),
+    })
   }
 }
 
@@ -39,7 +42,8 @@ export async function jsonOf(request: Request): Promise<unknown> {
 }
 
 /** Whether cookies may only travel over HTTPS: when the server is reached so. */
-export const secureCookies = (publicAddress: string | null): boolean => publicAddress?.startsWith('https:') ?? false
+export const secureCookies = (publicAddress: string | null): boolean =>
+  publicAddress?.startsWith('https:') ?? false
 
 /** The address people reach the server at, for links shown and printed. */
 export function publicAddressOf(request: Request, publicAddress: string | null): string {

@@ -21,7 +21,11 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const typed = params.code ?? new URL(request.url).searchParams.get('code') ?? ''
   if (typed === '') return { step: 'code', typed, problem: null } satisfies Step
   const found = await sessionByCode(db, limits, typed, context.get(addressContext))
-  if (!found.ok) return data({ step: 'code', typed, problem: codeProblemText(found.problem) } satisfies Step, statusOf(found.problem))
+  if (!found.ok)
+    return data(
+      { step: 'code', typed, problem: codeProblemText(found.problem) } satisfies Step,
+      statusOf(found.problem),
+    )
   const { id, title, phase, joinCode } = found.value
   const place = await placeOf(db, id, await readPlaceToken(request.headers.get('Cookie'), id))
   if (place) {
@@ -41,7 +45,16 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const sessionId = found.value.id
   const form = await readForm(request, takePlaceForm)
   const typed = String(form.payload.shownName ?? '')
-  if (form.status !== 'success') return data({ typed, problem: Object.values(form.error ?? {}).flat().join(' ') }, 400)
+  if (form.status !== 'success')
+    return data(
+      {
+        typed,
+        problem: Object.values(form.error ?? {})
+          .flat()
+          .join(' '),
+      },
+      400,
+    )
   const taken = await takePlace(db, hub, sessionId, form.value)
   if (!taken.ok) return data({ typed, problem: takePlaceProblemText(taken.problem) }, 409)
   const cookie = await writePlaceToken(taken.value.token, sessionId, secureCookies(settings.publicAddress))

@@ -9,6 +9,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const { db, hub } = context.get(servicesContext)
   const read = facilitatorRequest.safeParse(await jsonOf(request))
   if (!read.success) return Response.json({ ok: false, problem: { code: 'not-allowed' } }, { status: 400 })
-  const outcome = await answering(askAsFacilitator(db, hub, context.get(accountContext), params.sessionId, read.data))
+  const outcome = await answering(
+    askAsFacilitator(db, hub, context.get(accountContext), params.sessionId, read.data),
+  )
   return Response.json(outcome)
 }

@@ -1,6 +1,6 @@
-import QRCode from 'qrcode'
 import { data } from 'react-router'
 import { facilitatorView } from '~/core/live/views'
+import { joinImage } from '~/server/join/join-image.server'
 import { accountContext, servicesContext } from '~/server/services.server'
 import { getSession } from '~/server/sessions/sessions.server'
 import { LivePage } from '../features/live/live-page'
@@ -12,14 +12,15 @@ export const meta: Route.MetaFunction = () => [{ title: 'Live · Round Table' }]
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { db, hub, settings } = context.get(servicesContext)
   const { id, joinCode, phase } = await answering(getSession(db, params.sessionId))
-  if (phase === 'planned') throw data('The session has not been opened yet. Open it from its plan.', { status: 404 })
+  if (phase === 'planned')
+    throw data('The session has not been opened yet. Open it from its plan.', { status: 404 })
   const joinAddress = `${publicAddressOf(request, settings.publicAddress)}/join/${joinCode}`
   return {
     sessionId: id,
     view: { ...facilitatorView(await hub.state(id)), marks: [] },
     joinCode,
     joinAddress,
-    joinImage: await QRCode.toString(joinAddress, { type: 'svg', margin: 1 }),
+    joinImage: await joinImage(joinAddress),
     accountId: context.get(accountContext).id,
     now: Date.now(),
   }

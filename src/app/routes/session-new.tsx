@@ -4,9 +4,9 @@ import { listBoards } from '~/server/boards/boards.server'
 import { getGrouping, listGroupings } from '~/server/groupings/groupings.server'
 import { servicesContext } from '~/server/services.server'
 import { createSession } from '~/server/sessions/sessions.server'
-import { PageHead } from '../ui/layout'
 import { PlanForm } from '../features/sessions/plan-form'
 import { sessionProblem } from '../features/sessions/session-text'
+import { PageHead } from '../ui/layout'
 import type { Route } from './+types/session-new'
 import { answering, readForm } from './helpers.server'
 
@@ -38,7 +38,12 @@ export default function NewSession({ loaderData, actionData }: Route.ComponentPr
   return (
     <>
       <PageHead title="Plan a session" />
-      <PlanForm groupings={groupings} boards={boards} plan={{ groupingId: chosen, rooms }} lastResult={actionData} />
+      <PlanForm
+        groupings={groupings}
+        boards={boards}
+        plan={{ groupingId: chosen, rooms }}
+        lastResult={actionData}
+      />
     </>
   )
 }

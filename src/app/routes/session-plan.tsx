@@ -1,5 +1,5 @@
-import { data, redirect } from 'react-router'
 import { parseWithZod } from '@conform-to/zod/v4'
+import { data, redirect } from 'react-router'
 import { sessionForm } from '~/contracts/forms'
 import { dateFields } from '~/core/schedule/session-time'
 import { listBoards } from '~/server/boards/boards.server'
@@ -18,7 +18,11 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { db, settings } = context.get(servicesContext)
   const session = await answering(getSession(db, params.sessionId))
   const wanted = new URL(request.url).searchParams.get('grouping') ?? session.groupingId
-  const [groupings, boards, grouping] = await Promise.all([listGroupings(db), listBoards(db), answering(getGrouping(db, wanted))])
+  const [groupings, boards, grouping] = await Promise.all([
+    listGroupings(db),
+    listBoards(db),
+    answering(getGrouping(db, wanted)),
+  ])
   const { title, timeZone, boardId, roomMinutes, graceSeconds, waitingList, joinCode, phase } = session
   return {
     phase,
@@ -47,7 +51,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const fields = await formOf(request)
   if (fields.get('intent') === 'open') {
     const opened = await answering(openSession(db, hub, context.get(accountContext), params.sessionId))
-    if (opened.ok || opened.problem.code === 'already-open') throw redirect(`/sessions/${params.sessionId}/live`)
+    if (opened.ok || opened.problem.code === 'already-open')
+      throw redirect(`/sessions/${params.sessionId}/live`)
     return { opening: openingProblemText(opened.problem) }
   }
   const form = parseWithZod(fields, { schema: sessionForm })

@@ -1,6 +1,6 @@
-import QRCode from 'qrcode'
 import { data } from 'react-router'
 import { projectorView } from '~/core/live/views'
+import { joinImage } from '~/server/join/join-image.server'
 import { servicesContext } from '~/server/services.server'
 import { getSession } from '~/server/sessions/sessions.server'
 import { ProjectorPage } from '../features/projector/projector-page'
@@ -20,7 +20,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     join: {
       code: joinCode,
       address: `${address}/join`.replace(/^https?:\/\//, ''),
-      image: await QRCode.toString(`${address}/join/${joinCode}`, { type: 'svg', margin: 1 }),
+      image: await joinImage(`${address}/join/${joinCode}`),
     },
     now: Date.now(),
   }

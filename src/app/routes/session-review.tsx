@@ -1,6 +1,6 @@
+import { reviewSession } from '~/server/review/review.server'
 import { servicesContext } from '~/server/services.server'
 import { markReviewed } from '~/server/sessions/sessions.server'
-import { reviewSession } from '~/server/review/review.server'
 import { ReviewPage } from '../features/review/review-page'
 import type { Route } from './+types/session-review'
 import { answering, formOf } from './helpers.server'

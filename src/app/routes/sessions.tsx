@@ -1,6 +1,6 @@
 import { shortMoment } from '~/core/schedule/session-time'
-import { listSessions } from '~/server/sessions/sessions.server'
 import { servicesContext } from '~/server/services.server'
+import { listSessions } from '~/server/sessions/sessions.server'
 import { SessionsPage } from '../features/sessions/sessions-page'
 import type { Route } from './+types/sessions'
 

@@ -22,7 +22,8 @@ export async function action({ request, context }: Route.ActionArgs) {
   const form = await readForm(request, signInForm)
   if (form.status !== 'success') return form.reply({ hideFields: ['password'] })
   const signedIn = await signIn(db, limits, form.value, context.get(addressContext))
-  if (!signedIn.ok) return form.reply({ formErrors: [problemText(signedIn.problem)], hideFields: ['password'] })
+  if (!signedIn.ok)
+    return form.reply({ formErrors: [problemText(signedIn.problem)], hideFields: ['password'] })
   const cookie = await writeAccountToken(signedIn.value.token, secureCookies(settings.publicAddress))
   throw redirect(ownPath(form.value.goTo), { headers: { 'Set-Cookie': cookie } })
 }

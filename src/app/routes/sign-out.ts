@@ -10,5 +10,7 @@ export const loader = () => redirect('/')
 export async function action({ request, context }: Route.ActionArgs) {
   const { db, settings } = context.get(servicesContext)
   await signOut(db, await readAccountToken(request.headers.get('Cookie')))
-  throw redirect('/sign-in', { headers: { 'Set-Cookie': await clearAccountToken(secureCookies(settings.publicAddress)) } })
+  throw redirect('/sign-in', {
+    headers: { 'Set-Cookie': await clearAccountToken(secureCookies(settings.publicAddress)) },
+  })
 }

@@ -15,7 +15,8 @@ export const middleware: Route.MiddlewareFunction[] = [
     }
     if (!(await hasAccounts(db))) throw redirect('/first-run')
     const { pathname, search } = new URL(request.url)
-    const goTo = request.method === 'GET' && pathname !== '/' ? `?goTo=${encodeURIComponent(pathname + search)}` : ''
+    const goTo =
+      request.method === 'GET' && pathname !== '/' ? `?goTo=${encodeURIComponent(pathname + search)}` : ''
     throw redirect(`/sign-in${goTo}`)
   },
 ]

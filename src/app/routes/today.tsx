@@ -1,7 +1,7 @@
 import { shortMoment } from '~/core/schedule/session-time'
 import { listCohorts } from '~/server/cohorts/cohorts.server'
-import { listSessions } from '~/server/sessions/sessions.server'
 import { servicesContext } from '~/server/services.server'
+import { listSessions } from '~/server/sessions/sessions.server'
 import { TodayPage } from '../features/today/today-page'
 import type { Route } from './+types/today'
 

@@ -18,7 +18,9 @@ const box = {
 
 /** Text boxes without a label of their own: use them inside `Field`, or give an `aria-label`. */
 export const Input = chakra('input', { base: box })
-export const TextArea = chakra('textarea', { base: { ...box, minH: '76px', resize: 'vertical', lineHeight: '1.4' } })
+export const TextArea = chakra('textarea', {
+  base: { ...box, minH: '76px', resize: 'vertical', lineHeight: '1.4' },
+})
 export const Select = chakra('select', { base: { ...box, cursor: 'pointer' } })
 
 export interface FieldParts {

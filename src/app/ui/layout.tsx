@@ -2,7 +2,15 @@ import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 
 /** Head of a page: what it is, what belongs to it, and its one main action at the right. */
-export function PageHead({ title, under, children }: { title: ReactNode; under?: ReactNode; children?: ReactNode }) {
+export function PageHead({
+  title,
+  under,
+  children,
+}: {
+  title: ReactNode
+  under?: ReactNode
+  children?: ReactNode
+}) {
   return (
     <Flex justify="space-between" align="flex-end" gap="16px" wrap="wrap" mb="20px">
       <Box minW="0">
@@ -19,7 +27,15 @@ export function PageHead({ title, under, children }: { title: ReactNode; under?:
 }
 
 /** A stretch of a page with its own heading. */
-export function Section({ title, children, aside }: { title: string; children: ReactNode; aside?: ReactNode }) {
+export function Section({
+  title,
+  children,
+  aside,
+}: {
+  title: string
+  children: ReactNode
+  aside?: ReactNode
+}) {
   return (
     <chakra.section mb="28px">
       <Flex justify="space-between" align="baseline" gap="12px" mb="10px">
@@ -58,14 +74,27 @@ export function Row({ children }: { children: ReactNode }) {
 }
 
 /** A message about something that just happened or went wrong, read out when it appears. */
-export function Message({ kind = 'plain', children }: { kind?: 'plain' | 'good' | 'problem'; children: ReactNode }) {
+export function Message({
+  kind = 'plain',
+  children,
+}: {
+  kind?: 'plain' | 'good' | 'problem'
+  children: ReactNode
+}) {
   const look = {
     plain: { bg: 'sunk', borderColor: 'edge' },
     good: { bg: 'liveWash', borderColor: 'live' },
     problem: { bg: 'askWash', borderColor: 'ask' },
   }[kind]
   return (
-    <Box role={kind === 'problem' ? 'alert' : 'status'} borderLeftWidth="4px" px="14px" py="10px" borderRadius="4px" {...look}>
+    <Box
+      role={kind === 'problem' ? 'alert' : 'status'}
+      borderLeftWidth="4px"
+      px="14px"
+      py="10px"
+      borderRadius="4px"
+      {...look}
+    >
       {children}
     </Box>
   )
@@ -79,7 +108,15 @@ export function Tag({ children, kind = 'plain' }: { children: ReactNode; kind?: 
     ask: { bg: 'ask', color: 'onAsk' },
   }[kind]
   return (
-    <chakra.span px="8px" py="1px" borderRadius="4px" fontSize="s" fontWeight="600" whiteSpace="nowrap" {...look}>
+    <chakra.span
+      px="8px"
+      py="1px"
+      borderRadius="4px"
+      fontSize="s"
+      fontWeight="600"
+      whiteSpace="nowrap"
+      {...look}
+    >
       {children}
     </chakra.span>
   )

@@ -22,14 +22,35 @@ export function RoomMark({ place, size = 20 }: { place: number; size?: number })
   const id = useId()
   const path = PATTERNS[place % PATTERNS.length]
   return (
-    <chakra.svg width={`${size}px`} height={`${size}px`} viewBox="0 0 24 24" aria-hidden="true" flexShrink="0">
+    <chakra.svg
+      width={`${size}px`}
+      height={`${size}px`}
+      viewBox="0 0 24 24"
+      aria-hidden="true"
+      flexShrink="0"
+    >
       <defs>
         <pattern id={id} width="12" height="12" patternUnits="userSpaceOnUse">
-          <path d={path} stroke="var(--ink)" strokeWidth={place % PATTERNS.length === 3 ? 4 : 2} strokeLinecap="round" fill="none" />
+          <path
+            d={path}
+            stroke="var(--ink)"
+            strokeWidth={place % PATTERNS.length === 3 ? 4 : 2}
+            strokeLinecap="round"
+            fill="none"
+          />
         </pattern>
       </defs>
       <rect x="1" y="1" width="22" height="22" rx="4" fill="var(--panel)" />
-      <rect x="1" y="1" width="22" height="22" rx="4" fill={`url(#${id})`} stroke="var(--ink)" strokeWidth="2" />
+      <rect
+        x="1"
+        y="1"
+        width="22"
+        height="22"
+        rx="4"
+        fill={`url(#${id})`}
+        stroke="var(--ink)"
+        strokeWidth="2"
+      />
     </chakra.svg>
   )
 }

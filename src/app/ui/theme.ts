@@ -1,4 +1,10 @@
-import { createSystem, defaultBaseConfig, defineConfig, defineSlotRecipe, type SystemStyleObject } from '@chakra-ui/react'
+import {
+  createSystem,
+  defaultBaseConfig,
+  defineConfig,
+  defineSlotRecipe,
+  type SystemStyleObject,
+} from '@chakra-ui/react'
 
 /**
  * Colours are named by what they mean. `live` is what runs now, `ask` is what wants somebody, `stop` ends or removes.
@@ -96,11 +102,37 @@ const menu = defineSlotRecipe({
 
 const dialog = defineSlotRecipe({
   className: 'dialog',
-  slots: ['backdrop', 'positioner', 'content', 'header', 'body', 'footer', 'title', 'description', 'trigger', 'closeTrigger'],
+  slots: [
+    'backdrop',
+    'positioner',
+    'content',
+    'header',
+    'body',
+    'footer',
+    'title',
+    'description',
+    'trigger',
+    'closeTrigger',
+  ],
   base: {
     backdrop: { position: 'fixed', inset: '0', bg: 'rgb(10 15 16 / 0.5)', zIndex: '40' },
-    positioner: { position: 'fixed', inset: '0', display: 'grid', placeItems: 'center', zIndex: '41', p: '16px' },
-    content: { bg: 'panel', color: 'ink', borderRadius: '8px', maxW: '460px', w: 'full', p: '24px', outline: '0' },
+    positioner: {
+      position: 'fixed',
+      inset: '0',
+      display: 'grid',
+      placeItems: 'center',
+      zIndex: '41',
+      p: '16px',
+    },
+    content: {
+      bg: 'panel',
+      color: 'ink',
+      borderRadius: '8px',
+      maxW: '460px',
+      w: 'full',
+      p: '24px',
+      outline: '0',
+    },
     title: { fontSize: 'l', fontWeight: '650' },
     body: { py: '12px' },
     footer: { display: 'flex', gap: '12px', justifyContent: 'flex-end' },
@@ -121,10 +153,13 @@ const globalCss = {
   body: { minHeight: '100vh', bg: 'paper' },
   '*, *::before, *::after': { borderColor: 'line', borderStyle: 'solid' },
   ':focus-visible': { outline: '3px solid var(--focus)', outlineOffset: '2px' },
-  'h1, h2, h3': { lineHeight: '1.2', fontWeight: '650', textWrap: 'balance' },
+  'h1, h2, h3': { lineHeight: '1.25', fontWeight: '650' },
   a: { color: 'live' },
   '@media (prefers-reduced-motion: reduce)': {
-    '*, *::before, *::after': { animationDuration: '0.01ms !important', transitionDuration: '0.01ms !important' },
+    '*, *::before, *::after': {
+      animationDuration: '0.01ms !important',
+      transitionDuration: '0.01ms !important',
+    },
   },
 } as Record<string, SystemStyleObject>
 

@@ -4,7 +4,10 @@ import { type DrawReply, type DrawRequest, drawReply } from '~/contracts/groupin
 export class GroupingClient {
   private worker: Worker | undefined
   private asked = 0
-  private readonly waiting = new Map<number, { resolve: (reply: DrawReply) => void; reject: (error: Error) => void }>()
+  private readonly waiting = new Map<
+    number,
+    { resolve: (reply: DrawReply) => void; reject: (error: Error) => void }
+  >()
 
   draw(problem: Omit<DrawRequest, 'id'>): Promise<DrawReply> {
     const id = ++this.asked

@@ -16,9 +16,11 @@ export type Answer =
   | { promptId: string; kind: 'sheet'; text: string }
   | { promptId: string; kind: 'yes-no'; answer: YesNo | null; reason: string }
 
-export const cardsOf = (doc: Y.Doc, promptId: string): Y.Array<Y.Map<unknown>> => doc.getArray(`cards:${promptId}`)
+export const cardsOf = (doc: Y.Doc, promptId: string): Y.Array<Y.Map<unknown>> =>
+  doc.getArray(`cards:${promptId}`)
 export const sheetName = (promptId: string): string => `sheet:${promptId}`
-export const sheetOf = (doc: Y.Doc, promptId: string): Y.XmlFragment => doc.getXmlFragment(sheetName(promptId))
+export const sheetOf = (doc: Y.Doc, promptId: string): Y.XmlFragment =>
+  doc.getXmlFragment(sheetName(promptId))
 export const answerOf = (doc: Y.Doc, promptId: string): Y.Map<unknown> => doc.getMap(`answer:${promptId}`)
 export const reasonOf = (doc: Y.Doc, promptId: string): Y.Text => doc.getText(`reason:${promptId}`)
 
@@ -66,7 +68,8 @@ export function readAnswer(doc: Y.Doc, prompt: Prompt): Answer {
 }
 
 /** All answers of a copy, in the order of the board's prompts. */
-export const readAnswers = (doc: Y.Doc, board: Board): Answer[] => board.prompts.map(prompt => readAnswer(doc, prompt))
+export const readAnswers = (doc: Y.Doc, board: Board): Answer[] =>
+  board.prompts.map(prompt => readAnswer(doc, prompt))
 
 /** The pieces of an answer that have authors of their own: each card, or the answer as a whole. */
 export function entriesOf(answer: Answer): Map<string, string> {

@@ -73,19 +73,29 @@ export function previewPeople(text: string, listed: readonly string[]): ImportPr
   const broken = new Set(faults.map(fault => fault.row))
   const result = body.map((cells, place): ImportRow => {
     const row = place + 2
-    const refuse = (problem: RowProblem): ImportRow => ({ row, ok: false, text: cells.join(', ').slice(0, 120), problem })
+    const refuse = (problem: RowProblem): ImportRow => ({
+      row,
+      ok: false,
+      text: cells.join(', ').slice(0, 120),
+      problem,
+    })
     if (broken.has(place + 2)) return refuse({ code: 'broken-quotes' })
     const person = personFrom(headers, fields, cells)
     const problem = problemOf(person, cells, headers)
     if (problem) return refuse(problem)
     const key = plainName(`${person.firstName} ${person.familyName}`)
-    if (already.has(key)) return refuse({ code: 'already-listed', name: `${person.firstName} ${person.familyName}`.trim() })
+    if (already.has(key))
+      return refuse({ code: 'already-listed', name: `${person.firstName} ${person.familyName}`.trim() })
     const firstRow = seen.get(key)
     if (firstRow !== undefined) return refuse({ code: 'repeated-in-file', firstRow })
     seen.set(key, row)
     return { row, ok: true, person }
   })
-  return { ok: true, rows: result, columns: headers.filter((header, place) => fields[place] === undefined && header.trim()) }
+  return {
+    ok: true,
+    rows: result,
+    columns: headers.filter((header, place) => fields[place] === undefined && header.trim()),
+  }
 }
 
 function fieldOf(header: string): Field | undefined {
@@ -124,8 +134,10 @@ export function splitName(name: string): [first: string, family: string] {
 
 function problemOf(person: ImportedPerson, cells: string[], headers: string[]): RowProblem | undefined {
   const long = cells.findIndex(cell => cell.length > LONGEST_CELL)
-  if (long >= 0) return { code: 'too-long', column: headers[long] ?? `column ${long + 1}`, most: LONGEST_CELL }
+  if (long >= 0)
+    return { code: 'too-long', column: headers[long] ?? `column ${long + 1}`, most: LONGEST_CELL }
   if (!person.firstName) return { code: 'no-name' }
-  if (person.email && !/^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(person.email)) return { code: 'bad-email', email: person.email }
+  if (person.email && !/^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(person.email))
+    return { code: 'bad-email', email: person.email }
   return undefined
 }

@@ -78,7 +78,11 @@ function removeGroup(arrangement: Arrangement, groupId: string): Arrangement {
   }
 }
 
-function changeGroup(arrangement: Arrangement, groupId: string, change: (group: Group) => Group): Arrangement {
+function changeGroup(
+  arrangement: Arrangement,
+  groupId: string,
+  change: (group: Group) => Group,
+): Arrangement {
   const groups = arrangement.groups.map(group => (group.id === groupId ? change(group) : group))
   const same = groups.every((group, place) => group.name === arrangement.groups[place]?.name)
   return same ? arrangement : { ...arrangement, groups }

@@ -28,7 +28,8 @@ export function groupSizes(people: number, wish: SizeWish): SizeResult {
     if (wish.groups > mostGroups) return { ok: false, problem: { code: 'group-of-one', people, mostGroups } }
     return { ok: true, sizes: evenSizes(people, wish.groups) }
   }
-  if (wish.people < SMALLEST_GROUP) return { ok: false, problem: { code: 'group-of-one', people, mostGroups } }
+  if (wish.people < SMALLEST_GROUP)
+    return { ok: false, problem: { code: 'group-of-one', people, mostGroups } }
   return { ok: true, sizes: evenSizes(people, groupsForSize(people, wish.people, mostGroups)) }
 }
 

@@ -38,7 +38,10 @@ export type DoorCommand =
   | { type: 'connect'; participantId: string }
   | { type: 'disconnect'; participantId: string }
 
-export type ClockCommand = { type: 'warn'; secondsLeft: number } | { type: 'call-back' } | { type: 'finish-grace' }
+export type ClockCommand =
+  | { type: 'warn'; secondsLeft: number }
+  | { type: 'call-back' }
+  | { type: 'finish-grace' }
 
 export type Command = FacilitatorCommand | ParticipantCommand | DoorCommand | ClockCommand
 

@@ -2,9 +2,9 @@ import { plainName } from '../people/shown-name'
 import {
   type Actor,
   type Command,
+  type LiveProblem,
   LONGEST_MESSAGE,
   LONGEST_ROUND,
-  type LiveProblem,
   MOST_PARTICIPANTS,
   SHORTEST_ROUND,
 } from './commands'
@@ -15,7 +15,12 @@ export type Decision = { ok: true; events: LiveEvent[] } | { ok: false; problem:
 
 type CommandType = Command['type']
 type CommandOf<Type extends CommandType> = Extract<Command, { type: Type }>
-type Decide<Type extends CommandType> = (state: LiveState, command: CommandOf<Type>, actor: Actor, now: number) => Decision
+type Decide<Type extends CommandType> = (
+  state: LiveState,
+  command: CommandOf<Type>,
+  actor: Actor,
+  now: number,
+) => Decision
 
 /**
  * Decides what a command leads to: the events that happen, or why it is refused.
@@ -24,7 +29,8 @@ type Decide<Type extends CommandType> = (state: LiveState, command: CommandOf<Ty
  */
 export function decide(state: LiveState, command: Command, actor: Actor, now: number): Decision {
   if (!MAY[actor.kind].has(command.type)) return refuse({ code: 'not-allowed' })
-  if (command.type === 'open') return state.phase === 'planned' ? open(command) : refuse({ code: 'already-open' })
+  if (command.type === 'open')
+    return state.phase === 'planned' ? open(command) : refuse({ code: 'already-open' })
   if (state.phase === 'planned') return refuse({ code: 'not-open' })
   // Closing a tab after the end is no fault, and there is nothing left to record.
   if (state.phase === 'ended') return command.type === 'disconnect' ? nothing : refuse({ code: 'ended' })
@@ -80,7 +86,9 @@ const DECIDE: { [Type in Exclude<CommandType, 'open'>]: Decide<Type> } = {
   },
 
   disconnect(state, { participantId }) {
-    return state.participants[participantId]?.connected ? happens({ type: 'disconnected', participantId }) : nothing
+    return state.participants[participantId]?.connected
+      ? happens({ type: 'disconnected', participantId })
+      : nothing
   },
 
   'let-in'(state, { participantIds }) {
@@ -93,8 +101,11 @@ const DECIDE: { [Type in Exclude<CommandType, 'open'>]: Decide<Type> } = {
 
   'send-out'(state, { seconds }, _actor, now) {
     if (state.round) return refuse({ code: 'already-out' })
-    if (!lengthFits(seconds)) return refuse({ code: 'bad-length', least: SHORTEST_ROUND, most: LONGEST_ROUND })
-    const going = participantList(state).filter(participant => participant.admitted && participant.roomId !== null)
+    if (!lengthFits(seconds))
+      return refuse({ code: 'bad-length', least: SHORTEST_ROUND, most: LONGEST_ROUND })
+    const going = participantList(state).filter(
+      participant => participant.admitted && participant.roomId !== null,
+    )
     if (going.length === 0) return refuse({ code: 'nobody-to-send' })
     const number = state.pastRounds.length + 1
     const participantIds = going.map(participant => participant.id)
@@ -110,12 +121,16 @@ const DECIDE: { [Type in Exclude<CommandType, 'open'>]: Decide<Type> } = {
     // Taken out of a room in mid-round, one keeps the room as the place to go back to.
     const target = roomId === null && participant.inRoom ? participant.roomId : roomId
     if (participant.roomId === target && participant.inRoom === intoRoom) return nothing
-    return happens({ type: 'placed', participantId, roomId: target, intoRoom }, ...closeEmptied(state, participantId, roomId))
+    return happens(
+      { type: 'placed', participantId, roomId: target, intoRoom },
+      ...closeEmptied(state, participantId, roomId),
+    )
   },
 
   'add-time'(state, { seconds }, _actor, now) {
     if (!state.round) return refuse({ code: 'not-out' })
-    if (!Number.isInteger(seconds) || seconds < 1) return refuse({ code: 'bad-length', least: 1, most: LONGEST_ROUND })
+    if (!Number.isInteger(seconds) || seconds < 1)
+      return refuse({ code: 'bad-length', least: 1, most: LONGEST_ROUND })
     const from = Math.max(state.round.endsAt, now)
     const endsAt = from + seconds * 1000
     if (endsAt - state.round.startedAt > LONGEST_ROUND * 1000) {
@@ -177,7 +192,9 @@ const DECIDE: { [Type in Exclude<CommandType, 'open'>]: Decide<Type> } = {
   },
 
   'leave-room'(state, _command, actor) {
-    const current = state.visits.find(visit => actor.kind === 'facilitator' && visit.accountId === actor.accountId)
+    const current = state.visits.find(
+      visit => actor.kind === 'facilitator' && visit.accountId === actor.accountId,
+    )
     return current
       ? happens({ type: 'visit-ended', accountId: current.accountId, roomId: current.roomId })
       : nothing
@@ -242,11 +259,13 @@ function endRound(state: LiveState): LiveEvent[] {
   const calls = state.helpCalls.filter(call => call.closedAt === null)
   return [
     ...calls.map((call): LiveEvent => ({ type: 'help-closed', helpId: call.id, how: 'round-ended' })),
-    ...state.visits.map((visit): LiveEvent => ({
-      type: 'visit-ended',
-      accountId: visit.accountId,
-      roomId: visit.roomId,
-    })),
+    ...state.visits.map(
+      (visit): LiveEvent => ({
+        type: 'visit-ended',
+        accountId: visit.accountId,
+        roomId: visit.roomId,
+      }),
+    ),
     { type: 'round-ended' },
   ]
 }

@@ -35,7 +35,10 @@ function deadlines(state: LiveState): Deadline[] {
   const roundSeconds = (round.endsAt - round.startedAt) / 1000
   const given = Math.min(...round.warned, Number.POSITIVE_INFINITY)
   const warnings = WARNINGS.filter(warning => warning < given && longEnough(roundSeconds, warning)).map(
-    (warning): Deadline => ({ at: round.endsAt - warning * 1000, command: { type: 'warn', secondsLeft: warning } }),
+    (warning): Deadline => ({
+      at: round.endsAt - warning * 1000,
+      command: { type: 'warn', secondsLeft: warning },
+    }),
   )
   return [...warnings, { at: round.endsAt, command: { type: 'call-back' } }]
 }

@@ -47,7 +47,10 @@ function apply(state: LiveState, event: LiveEvent, at: number): Changes {
     case 'warned':
       return changeRound(state, { warned: [...(state.round?.warned ?? []), event.secondsLeft] })
     case 'called-back':
-      return changeRound(state, { graceEndsAt: event.graceEndsAt, endsAt: Math.min(state.round?.endsAt ?? at, at) })
+      return changeRound(state, {
+        graceEndsAt: event.graceEndsAt,
+        endsAt: Math.min(state.round?.endsAt ?? at, at),
+      })
     case 'round-ended':
       return endRound(state, at)
     case 'ended':
@@ -65,7 +68,9 @@ function apply(state: LiveState, event: LiveEvent, at: number): Changes {
 
 type TalkEvent = Extract<
   LiveEvent,
-  { type: 'broadcast' | 'note' | 'put-away' | 'help-called' | 'help-closed' | 'visit-started' | 'visit-ended' }
+  {
+    type: 'broadcast' | 'note' | 'put-away' | 'help-called' | 'help-closed' | 'visit-started' | 'visit-ended'
+  }
 >
 
 /** What passes between facilitators and rooms: messages, help calls, visits. */
@@ -113,7 +118,8 @@ function newcomer(state: LiveState, event: Extract<LiveEvent, { type: 'joined' }
   const expected = state.expected.find(person => person.personId === event.personId)
   // Whoever takes up a name that was freed also takes up the room it had.
   const before = Object.values(state.participants).find(
-    participant => participant.released && participant.personId !== null && participant.personId === event.personId,
+    participant =>
+      participant.released && participant.personId !== null && participant.personId === event.personId,
   )
   return {
     id: event.participantId,

@@ -5,9 +5,21 @@
  */
 import type { Board } from '../boards/board'
 import { MOST_PARTICIPANTS } from './commands'
-import { type HelpCall, type LiveState, type Message, type Participant, participantList, peopleIn, roomOf, type Visit } from './state'
+import {
+  type HelpCall,
+  type LiveState,
+  type Message,
+  type Participant,
+  participantList,
+  peopleIn,
+  roomOf,
+  type Visit,
+} from './state'
 
-export type Viewer = { kind: 'facilitator' } | { kind: 'projector' } | { kind: 'participant'; participantId: string }
+export type Viewer =
+  | { kind: 'facilitator' }
+  | { kind: 'projector' }
+  | { kind: 'participant'; participantId: string }
 
 export interface SessionSection {
   title: string
@@ -99,7 +111,8 @@ export function participantView(state: LiveState, participantId: string): Partic
   const me = state.participants[participantId]
   if (!me) return null
   const room = me.inRoom && !me.released ? roomOf(state, me.roomId) : undefined
-  const call = room && state.helpCalls.find(candidate => candidate.roomId === room.id && candidate.closedAt === null)
+  const call =
+    room && state.helpCalls.find(candidate => candidate.roomId === room.id && candidate.closedAt === null)
   return {
     session: sessionOf(state),
     clock: me.admitted ? clockOf(state) : null,
@@ -176,7 +189,9 @@ export function projectorView(state: LiveState): ProjectorView {
       : participantList(state).filter(participant => participant.admitted && participant.roomId === roomId)
   const arrived = new Set(participantList(state).map(participant => participant.personId))
   const awaited = (roomId: string) =>
-    state.round ? [] : state.expected.filter(person => person.roomId === roomId && !arrived.has(person.personId))
+    state.round
+      ? []
+      : state.expected.filter(person => person.roomId === roomId && !arrived.has(person.personId))
   const last = state.messages.filter(message => message.kind === 'broadcast').at(-1)
   return {
     session: sessionOf(state),
@@ -187,7 +202,8 @@ export function projectorView(state: LiveState): ProjectorView {
       members: [...inRoom(room.id), ...awaited(room.id)].map(person => person.shownName),
     })),
     task: { title: state.board.title, steps: state.board.steps },
-    broadcast: last && state.round && last.at >= state.round.startedAt ? { text: last.text, at: last.at } : null,
+    broadcast:
+      last && state.round && last.at >= state.round.startedAt ? { text: last.text, at: last.at } : null,
   }
 }
 

@@ -30,12 +30,7 @@ export const fullName = (person: Pick<NamedPerson, 'firstName' | 'familyName'>):
 
 /** A name for comparing and searching: case, accents and repeated blanks do not count. */
 export const plainName = (name: string): string =>
-  name
-    .normalize('NFKD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .replace(/\s+/g, ' ')
-    .trim()
+  name.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/g, ' ').trim()
 
 const letterCount = (person: NamedPerson) => [...person.familyName.trim()].length
 

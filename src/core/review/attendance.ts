@@ -36,7 +36,8 @@ export function stays(log: readonly Recorded[], now: number): Stay[] {
         running.delete(participant.id)
         if (at > stay.from) done.push({ ...stay, to: at })
       }
-      if (here !== undefined) running.set(participant.id, { participantId: participant.id, roomId: here, from: at, to: at })
+      if (here !== undefined)
+        running.set(participant.id, { participantId: participant.id, roomId: here, from: at, to: at })
     }
   }
   for (const recorded of log) {

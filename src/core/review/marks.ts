@@ -2,7 +2,17 @@ import type { LiveEvent, Recorded } from '../live/events'
 import { evolve } from '../live/evolve'
 import { type LiveState, peopleIn, unopened } from '../live/state'
 
-export const MARK_KINDS = ['joined', 'left', 'dropped', 'back', 'broadcast', 'note', 'visit', 'help', 'helped'] as const
+export const MARK_KINDS = [
+  'joined',
+  'left',
+  'dropped',
+  'back',
+  'broadcast',
+  'note',
+  'visit',
+  'help',
+  'helped',
+] as const
 export type MarkKind = (typeof MARK_KINDS)[number]
 
 /** Something that happened in a room's lane at a moment. `what` is the person or the words it is about. */
@@ -52,7 +62,9 @@ function talkMarks(
 ): Mark[] {
   switch (event.type) {
     case 'broadcast':
-      return before.rooms.flatMap(room => (peopleIn(before, room.id).length > 0 ? mark(room.id, 'broadcast', event.text) : []))
+      return before.rooms.flatMap(room =>
+        peopleIn(before, room.id).length > 0 ? mark(room.id, 'broadcast', event.text) : [],
+      )
     case 'note':
       return mark(event.roomId, 'note', event.text)
     case 'visit-started':

@@ -1,5 +1,5 @@
-import { type Answer, yesNoText } from '../boards/document'
 import type { Board } from '../boards/board'
+import { type Answer, yesNoText } from '../boards/document'
 
 /** What one room made: an answer for each prompt of the board, in the same order. */
 export interface RoomWork {
@@ -34,7 +34,14 @@ export function reportMarkdown(report: SessionReport): string {
   const prompts = report.board.prompts.flatMap((prompt, place) => [
     `## ${plain(prompt.text)}`,
     '',
-    ...report.rooms.flatMap(room => [`### ${plain(room.name)}`, '', names(room.members), '', ...answerLines(room.answers[place]), '']),
+    ...report.rooms.flatMap(room => [
+      `### ${plain(room.name)}`,
+      '',
+      names(room.members),
+      '',
+      ...answerLines(room.answers[place]),
+      '',
+    ]),
   ])
   const people = report.people.length > 0 ? ['## Who took part', '', ...table(report.people), ''] : []
   return [`# ${plain(report.title)}`, '', report.date, '', ...prompts, ...people].join('\n')
@@ -76,10 +83,13 @@ function answerLines(answer: Answer | undefined): string[] {
   const texts = answer ? answerTexts(answer) : []
   if (texts.length === 0) return [`_${KIND_EMPTY}_`]
   if (answer?.kind === 'cards') return texts.map(text => `- ${plain(text).replace(/\n/g, '\n  ')}`)
-  return texts.flatMap(text => text.split('\n').map(line => (line.startsWith('- ') ? `- ${plain(line.slice(2))}` : plain(line))))
+  return texts.flatMap(text =>
+    text.split('\n').map(line => (line.startsWith('- ') ? `- ${plain(line.slice(2))}` : plain(line))),
+  )
 }
 
-const names = (members: string[]) => (members.length > 0 ? members.map(plain).join(', ') : '_Nobody was in this room._')
+const names = (members: string[]) =>
+  members.length > 0 ? members.map(plain).join(', ') : '_Nobody was in this room._'
 
 function table(people: TakingPart[]): string[] {
   const cell = (text: string) => plain(text).replace(/\|/g, '\\|')

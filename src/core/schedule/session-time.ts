@@ -3,14 +3,15 @@ import { format } from 'date-fns'
 
 /** A moment as the session's own time zone reads it, such as `Tuesday 3 November 2026, 19:00`. */
 export const longMoment = (at: Date | number, timeZone: string): string =>
-  format(new TZDate(+at, timeZone), "EEEE d MMMM yyyy, HH:mm")
+  format(new TZDate(+at, timeZone), 'EEEE d MMMM yyyy, HH:mm')
 
 /** The same, shorter: `Tue 3 Nov, 19:00`. */
 export const shortMoment = (at: Date | number, timeZone: string): string =>
   format(new TZDate(+at, timeZone), 'EEE d MMM, HH:mm')
 
 /** The time of day alone: `19:00`. */
-export const timeOfDay = (at: Date | number, timeZone: string): string => format(new TZDate(+at, timeZone), 'HH:mm')
+export const timeOfDay = (at: Date | number, timeZone: string): string =>
+  format(new TZDate(+at, timeZone), 'HH:mm')
 
 /** A date and a time of day for form fields, as `2026-11-03` and `19:00`. */
 export const dateFields = (at: Date | number, timeZone: string): { date: string; time: string } => ({

@@ -88,9 +88,11 @@ export async function signIn(
   await limits.signIn.succeeded(form.email)
   const token = newToken()
   await db.delete(signIns).where(lt(signIns.expiresAt, new Date()))
-  await db
-    .insert(signIns)
-    .values({ tokenHash: tokenHash(token), accountId: account.id, expiresAt: new Date(Date.now() + SIGN_IN_MS) })
+  await db.insert(signIns).values({
+    tokenHash: tokenHash(token),
+    accountId: account.id,
+    expiresAt: new Date(Date.now() + SIGN_IN_MS),
+  })
   return done({ token })
 }
 

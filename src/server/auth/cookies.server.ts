@@ -21,11 +21,14 @@ export const readAccountToken = (header: string | null | undefined): Promise<str
 export const writeAccountToken = (token: string, secure: boolean): Promise<string> =>
   accountCookie.serialize(token, options(SIGN_IN_MS / 1000, secure))
 
-export const clearAccountToken = (secure: boolean): Promise<string> => accountCookie.serialize('', options(0, secure))
+export const clearAccountToken = (secure: boolean): Promise<string> =>
+  accountCookie.serialize('', options(0, secure))
 
 /** The token of a browser's place in a session; null when it has none. */
-export const readPlaceToken = (header: string | null | undefined, sessionId: string): Promise<string | null> =>
-  textOf(placeCookie(sessionId), header)
+export const readPlaceToken = (
+  header: string | null | undefined,
+  sessionId: string,
+): Promise<string | null> => textOf(placeCookie(sessionId), header)
 
 export const writePlaceToken = (token: string, sessionId: string, secure: boolean): Promise<string> =>
   placeCookie(sessionId).serialize(token, options(PLACE_SECONDS, secure))

@@ -34,7 +34,9 @@ export class Authorship {
   contributionsOf(transaction: Y.Transaction, participantId: string, at: number): Contribution[] {
     const touched = touchedRoots(transaction)
     return this.board.prompts
-      .filter(prompt => ['cards', 'sheet', 'answer', 'reason'].some(kind => touched.has(`${kind}:${prompt.id}`)))
+      .filter(prompt =>
+        ['cards', 'sheet', 'answer', 'reason'].some(kind => touched.has(`${kind}:${prompt.id}`)),
+      )
       .flatMap(prompt => {
         const before = this.before.get(prompt.id) ?? new Map<string, string>()
         const after = entriesOf(readAnswer(this.doc, prompt))
@@ -42,7 +44,16 @@ export class Authorship {
         return changedEntries(before, after).map(([entryId, text]) => {
           const promptId = prompt.id
           const halfMinute = pulseStart(at)
-          const one = { copyId: this.copyId, promptId, entryId, participantId, halfMinute, edits: 1, text, at }
+          const one = {
+            copyId: this.copyId,
+            promptId,
+            entryId,
+            participantId,
+            halfMinute,
+            edits: 1,
+            text,
+            at,
+          }
           this.credit(one)
           return { ...one, text: text.slice(0, LONGEST_KEPT) }
         })
@@ -55,7 +66,10 @@ export class Authorship {
   }
 }
 
-function changedEntries(before: ReadonlyMap<string, string>, after: ReadonlyMap<string, string>): [string, string][] {
+function changedEntries(
+  before: ReadonlyMap<string, string>,
+  after: ReadonlyMap<string, string>,
+): [string, string][] {
   const changed = [...after].filter(([id, text]) => before.get(id) !== text)
   const gone = [...before.keys()].filter(id => !after.has(id)).map((id): [string, string] => [id, ''])
   return [...changed, ...gone].filter(([id]) => id.length <= 40)

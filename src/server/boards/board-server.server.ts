@@ -174,7 +174,8 @@ export class BoardServer {
 
   private async tellAuthors(copyId: string, document: Document, copy: OpenCopy): Promise<void> {
     const state = await this.hub.state(copy.sessionId)
-    if (this.open.get(copyId) === copy) document.broadcastStateless(JSON.stringify(authorsNotice(copy, state)))
+    if (this.open.get(copyId) === copy)
+      document.broadcastStateless(JSON.stringify(authorsNotice(copy, state)))
   }
 
   private closeOversized(copyId: string, origin: unknown): void {
@@ -237,9 +238,11 @@ export class BoardServer {
 }
 
 /** Hocuspocus passes `reason` on to the browser. */
-const refusal = () => Object.assign(new Error('This board is closed for you.'), { code: 4403, reason: 'closed' })
+const refusal = () =>
+  Object.assign(new Error('This board is closed for you.'), { code: 4403, reason: 'closed' })
 
-const notify = (connection: Connection, notice: BoardNotice) => connection.sendStateless(JSON.stringify(notice))
+const notify = (connection: Connection, notice: BoardNotice) =>
+  connection.sendStateless(JSON.stringify(notice))
 
 function authorsNotice(copy: OpenCopy, state: LiveState): BoardNotice {
   const names = [...copy.authorship.authors].map(([entry, participantId]) => [

@@ -105,7 +105,11 @@ export class BoardStorage {
       for (let start = 0; start < merged.length; start += MOST_ROWS) {
         await transaction
           .insert(contributions)
-          .values(merged.slice(start, start + MOST_ROWS).map(row => ({ ...row, at: new Date(row.at), halfMinute: new Date(row.halfMinute) })))
+          .values(
+            merged
+              .slice(start, start + MOST_ROWS)
+              .map(row => ({ ...row, at: new Date(row.at), halfMinute: new Date(row.halfMinute) })),
+          )
           .onConflictDoUpdate({
             target: [
               contributions.copyId,

@@ -29,7 +29,11 @@ export class BoardWork {
   }
 
   /** The work of all rooms of a session, by room id, or of some of its copies. */
-  async of(sessionId: string, state: LiveState, only?: ReadonlySet<string>): Promise<Record<string, RoomWorkNow>> {
+  async of(
+    sessionId: string,
+    state: LiveState,
+    only?: ReadonlySet<string>,
+  ): Promise<Record<string, RoomWorkNow>> {
     await this.load(sessionId)
     const rooms = state.rooms.filter(room => !only || only.has(room.copyId))
     return Object.fromEntries(rooms.map(room => [room.id, shown(this.copies.get(room.copyId), state)]))

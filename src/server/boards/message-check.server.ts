@@ -22,7 +22,8 @@ export function isHarmless(message: Uint8Array, awareness: Awareness, participan
     const kind = readVarUint(decoder)
     if (kind !== AWARENESS) return ALLOWED.has(kind)
     return claims(readVarUint8Array(decoder)).every(
-      ({ clientId, userId }) => userId === null || userId === participantId || userId === userOf(awareness, clientId),
+      ({ clientId, userId }) =>
+        userId === null || userId === participantId || userId === userOf(awareness, clientId),
     )
   } catch {
     return false

@@ -1,6 +1,6 @@
 import { and, asc, count, eq, inArray, isNotNull, isNull, max } from 'drizzle-orm'
 import type { PersonForm } from '~/contracts/forms'
-import { type ImportRow, previewPeople, type ImportPreview } from '~/core/formats/people-csv'
+import { type ImportPreview, type ImportRow, previewPeople } from '~/core/formats/people-csv'
 import { fullName, plainName, shownNames } from '~/core/people/shown-name'
 import type { Database } from '../db/database.server'
 import { cohorts, people } from '../db/schema.server'
@@ -65,14 +65,22 @@ export async function createCohort(db: Database, name: string): Promise<string> 
 }
 
 export async function renameCohort(db: Database, cohortId: string, name: string): Promise<void> {
-  const renamed = await db.update(cohorts).set({ name }).where(eq(cohorts.id, cohortId)).returning({ id: cohorts.id })
+  const renamed = await db
+    .update(cohorts)
+    .set({ name })
+    .where(eq(cohorts.id, cohortId))
+    .returning({ id: cohorts.id })
   if (renamed.length === 0) throw notFound('cohort')
 }
 
 export type PersonProblem = { code: 'already-listed'; name: string }
 
 /** Adds somebody at the end of the list; refused when somebody with the same whole name is on it. */
-export async function addPerson(db: Database, cohortId: string, form: PersonForm): Promise<Result<string, PersonProblem>> {
+export async function addPerson(
+  db: Database,
+  cohortId: string,
+  form: PersonForm,
+): Promise<Result<string, PersonProblem>> {
   return db.transaction(async transaction => {
     const cohort = await getCohort(transaction, cohortId)
     if (isListed(cohort, form)) return refused({ code: 'already-listed', name: fullName(form) })
@@ -103,7 +111,12 @@ export async function changePerson(
   return done(null)
 }
 
-export async function setTrainedToLead(db: Database, cohortId: string, personId: string, trained: boolean): Promise<void> {
+export async function setTrainedToLead(
+  db: Database,
+  cohortId: string,
+  personId: string,
+  trained: boolean,
+): Promise<void> {
   await db
     .update(people)
     .set({ trainedToLead: trained })
@@ -161,6 +174,9 @@ function isListed(cohort: Cohort, person: { firstName: string; familyName: strin
 }
 
 async function nextPosition(db: Database, cohortId: string): Promise<number> {
-  const [row] = await db.select({ last: max(people.position) }).from(people).where(eq(people.cohortId, cohortId))
+  const [row] = await db
+    .select({ last: max(people.position) })
+    .from(people)
+    .where(eq(people.cohortId, cohortId))
   return (row?.last ?? 0) + 1
 }

@@ -14,7 +14,10 @@ const port = parentPort
 /** Drizzle reads moments, dates and intervals from their text, as it does when it talks to PGlite itself. */
 const asText = (value: string) => value
 const parsers = Object.fromEntries(
-  [types.TIMESTAMP, types.TIMESTAMPTZ, types.INTERVAL, types.DATE, 1115, 1185, 1187, 1182].map(type => [type, asText]),
+  [types.TIMESTAMP, types.TIMESTAMPTZ, types.INTERVAL, types.DATE, 1115, 1185, 1187, 1182].map(type => [
+    type,
+    asText,
+  ]),
 )
 
 interface OpenTransaction {

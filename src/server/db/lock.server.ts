@@ -48,7 +48,9 @@ async function takeOver(address: string, folder: string): Promise<Server> {
 function listen(address: string): Promise<Server | null> {
   return new Promise((resolve, reject) => {
     const server = createServer(socket => socket.destroy())
-    server.once('error', (error: NodeJS.ErrnoException) => (error.code === 'EADDRINUSE' ? resolve(null) : reject(error)))
+    server.once('error', (error: NodeJS.ErrnoException) =>
+      error.code === 'EADDRINUSE' ? resolve(null) : reject(error),
+    )
     server.listen(address, () => resolve(server))
   })
 }

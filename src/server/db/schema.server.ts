@@ -181,7 +181,9 @@ export const contributions = pgTable(
     at: moment('at').notNull(),
   },
   table => [
-    primaryKey({ columns: [table.copyId, table.promptId, table.entryId, table.participantId, table.halfMinute] }),
+    primaryKey({
+      columns: [table.copyId, table.promptId, table.entryId, table.participantId, table.halfMinute],
+    }),
   ],
 )
 

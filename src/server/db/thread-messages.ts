@@ -4,7 +4,14 @@ export interface QueryOptions {
 }
 
 export type ThreadRequest =
-  | { id: number; ask: 'query'; sql: string; params: unknown[]; options: QueryOptions; transaction: number | null }
+  | {
+      id: number
+      ask: 'query'
+      sql: string
+      params: unknown[]
+      options: QueryOptions
+      transaction: number | null
+    }
   | { id: number; ask: 'exec'; sql: string; transaction: number | null }
   | { id: number; ask: 'begin'; transaction: number }
   | { id: number; ask: 'commit' | 'rollback'; transaction: number }

@@ -17,7 +17,11 @@ export class DatabaseError extends Error {
   }
 }
 
-type Ask = ThreadRequest extends infer Request ? (Request extends { id: number } ? Omit<Request, 'id'> : never) : never
+type Ask = ThreadRequest extends infer Request
+  ? Request extends { id: number }
+    ? Omit<Request, 'id'>
+    : never
+  : never
 
 /** Queries as Drizzle's PGlite session asks them, on a database or inside a transaction. */
 export class ThreadedHandle {
@@ -66,7 +70,10 @@ export class ThreadedDatabase extends ThreadedHandle {
 
 class ThreadLink {
   private asked = 0
-  private readonly waiting = new Map<number, { resolve: (value: unknown) => void; reject: (error: Error) => void }>()
+  private readonly waiting = new Map<
+    number,
+    { resolve: (value: unknown) => void; reject: (error: Error) => void }
+  >()
 
   private constructor(private readonly worker: Worker) {
     worker.on('message', (reply: ThreadReply) => this.settle(reply))

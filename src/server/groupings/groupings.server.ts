@@ -83,7 +83,11 @@ export async function saveGrouping(
   form: GroupingForm,
 ): Promise<Result<number, GroupingProblem>> {
   return db.transaction(async transaction => {
-    const [current] = await transaction.select().from(groupings).where(eq(groupings.id, groupingId)).for('update')
+    const [current] = await transaction
+      .select()
+      .from(groupings)
+      .where(eq(groupings.id, groupingId))
+      .for('update')
     if (!current) throw notFound('grouping')
     if (current.version !== form.version) {
       return refused({ code: 'changed-meanwhile', savedBy: current.savedBy, version: current.version })
@@ -93,7 +97,13 @@ export async function saveGrouping(
     const version = current.version + 1
     await transaction
       .update(groupings)
-      .set({ name: form.name, groups: form.groups, version, savedBy: account.displayName, savedAt: new Date() })
+      .set({
+        name: form.name,
+        groups: form.groups,
+        version,
+        savedBy: account.displayName,
+        savedAt: new Date(),
+      })
       .where(eq(groupings.id, groupingId))
     return done(version)
   })

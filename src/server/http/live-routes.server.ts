@@ -58,7 +58,9 @@ async function viewerOf(services: Services, request: Request, sessionId: string)
   const place = await placeOf(services.db, sessionId, await readPlaceToken(cookies, sessionId))
   if (!place) return null
   const state = await services.hub.state(sessionId)
-  return state.participants[place.participantId] ? { kind: 'participant', participantId: place.participantId } : null
+  return state.participants[place.participantId]
+    ? { kind: 'participant', participantId: place.participantId }
+    : null
 }
 
 export const BOARD_PATH = '/boards/socket'

@@ -21,7 +21,10 @@ export async function sessionByCode(
 ): Promise<Result<Session, CodeProblem>> {
   const seconds = await limits.joinCode.secondsToWait(address, 'all')
   if (seconds > 0) return refused({ code: 'too-many-tries', seconds })
-  const [session] = await db.select().from(sessions).where(eq(sessions.joinCode, tidyJoinCode(typed)))
+  const [session] = await db
+    .select()
+    .from(sessions)
+    .where(eq(sessions.joinCode, tidyJoinCode(typed)))
   if (session) return done(session)
   await limits.joinCode.failed(address, 'all')
   return refused({ code: 'unknown-code' })
@@ -52,7 +55,10 @@ export async function placeByReviewToken(db: Database, reviewToken: string): Pro
 }
 
 /** The names somebody can still choose from. */
-export async function freeNames(hub: LiveHub, sessionId: string): Promise<{ personId: string; shownName: string }[]> {
+export async function freeNames(
+  hub: LiveHub,
+  sessionId: string,
+): Promise<{ personId: string; shownName: string }[]> {
   const state = await hub.state(sessionId)
   const taken = new Set(participantList(state).map(participant => participant.personId))
   return state.expected
@@ -75,13 +81,19 @@ export async function takePlace(
   if (wish.personId && !expected) return refused({ code: 'no-such-name' })
   const token = newToken()
   const id = newId()
-  await db.insert(participants).values({ id, sessionId, tokenHash: tokenHash(token), reviewToken: newToken() })
-  const joined = await hub.command(sessionId, { kind: 'door' }, {
-    type: 'join',
-    participantId: id,
-    personId: expected?.personId ?? null,
-    shownName: expected?.shownName ?? wish.shownName,
-  })
+  await db
+    .insert(participants)
+    .values({ id, sessionId, tokenHash: tokenHash(token), reviewToken: newToken() })
+  const joined = await hub.command(
+    sessionId,
+    { kind: 'door' },
+    {
+      type: 'join',
+      participantId: id,
+      personId: expected?.personId ?? null,
+      shownName: expected?.shownName ?? wish.shownName,
+    },
+  )
   if (joined.ok) return done({ token })
   await db.delete(participants).where(eq(participants.id, id))
   return joined

@@ -54,7 +54,8 @@ async function applyToPlan(db: Database, sessionId: string, { event }: Recorded)
     await makeCopies(db, sessionId, event.plan satisfies OpeningPlan)
     await db.update(sessions).set({ phase: 'open' }).where(eq(sessions.id, sessionId))
   }
-  if (event.type === 'ended') await db.update(sessions).set({ phase: 'ended' }).where(eq(sessions.id, sessionId))
+  if (event.type === 'ended')
+    await db.update(sessions).set({ phase: 'ended' }).where(eq(sessions.id, sessionId))
 }
 
 function actorText(actor: Actor): string {

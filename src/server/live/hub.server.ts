@@ -43,7 +43,11 @@ export class LiveHub {
     return (await this.session(sessionId)).current()
   }
 
-  async command(sessionId: string, actor: Actor, command: Command): Promise<Result<{ seq: number }, LiveProblem>> {
+  async command(
+    sessionId: string,
+    actor: Actor,
+    command: Command,
+  ): Promise<Result<{ seq: number }, LiveProblem>> {
     return (await this.session(sessionId)).command(actor, command)
   }
 

@@ -82,7 +82,11 @@ export class LiveSession {
    */
   subscribe(viewer: Viewer, lastSeq: number | null, send: Subscriber['send']): () => void {
     const before = lastSeq === null ? undefined : this.recent.get(lastSeq)
-    const subscriber: Subscriber = { viewer, sections: before ? this.sectionsOf(before, viewer) : new Map(), send }
+    const subscriber: Subscriber = {
+      viewer,
+      sections: before ? this.sectionsOf(before, viewer) : new Map(),
+      send,
+    }
     this.subscribers.add(subscriber)
     send({ kind: 'hello', now: this.ports.now() }, this.state.seq)
     this.tell(subscriber, before ? 'change' : 'view')
@@ -188,7 +192,9 @@ export class LiveSession {
   /** Each section of a reader's view as JSON text: equal texts need not be sent again. */
   private sectionsOf(state: LiveState, viewer: Viewer): Map<string, string> {
     const view = viewFor(state, viewer)
-    const sections = new Map(Object.entries(view ?? {}).map(([name, section]) => [name, JSON.stringify(section)]))
+    const sections = new Map(
+      Object.entries(view ?? {}).map(([name, section]) => [name, JSON.stringify(section)]),
+    )
     if (viewer.kind === 'facilitator') sections.set('marks', JSON.stringify(this.marksOfRound(state)))
     return sections
   }

@@ -43,7 +43,8 @@ export class EventStream {
 function messageText(message: StreamMessage): string {
   if (message.kind !== 'view' && message.kind !== 'change') return JSON.stringify(message)
   const sections = Object.entries(message.sections).map(
-    ([name, section]) => `${JSON.stringify(name)}:${section instanceof AsJson ? section.text : JSON.stringify(section)}`,
+    ([name, section]) =>
+      `${JSON.stringify(name)}:${section instanceof AsJson ? section.text : JSON.stringify(section)}`,
   )
   return `{"kind":"${message.kind}","sections":{${sections.join(',')}}}`
 }

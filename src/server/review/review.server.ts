@@ -1,5 +1,5 @@
-import { type Answer, readAnswers } from '~/core/boards/document'
 import type { Board } from '~/core/boards/board'
+import { type Answer, readAnswers } from '~/core/boards/document'
 import type { Recorded } from '~/core/live/events'
 import { fold } from '~/core/live/evolve'
 import type { LiveState } from '~/core/live/state'
@@ -8,8 +8,8 @@ import { allMarks, type Mark } from '~/core/review/marks'
 import { addToPulse, type PulseBar } from '~/core/review/pulse'
 import type { SessionReport } from '~/core/review/report'
 import { longMoment } from '~/core/schedule/session-time'
-import { type Contribution, readContributions } from '../boards/board-storage.server'
 import type { BoardServer } from '../boards/board-server.server'
+import { type Contribution, readContributions } from '../boards/board-storage.server'
 import type { Database } from '../db/database.server'
 import { notFound } from '../errors.server'
 import type { Place } from '../join/join.server'
@@ -27,7 +27,14 @@ export interface ReviewedRoom {
 }
 
 export interface SessionReview {
-  session: { id: string; title: string; date: string; timeZone: string; phase: Session['phase']; reviewed: boolean }
+  session: {
+    id: string
+    title: string
+    date: string
+    timeZone: string
+    phase: Session['phase']
+    reviewed: boolean
+  }
   board: Board
   openedAt: number
   endedAt: number
@@ -112,14 +119,21 @@ async function reviewedRooms(
 }
 
 /** Somebody who gave up a name and took it again, on another device say, is one person: their times add up. */
-function peopleOf(log: Recorded[], state: LiveState, written: Contribution[], now: number): SessionReview['people'] {
+function peopleOf(
+  log: Recorded[],
+  state: LiveState,
+  written: Contribution[],
+  now: number,
+): SessionReview['people'] {
   const roomName = new Map(state.rooms.map(room => [room.id, room.name]))
   const rows = new Map<string, SessionReview['people'][number]>()
   for (const one of attendance(log, now)) {
     const personId = state.participants[one.participantId]?.personId
     const key = personId ?? one.participantId
     const pieces = new Set(
-      written.filter(entry => entry.participantId === one.participantId).map(entry => `${entry.promptId}/${entry.entryId}`),
+      written
+        .filter(entry => entry.participantId === one.participantId)
+        .map(entry => `${entry.promptId}/${entry.entryId}`),
     )
     const earlier = rows.get(key)
     const rooms = one.roomIds.map(id => roomName.get(id) ?? '')
@@ -137,7 +151,9 @@ function peopleOf(log: Recorded[], state: LiveState, written: Contribution[], no
     .map(({ personId, shownName }) => {
       return { id: personId, shownName, rooms: [], presentMs: 0, inRoomsMs: 0, contributions: 0 }
     })
-  return [...rows.values(), ...absent].sort((one, other) => one.shownName.localeCompare(other.shownName, 'en'))
+  return [...rows.values(), ...absent].sort((one, other) =>
+    one.shownName.localeCompare(other.shownName, 'en'),
+  )
 }
 
 /** The same as a report that can be written out. */

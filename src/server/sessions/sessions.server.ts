@@ -49,7 +49,10 @@ export async function getSession(db: Database, sessionId: string): Promise<Sessi
   return session
 }
 
-export async function createSession(db: Database, form: SessionForm): Promise<Result<string, SessionProblem>> {
+export async function createSession(
+  db: Database,
+  form: SessionForm,
+): Promise<Result<string, SessionProblem>> {
   const plan = await planFrom(db, form)
   if (!plan.ok) return plan
   const id = newId()
@@ -58,7 +61,11 @@ export async function createSession(db: Database, form: SessionForm): Promise<Re
 }
 
 /** Changes the plan of a session that has not been opened. */
-export async function savePlan(db: Database, sessionId: string, form: SessionForm): Promise<Result<null, SessionProblem>> {
+export async function savePlan(
+  db: Database,
+  sessionId: string,
+  form: SessionForm,
+): Promise<Result<null, SessionProblem>> {
   const session = await getSession(db, sessionId)
   if (session.phase !== 'planned') return refused({ code: 'already-open' })
   const plan = await planFrom(db, form)
@@ -67,19 +74,35 @@ export async function savePlan(db: Database, sessionId: string, form: SessionFor
   return done(null)
 }
 
-async function planFrom(db: Database, form: SessionForm): Promise<Result<Omit<Session, 'id' | 'joinCode' | 'phase' | 'reviewedAt'>, SessionProblem>> {
+async function planFrom(
+  db: Database,
+  form: SessionForm,
+): Promise<Result<Omit<Session, 'id' | 'joinCode' | 'phase' | 'reviewedAt'>, SessionProblem>> {
   const startsAt = momentOf(form.date, form.time, form.timeZone)
   if (!startsAt) return refused({ code: 'no-such-date' })
   const grouping = await getGrouping(db, form.groupingId)
   await getBoard(db, form.boardId)
   const own = new Map(grouping.groups.map(group => [group.id, group.name]))
-  const renamed = form.rooms.filter(room => own.has(room.groupId) && room.name && room.name !== own.get(room.groupId))
+  const renamed = form.rooms.filter(
+    room => own.has(room.groupId) && room.name && room.name !== own.get(room.groupId),
+  )
   const roomNames = Object.fromEntries(renamed.map(room => [room.groupId, room.name]))
   const repeated = firstRepeat(grouping.groups.map(group => roomNames[group.id] ?? group.name))
   if (repeated) return refused({ code: 'room-names-repeat', name: repeated })
   const { title, timeZone, groupingId, boardId, roomMinutes, graceSeconds, waitingList } = form
   const { cohortId } = grouping
-  return done({ title, startsAt, timeZone, cohortId, groupingId, boardId, roomNames, roomMinutes, graceSeconds, waitingList })
+  return done({
+    title,
+    startsAt,
+    timeZone,
+    cohortId,
+    groupingId,
+    boardId,
+    roomNames,
+    roomMinutes,
+    graceSeconds,
+    waitingList,
+  })
 }
 
 function firstRepeat(names: string[]): string | undefined {
@@ -92,7 +115,10 @@ function firstRepeat(names: string[]): string | undefined {
  * People taken off the list since the grouping was made are left out. Everybody on the list may join, also those
  * whom the grouping gives no room.
  */
-export async function prepareOpening(db: Database, sessionId: string): Promise<Result<OpeningPlan, SessionProblem>> {
+export async function prepareOpening(
+  db: Database,
+  sessionId: string,
+): Promise<Result<OpeningPlan, SessionProblem>> {
   const session = await getSession(db, sessionId)
   const [grouping, cohort, { id: _board, ...board }] = await Promise.all([
     getGrouping(db, session.groupingId),

@@ -10,11 +10,24 @@ export function AccountFields({ fields }: AccountFieldsProps) {
   return (
     <>
       <Field label="Name" hint="As participants see it on your messages." errors={fields.displayName.errors}>
-        {parts => <Input {...parts} name="displayName" autoComplete="off" defaultValue={fields.displayName.initialValue} />}
+        {parts => (
+          <Input
+            {...parts}
+            name="displayName"
+            autoComplete="off"
+            defaultValue={fields.displayName.initialValue}
+          />
+        )}
       </Field>
       <Field label="Email" errors={fields.email.errors}>
         {parts => (
-          <Input {...parts} name="email" type="email" autoComplete="off" defaultValue={fields.email.initialValue} />
+          <Input
+            {...parts}
+            name="email"
+            type="email"
+            autoComplete="off"
+            defaultValue={fields.email.initialValue}
+          />
         )}
       </Field>
       <Field label="Password" hint="At least 10 characters." errors={fields.password.errors}>

@@ -20,7 +20,10 @@ export function AccountsPage({ accounts, lastResult }: AccountsPageProps) {
   })
   return (
     <>
-      <PageHead title="Accounts" under="Facilitators and co-facilitators of this server. Each of them sees all of it." />
+      <PageHead
+        title="Accounts"
+        under="Facilitators and co-facilitators of this server. Each of them sees all of it."
+      />
       <Section title="Who can sign in">
         <Rows label="Accounts">
           {accounts.map(account => (

@@ -21,7 +21,13 @@ export function SignInPage({ goTo, lastResult }: { goTo: string; lastResult?: Su
           <input type="hidden" name="goTo" value={goTo} />
           <Field label="Email" errors={fields.email.errors}>
             {parts => (
-              <Input {...parts} type="email" autoComplete="username" name="email" defaultValue={fields.email.initialValue} />
+              <Input
+                {...parts}
+                type="email"
+                autoComplete="username"
+                name="email"
+                defaultValue={fields.email.initialValue}
+              />
             )}
           </Field>
           <Field label="Password" errors={fields.password.errors}>

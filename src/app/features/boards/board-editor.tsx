@@ -51,12 +51,16 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
           )}
           <Box mb="24px">
             <Field label="Title" errors={fields.title.errors}>
-              {parts => <Input {...parts} name={fields.title.name} defaultValue={fields.title.initialValue} />}
+              {parts => (
+                <Input {...parts} name={fields.title.name} defaultValue={fields.title.initialValue} />
+              )}
             </Field>
           </Box>
           <Section title="Instructions">
             <Stack gap="10px">
-              <chakra.p color="quiet">Up to three steps, one thing each. They stay on the board of every room.</chakra.p>
+              <chakra.p color="quiet">
+                Up to three steps, one thing each. They stay on the board of every room.
+              </chakra.p>
               {steps.slice(0, MOST_STEPS).map((step, place) => (
                 <Field key={step.key} label={`Step ${place + 1}`} errors={step.errors}>
                   {parts => <Input {...parts} name={step.name} defaultValue={step.initialValue} />}
@@ -78,7 +82,11 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
                         type="submit"
                         size="small"
                         disabled={place === 0}
-                        {...form.reorder.getButtonProps({ name: fields.prompts.name, from: place, to: place - 1 })}
+                        {...form.reorder.getButtonProps({
+                          name: fields.prompts.name,
+                          from: place,
+                          to: place - 1,
+                        })}
                       >
                         Move up
                       </Button>
@@ -101,7 +109,10 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
                     key={kind}
                     disabled={prompts.length >= MOST_PROMPTS}
                     onClick={() =>
-                      form.insert({ name: fields.prompts.name, defaultValue: { id: newPromptId(), kind, text: '' } })
+                      form.insert({
+                        name: fields.prompts.name,
+                        defaultValue: { id: newPromptId(), kind, text: '' },
+                      })
                     }
                   >
                     Add {KIND_NAMES[kind].toLowerCase()}
@@ -149,7 +160,15 @@ function PromptFields({ prompt, place, buttons }: PromptFieldsProps) {
         </Box>
         <Box flex="1" minW="260px">
           <Field label="What it asks" errors={prompt.text.errors}>
-            {parts => <TextArea {...parts} rows={2} minH="60px" name={prompt.text.name} defaultValue={prompt.text.initialValue} />}
+            {parts => (
+              <TextArea
+                {...parts}
+                rows={2}
+                minH="60px"
+                name={prompt.text.name}
+                defaultValue={prompt.text.initialValue}
+              />
+            )}
           </Field>
         </Box>
       </Flex>

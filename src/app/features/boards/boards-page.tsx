@@ -16,7 +16,9 @@ export function BoardsPage({ boards }: BoardsPageProps) {
         </ButtonLink>
       </PageHead>
       {boards.length === 0 ? (
-        <Empty>No board yet. Make one: up to three steps of instructions, and prompts with space to answer.</Empty>
+        <Empty>
+          No board yet. Make one: up to three steps of instructions, and prompts with space to answer.
+        </Empty>
       ) : (
         <Rows label="Boards">
           {boards.map(board => (
@@ -24,7 +26,10 @@ export function BoardsPage({ boards }: BoardsPageProps) {
               <Link to={`/boards/${board.id}`}>{board.title}</Link>
               <chakra.span color="quiet">
                 {board.prompts.length === 1 ? '1 prompt' : `${board.prompts.length} prompts`}:{' '}
-                {board.prompts.map(prompt => prompt.text).join(' · ').slice(0, 90)}
+                {board.prompts
+                  .map(prompt => prompt.text)
+                  .join(' · ')
+                  .slice(0, 90)}
               </chakra.span>
             </Row>
           ))}

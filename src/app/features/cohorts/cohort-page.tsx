@@ -4,19 +4,9 @@ import { useState } from 'react'
 import { Link, useFetcher, useSearchParams } from 'react-router'
 import { Button, ButtonLink } from '../../ui/button'
 import { Empty, Message, PageHead, Row, Rows, Section } from '../../ui/layout'
-import { AddPerson, RenameCohort } from './person-form'
 import { PeopleTable } from './people-table'
-
-export interface Person {
-  id: string
-  firstName: string
-  familyName: string
-  shownAs: string
-  shownName: string
-  email: string
-  trainedToLead: boolean
-  columns: Record<string, string>
-}
+import { formWith, type Person } from './person'
+import { AddPerson, RenameCohort } from './person-form'
 
 interface CohortPageProps {
   cohort: { id: string; name: string; people: Person[] }
@@ -42,10 +32,14 @@ export function CohortPage({ cohort, groupings }: CohortPageProps) {
         </ButtonLink>
       </PageHead>
       <ImportedMessage />
-      {removed && <RemovedMessage key={removed.ids.join()} removed={removed} onDone={() => setRemoved(null)} />}
+      {removed && (
+        <RemovedMessage key={removed.ids.join()} removed={removed} onDone={() => setRemoved(null)} />
+      )}
       <Section title="People">
         {people.length === 0 ? (
-          <Empty>Nobody is on this list yet. Add people one by one below, or import a list from a file.</Empty>
+          <Empty>
+            Nobody is on this list yet. Add people one by one below, or import a list from a file.
+          </Empty>
         ) : (
           <PeopleTable people={people} onRemoved={(ids, words) => setRemoved({ ids, words })} />
         )}
@@ -73,7 +67,13 @@ export function CohortPage({ cohort, groupings }: CohortPageProps) {
   )
 }
 
-function RemovedMessage({ removed, onDone }: { removed: { ids: string[]; words: string }; onDone: () => void }) {
+function RemovedMessage({
+  removed,
+  onDone,
+}: {
+  removed: { ids: string[]; words: string }
+  onDone: () => void
+}) {
   const undo = useFetcher()
   return (
     <chakra.div mb="16px">
@@ -106,12 +106,16 @@ function ImportedMessage() {
     <chakra.div mb="16px">
       <Message kind="good">
         <Flex gap="12px" align="center" wrap="wrap">
-          <span>{count === 1 ? '1 person was added to the list.' : `${count} people were added to the list.`}</span>
+          <span>
+            {count === 1 ? '1 person was added to the list.' : `${count} people were added to the list.`}
+          </span>
           {ids.length > 0 && (
             <Button
               size="small"
               onClick={() => {
-                fetcher.submit(formWith('remove', ids), { method: 'post' }).then(() => setSearch({}, { replace: true }))
+                fetcher
+                  .submit(formWith('remove', ids), { method: 'post' })
+                  .then(() => setSearch({}, { replace: true }))
               }}
             >
               Take the import back
@@ -126,11 +130,4 @@ function ImportedMessage() {
 function readBatch(key: string): string[] {
   if (typeof sessionStorage === 'undefined') return []
   return (sessionStorage.getItem(`import:${key}`) ?? '').split(',').filter(Boolean)
-}
-
-export function formWith(intent: string, personIds: string[]): FormData {
-  const form = new FormData()
-  form.set('intent', intent)
-  for (const id of personIds) form.append('personId', id)
-  return form
 }

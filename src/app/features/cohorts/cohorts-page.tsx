@@ -28,7 +28,9 @@ export function CohortsPage({ cohorts, lastResult }: CohortsPageProps) {
           {cohorts.map(cohort => (
             <Row key={cohort.id}>
               <Link to={`/cohorts/${cohort.id}`}>{cohort.name}</Link>
-              <chakra.span color="quiet">{cohort.people === 1 ? '1 person' : `${cohort.people} people`}</chakra.span>
+              <chakra.span color="quiet">
+                {cohort.people === 1 ? '1 person' : `${cohort.people} people`}
+              </chakra.span>
             </Row>
           ))}
         </Rows>
@@ -39,7 +41,14 @@ export function CohortsPage({ cohorts, lastResult }: CohortsPageProps) {
             <Flex gap="10px" align="flex-end" maxW="520px" wrap="wrap">
               <chakra.div flex="1" minW="220px">
                 <Field label="Name" errors={fields.name.errors}>
-                  {parts => <Input {...parts} name="name" autoComplete="off" defaultValue={fields.name.initialValue} />}
+                  {parts => (
+                    <Input
+                      {...parts}
+                      name="name"
+                      autoComplete="off"
+                      defaultValue={fields.name.initialValue}
+                    />
+                  )}
                 </Field>
               </chakra.div>
               <Button type="submit" kind="main">

@@ -44,16 +44,24 @@ function Source({ problem }: { problem?: { text: string; problem: string } }) {
     <Form method="post" encType="multipart/form-data">
       <Stack gap="16px" maxW="640px">
         <p>
-          A file with a header row and one person a row: <b>name</b>, or <b>first name</b> and <b>family name</b>; if you
-          like <b>shown as</b>, <b>email</b> and <b>trained to lead</b>. Further columns are kept as they are. Nothing
-          changes before you have seen what will be added.
+          A file with a header row and one person a row: <b>name</b>, or <b>first name</b> and{' '}
+          <b>family name</b>; if you like <b>shown as</b>, <b>email</b> and <b>trained to lead</b>. Further
+          columns are kept as they are. Nothing changes before you have seen what will be added.
         </p>
         <Field label="File (CSV)" errors={problem && [problem.problem]}>
-          {parts => <chakra.input {...parts} type="file" name="file" accept=".csv,.tsv,.txt,text/csv" py="6px" />}
+          {parts => (
+            <chakra.input {...parts} type="file" name="file" accept=".csv,.tsv,.txt,text/csv" py="6px" />
+          )}
         </Field>
         <Field label="Or paste rows here">
           {parts => (
-            <TextArea {...parts} name="text" rows={7} placeholder={'name,email\nOdile Marsh,odile@example.org'} defaultValue={problem?.text} />
+            <TextArea
+              {...parts}
+              name="text"
+              rows={7}
+              placeholder={'name,email\nOdile Marsh,odile@example.org'}
+              defaultValue={problem?.text}
+            />
           )}
         </Field>
         <Flex>
@@ -97,23 +105,26 @@ function Preview({ cohortId, text, rows, columns }: PreviewProps) {
       <Section title="Row by row">
         <chakra.table borderCollapse="collapse" w="full">
           <tbody>
-            {[...rows].sort((one, other) => Number(one.ok) - Number(other.ok) || one.row - other.row).map(row => (
-              <tr key={row.row}>
-                <Cell w="80px" color="quiet">
-                  row {row.row}
-                </Cell>
-                <Cell w="110px">{row.ok ? <Tag>added</Tag> : <Tag kind="ask">left out</Tag>}</Cell>
-                {row.ok ? (
-                  <Cell>
-                    <b>{fullName(row.person)}</b> <chakra.span color="quiet">{row.person.email}</chakra.span>
+            {[...rows]
+              .sort((one, other) => Number(one.ok) - Number(other.ok) || one.row - other.row)
+              .map(row => (
+                <tr key={row.row}>
+                  <Cell w="80px" color="quiet">
+                    row {row.row}
                   </Cell>
-                ) : (
-                  <Cell>
-                    <b>{rowProblemText(row.problem)}</b> <chakra.span color="quiet">{row.text}</chakra.span>
-                  </Cell>
-                )}
-              </tr>
-            ))}
+                  <Cell w="110px">{row.ok ? <Tag>added</Tag> : <Tag kind="ask">left out</Tag>}</Cell>
+                  {row.ok ? (
+                    <Cell>
+                      <b>{fullName(row.person)}</b>{' '}
+                      <chakra.span color="quiet">{row.person.email}</chakra.span>
+                    </Cell>
+                  ) : (
+                    <Cell>
+                      <b>{rowProblemText(row.problem)}</b> <chakra.span color="quiet">{row.text}</chakra.span>
+                    </Cell>
+                  )}
+                </tr>
+              ))}
           </tbody>
         </chakra.table>
       </Section>

@@ -4,12 +4,22 @@ import { useFetcher } from 'react-router'
 import { fullName, plainName } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
-import { formWith, type Person } from './cohort-page'
+import { formWith, type Person } from './person'
 import { ChangePerson } from './person-form'
 
-const Cell = chakra('td', { base: { px: '8px', py: '6px', borderBottomWidth: '1px', verticalAlign: 'middle' } })
+const Cell = chakra('td', {
+  base: { px: '8px', py: '6px', borderBottomWidth: '1px', verticalAlign: 'middle' },
+})
 const Head = chakra('th', {
-  base: { px: '8px', py: '6px', borderBottomWidth: '2px', borderColor: 'edge', textAlign: 'left', fontSize: 's' },
+  base: {
+    px: '8px',
+    py: '6px',
+    borderBottomWidth: '2px',
+    borderColor: 'edge',
+    textAlign: 'left',
+    fontSize: 's',
+    fontWeight: '600',
+  },
 })
 
 interface PeopleTableProps {
@@ -29,7 +39,10 @@ export function PeopleTable({ people, onRemoved }: PeopleTableProps) {
   const chosen = people.filter(person => ticked.has(person.id))
 
   const remove = (list: Person[]) => {
-    const words = list.length === 1 ? `${fullName(list[0] as Person)} was taken off the list.` : `${list.length} people were taken off the list.`
+    const words =
+      list.length === 1
+        ? `${fullName(list[0] as Person)} was taken off the list.`
+        : `${list.length} people were taken off the list.`
     const ids = list.map(person => person.id)
     fetcher.submit(formWith('remove', ids), { method: 'post' })
     setTicked(new Set())
@@ -48,7 +61,13 @@ export function PeopleTable({ people, onRemoved }: PeopleTableProps) {
         <chakra.div w="260px">
           <Field label="Find by name" hideLabel>
             {parts => (
-              <Input {...parts} type="search" placeholder="Find by name" value={filter} onChange={event => setFilter(event.target.value)} />
+              <Input
+                {...parts}
+                type="search"
+                placeholder="Find by name"
+                value={filter}
+                onChange={event => setFilter(event.target.value)}
+              />
             )}
           </Field>
         </chakra.div>
@@ -132,7 +151,13 @@ function PersonRow({ person, columns, ticked, onTick, onChange, onRemove }: Pers
   return (
     <tr>
       <Cell w="36px">
-        <chakra.input type="checkbox" {...box} aria-label={`Choose ${name}`} checked={ticked} onChange={event => onTick(event.target.checked)} />
+        <chakra.input
+          type="checkbox"
+          {...box}
+          aria-label={`Choose ${name}`}
+          checked={ticked}
+          onChange={event => onTick(event.target.checked)}
+        />
       </Cell>
       <Cell fontWeight="600">{name}</Cell>
       <Cell>{person.shownName}</Cell>

@@ -6,7 +6,7 @@ import { useFetcher } from 'react-router'
 import { cohortForm, personForm } from '~/contracts/forms'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
-import type { Person } from './cohort-page'
+import type { Person } from './person'
 
 /** Fields of one person; with `person` they are changed, otherwise somebody is added. */
 function PersonForm({ person, onDone }: { person?: Person; onDone?: () => void }) {
@@ -35,7 +35,9 @@ function PersonForm({ person, onDone }: { person?: Person; onDone?: () => void }
         {boxes.map(({ field, label, hint }) => (
           <chakra.div key={label} flex="1" minW="150px" maxW="240px">
             <Field label={label} hint={hint} errors={field.errors}>
-              {parts => <Input {...parts} name={field.name} autoComplete="off" defaultValue={field.initialValue} />}
+              {parts => (
+                <Input {...parts} name={field.name} autoComplete="off" defaultValue={field.initialValue} />
+              )}
             </Field>
           </chakra.div>
         ))}
@@ -69,7 +71,15 @@ export function RenameCohort({ name, onDone }: { name: string; onDone: () => voi
       <input type="hidden" name="intent" value="rename" />
       <Flex gap="8px" align="flex-start" fontWeight="400">
         <Field label="Name of the cohort" hideLabel errors={fields.name.errors}>
-          {parts => <Input {...parts} name="name" autoFocus autoComplete="off" defaultValue={fields.name.initialValue} />}
+          {parts => (
+            <Input
+              {...parts}
+              name="name"
+              autoFocus
+              autoComplete="off"
+              defaultValue={fields.name.initialValue}
+            />
+          )}
         </Field>
         <Button type="submit" kind="main">
           Save

@@ -1,24 +1,30 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react'
-import { closestCenter, DndContext, type DragEndEvent, DragOverlay, type DragStartEvent, PointerSensor, pointerWithin, useDroppable, useSensor, useSensors } from '@dnd-kit/core'
-import { Redo2, Shuffle, Undo2 } from 'lucide-react'
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  DragOverlay,
+  type DragStartEvent,
+  PointerSensor,
+  pointerWithin,
+  useDroppable,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core'
+import { Redo2, Undo2 } from 'lucide-react'
 import { type ReactNode, useReducer, useState } from 'react'
 import { Link } from 'react-router'
-import { type HistoryAction, editHistory, startHistory } from '~/core/grouping/edits'
+import { editHistory, type HistoryAction, startHistory } from '~/core/grouping/edits'
 import type { Arrangement, Group } from '~/core/grouping/grouping'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import { Message, PageHead } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
+import type { GroupedPerson } from './grouped-person'
 import { PersonChip } from './person-chip'
 import { SaveGrouping } from './save-grouping'
 import { SizePicker } from './size-picker'
 import { useDraw } from './use-draw'
-
-export interface GroupedPerson {
-  id: string
-  shownName: string
-  trainedToLead: boolean
-}
 
 interface GroupingPageProps {
   cohort: { id: string; name: string; people: GroupedPerson[] }
@@ -30,7 +36,9 @@ const UNPLACED = 'unplaced'
 
 export function GroupingPage({ cohort, kept }: GroupingPageProps) {
   const people = new Map(cohort.people.map(person => [person.id, person]))
-  const [history, dispatch] = useReducer(editHistory, null, () => startHistory(startFrom(cohort.people, kept?.groups ?? [])))
+  const [history, dispatch] = useReducer(editHistory, null, () =>
+    startHistory(startFrom(cohort.people, kept?.groups ?? [])),
+  )
   const [message, setMessage] = useState<string | null>(null)
   const { present } = history
   const draw = useDraw(cohort.people, present, (arrangement, note) => {
@@ -43,7 +51,10 @@ export function GroupingPage({ cohort, kept }: GroupingPageProps) {
   }
   return (
     <>
-      <PageHead title={kept ? kept.name : 'Make groups'} under={<Link to={`/cohorts/${cohort.id}`}>{cohort.name}</Link>}>
+      <PageHead
+        title={kept ? kept.name : 'Make groups'}
+        under={<Link to={`/cohorts/${cohort.id}`}>{cohort.name}</Link>}
+      >
         <Button onClick={() => act({ type: 'undo' })} disabled={history.past.length === 0}>
           <Undo2 size={18} aria-hidden="true" /> Undo
         </Button>
@@ -58,7 +69,7 @@ export function GroupingPage({ cohort, kept }: GroupingPageProps) {
         made={present.groups.some(group => group.personIds.length > 0)}
         onDraw={draw.draw}
       />
-      <Box aria-live="polite" my="12px" minH="44px">
+      <Box aria-live="polite" my="12px">
         {message && <Message>{message}</Message>}
       </Box>
       <Arranger people={people} arrangement={present} onAct={act} />
@@ -85,12 +96,15 @@ interface ArrangerProps {
 function Arranger({ people, arrangement, onAct }: ArrangerProps) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
   const [dragged, setDragged] = useState<string | null>(null)
-  const move = (personId: string, groupId: string | null) => onAct({ type: 'move', personIds: [personId], groupId })
+  const move = (personId: string, groupId: string | null) =>
+    onAct({ type: 'move', personIds: [personId], groupId })
   const places = arrangement.groups.map(({ id, name }) => ({ id, name }))
   const chips = (ids: string[], here: string | null) =>
     ids.flatMap(id => {
       const person = people.get(id)
-      return person ? [<PersonChip key={id} person={person} here={here} places={places} onMove={to => move(id, to)} />] : []
+      return person
+        ? [<PersonChip key={id} person={person} here={here} places={places} onMove={to => move(id, to)} />]
+        : []
     })
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     setDragged(null)
@@ -123,7 +137,11 @@ function Arranger({ people, arrangement, onAct }: ArrangerProps) {
           <DropPlace key={group.id} id={group.id} label={group.name}>
             <Flex align="center" gap="8px" mb="8px">
               <RoomMark place={place} />
-              <GroupName key={group.name} group={group} onRename={name => onAct({ type: 'rename', groupId: group.id, name })} />
+              <GroupName
+                key={group.name}
+                group={group}
+                onRename={name => onAct({ type: 'rename', groupId: group.id, name })}
+              />
               <chakra.span fontWeight="650" fontVariantNumeric="tabular-nums" title="People in this group">
                 {group.personIds.length}
               </chakra.span>
@@ -136,7 +154,15 @@ function Arranger({ people, arrangement, onAct }: ArrangerProps) {
       </Grid>
       <DragOverlay dropAnimation={null}>
         {dragged && (
-          <Box bg="panel" borderWidth="2px" borderColor="live" borderRadius="6px" px="10px" py="5px" fontWeight="600">
+          <Box
+            bg="panel"
+            borderWidth="2px"
+            borderColor="live"
+            borderRadius="6px"
+            px="10px"
+            py="5px"
+            fontWeight="600"
+          >
             {people.get(dragged)?.shownName}
           </Box>
         )}

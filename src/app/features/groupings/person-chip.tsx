@@ -1,6 +1,6 @@
 import { chakra, Menu, Portal } from '@chakra-ui/react'
 import { useDraggable } from '@dnd-kit/core'
-import type { GroupedPerson } from './grouping-page'
+import type { GroupedPerson } from './grouped-person'
 
 interface PersonChipProps {
   person: GroupedPerson

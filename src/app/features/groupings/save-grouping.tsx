@@ -5,7 +5,7 @@ import type { Group } from '~/core/grouping/grouping'
 import { Button, ButtonLink } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import { Message } from '../../ui/layout'
-import type { GroupedPerson } from './grouping-page'
+import type { GroupedPerson } from './grouped-person'
 
 type SaveResult = { ok: true; version: number } | { ok: false; message: string }
 
@@ -26,7 +26,11 @@ export function SaveGrouping({ cohortId, kept, groups, people }: SaveGroupingPro
   const save = (asNew: boolean) => {
     const version = asNew || !kept ? null : result?.ok ? Math.max(result.version, kept.version) : kept.version
     const action = asNew || !kept ? `/cohorts/${cohortId}/groupings/new` : undefined
-    fetcher.submit(JSON.stringify({ name, groups, version }), { method: 'post', action, encType: 'application/json' })
+    fetcher.submit(JSON.stringify({ name, groups, version }), {
+      method: 'post',
+      action,
+      encType: 'application/json',
+    })
   }
   const savedNow = result?.ok || (result === undefined && search.has('saved'))
   return (
@@ -34,7 +38,10 @@ export function SaveGrouping({ cohortId, kept, groups, people }: SaveGroupingPro
       {alone.length > 0 && (
         <Box mb="12px">
           <Message kind="problem">
-            {alone.map(group => `${people.get(group.personIds[0] ?? '')?.shownName} is alone in ${group.name}`).join('; ')}.
+            {alone
+              .map(group => `${people.get(group.personIds[0] ?? '')?.shownName} is alone in ${group.name}`)
+              .join('; ')}
+            .
           </Message>
         </Box>
       )}

@@ -20,7 +20,12 @@ export function SizePicker({ people, groups, made, busy, onDraw }: SizePickerPro
   const number = typed.trim() === '' ? Number.NaN : Number(typed)
   const result = groupSizes(people, by === 'groups' ? { by, groups: number } : { by, people: number })
   return (
-    <Flex as="form" gap="12px" align="flex-start" wrap="wrap" onSubmit={event => {
+    <Flex
+      as="form"
+      gap="12px"
+      align="flex-start"
+      wrap="wrap"
+      onSubmit={event => {
         event.preventDefault()
         if (result.ok) onDraw(result.sizes)
       }}
@@ -38,14 +43,22 @@ export function SizePicker({ people, groups, made, busy, onDraw }: SizePickerPro
       <chakra.div w="100px">
         <Field label={by === 'groups' ? 'Groups' : 'People each'} errors={result.ok ? undefined : ['']}>
           {parts => (
-            <Input {...parts} type="number" inputMode="numeric" min={1} value={typed} onChange={event => setTyped(event.target.value)} />
+            <Input
+              {...parts}
+              type="number"
+              inputMode="numeric"
+              min={1}
+              value={typed}
+              onChange={event => setTyped(event.target.value)}
+            />
           )}
         </Field>
       </chakra.div>
       <chakra.output pt="26px" flex="1" minW="220px" aria-live="polite">
         {result.ok ? (
           <>
-            <b>{sizesText(result.sizes)}</b> <chakra.span color="quiet">from all {people} on the list</chakra.span>
+            <b>{sizesText(result.sizes)}</b>{' '}
+            <chakra.span color="quiet">from all {people} on the list</chakra.span>
           </>
         ) : (
           <chakra.span color="stop" fontWeight="600">

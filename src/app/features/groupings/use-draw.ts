@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import type { Arrangement } from '~/core/grouping/grouping'
 import { GroupingClient } from '../../workers/grouping-client'
-import type { GroupedPerson } from './grouping-page'
+import type { GroupedPerson } from './grouped-person'
 
 const newGroupId = () => crypto.randomUUID().slice(0, 18)
 
@@ -29,7 +29,12 @@ export function useDraw(
     const seed = crypto.getRandomValues(new Int32Array(1))[0] ?? 0
     try {
       const personIds = people.map(person => person.id)
-      const reply = await client.draw({ personIds, sizes, seed, previous: placed.length > 0 ? placed : undefined })
+      const reply = await client.draw({
+        personIds,
+        sizes,
+        seed,
+        previous: placed.length > 0 ? placed : undefined,
+      })
       if (latest.current !== before) return
       const groups = reply.groups.map((ids, place) => ({
         id: before.groups[place]?.id ?? newGroupId(),
@@ -37,7 +42,10 @@ export function useDraw(
         personIds: ids,
       }))
       const same = reply.differs === false
-      onDrawn({ groups, unplacedIds: [] }, same ? 'There is no other way to group these people in these sizes.' : null)
+      onDrawn(
+        { groups, unplacedIds: [] },
+        same ? 'There is no other way to group these people in these sizes.' : null,
+      )
     } finally {
       setBusy(false)
     }

@@ -15,7 +15,11 @@ export function HelpBar({ help, visits, onSend }: HelpBarProps) {
     <Box as="footer" position="sticky" bottom="0" bg="paper" borderTopWidth="1px" px="16px" py="10px">
       <Flex justify="space-between" align="center" gap="12px">
         <chakra.p role="status" fontSize="s">
-          {help ? 'Help has been called. The facilitator can see it.' : visits.length > 0 ? `${visits.join(' and ')} is in your room, listening.` : ''}
+          {help
+            ? 'Help has been called. The facilitator can see it.'
+            : visits.length > 0
+              ? `${visits.join(' and ')} is in your room, listening.`
+              : ''}
         </chakra.p>
         {help ? (
           <Button size="large" onClick={() => onSend({ type: 'withdraw-help' })}>

@@ -22,7 +22,10 @@ export function JoinPage(props: JoinPageProps) {
       {props.step === 'over' && (
         <Stack gap="12px">
           <chakra.h1 fontSize="xl">{props.title}</chakra.h1>
-          <p>This session has ended. If you took part, open it on the device you used, or ask for your own link.</p>
+          <p>
+            This session has ended. If you took part, open it on the device you used, or ask for your own
+            link.
+          </p>
         </Stack>
       )}
       {props.step === 'name' && <NameStep title={props.title} names={props.names} refusal={props.refusal} />}
@@ -35,7 +38,11 @@ function CodeStep({ typed, problem }: { typed: string; problem: string | null })
     <Form method="get" action="/join">
       <Stack gap="16px">
         <chakra.h1 fontSize="xl">Join a session</chakra.h1>
-        <Field label="Join code" hint="Eight letters and digits, from your facilitator." errors={problem ? [problem] : undefined}>
+        <Field
+          label="Join code"
+          hint="Eight letters and digits, from your facilitator."
+          errors={problem ? [problem] : undefined}
+        >
           {parts => (
             <Input
               {...parts}
@@ -88,7 +95,11 @@ function NameStep({ title, names, refusal }: NameStepProps) {
   return (
     <Stack gap="16px">
       <chakra.h1 fontSize="xl">{title}</chakra.h1>
-      <Field label="Your name" hint="Type the start of it, then choose it." errors={refusal && [refusal.problem]}>
+      <Field
+        label="Your name"
+        hint="Type the start of it, then choose it."
+        errors={refusal && [refusal.problem]}
+      >
         {parts => (
           <Input
             {...parts}
@@ -105,7 +116,14 @@ function NameStep({ title, names, refusal }: NameStepProps) {
         {found.map(name => (
           <li key={name.personId}>
             <Form method="post">
-              <Button type="submit" name="personId" value={name.personId} w="full" size="large" justifyContent="flex-start">
+              <Button
+                type="submit"
+                name="personId"
+                value={name.personId}
+                w="full"
+                size="large"
+                justifyContent="flex-start"
+              >
                 {name.shownName}
               </Button>
             </Form>

@@ -1,8 +1,11 @@
 import type { LiveProblem } from '~/core/live/commands'
 import { problemText } from '../../live-client/ask'
 
-export function codeProblemText(problem: { code: 'unknown-code' } | { code: 'too-many-tries'; seconds: number }): string {
-  if (problem.code === 'unknown-code') return 'No session has this code. Compare it with the one on the wall, sign by sign.'
+export function codeProblemText(
+  problem: { code: 'unknown-code' } | { code: 'too-many-tries'; seconds: number },
+): string {
+  if (problem.code === 'unknown-code')
+    return 'No session has this code. Compare it with the one on the wall, sign by sign.'
   return `Too many codes were tried from here. Wait ${Math.ceil(problem.seconds / 60)} min, then try again.`
 }
 

@@ -51,7 +51,11 @@ export function PlaceHead({ view, pageMadeAt, line, saved }: PlaceHeadProps) {
               .join(', ') || 'nobody yet'}
           </chakra.p>
           {saved && (
-            <chakra.p role="status" color={saved === 'away' ? 'ask' : 'quiet'} fontWeight={saved === 'away' ? '600' : '400'}>
+            <chakra.p
+              role="status"
+              color={saved === 'away' ? 'ask' : 'quiet'}
+              fontWeight={saved === 'away' ? '600' : '400'}
+            >
               {SAVED_WORDS[saved]}
             </chakra.p>
           )}
@@ -62,7 +66,13 @@ export function PlaceHead({ view, pageMadeAt, line, saved }: PlaceHeadProps) {
 }
 
 /** What is left, as a number and as the distance to the edge; in grace, what is left to come back. */
-function TimeLeft({ clock, pageMadeAt }: { clock: NonNullable<ParticipantView['clock']>; pageMadeAt: number }) {
+function TimeLeft({
+  clock,
+  pageMadeAt,
+}: {
+  clock: NonNullable<ParticipantView['clock']>
+  pageMadeAt: number
+}) {
   const now = useServerNow(pageMadeAt)
   const calledBack = clock.graceEndsAt !== null
   const from = calledBack ? clock.endsAt : clock.startedAt
@@ -83,7 +93,13 @@ function TimeLeft({ clock, pageMadeAt }: { clock: NonNullable<ParticipantView['c
       >
         {clockText(left)}
       </chakra.div>
-      <Box h="8px" bg={calledBack ? 'askWash' : 'sunk'} borderRightWidth="3px" borderColor={soon ? 'ask' : 'ink'} aria-hidden="true">
+      <Box
+        h="8px"
+        bg={calledBack ? 'askWash' : 'sunk'}
+        borderRightWidth="3px"
+        borderColor={soon ? 'ask' : 'ink'}
+        aria-hidden="true"
+      >
         <Box h="full" bg={soon ? 'ask' : 'live'} style={{ width: `${share * 100}%` }} />
       </Box>
       <chakra.div fontSize="s" textAlign="right" color="quiet">

@@ -41,11 +41,15 @@ export function PlacePage({ sessionId, view: first, ownLink, now }: PlacePagePro
           <Ended ownLink={ownLink} />
         ) : view.me.released ? (
           <Message kind="problem">
-            The facilitator has freed the name {view.me.shownName}. If it is yours, <a href="/join">join again</a>.
+            The facilitator has freed the name {view.me.shownName}. If it is yours,{' '}
+            <a href="/join">join again</a>.
           </Message>
         ) : (
           <Stack gap="16px">
-            <Messages messages={view.messages} onPutAway={messageId => send({ type: 'put-away', messageId })} />
+            <Messages
+              messages={view.messages}
+              onPutAway={messageId => send({ type: 'put-away', messageId })}
+            />
             {place.where === 'room' && view.board ? (
               <BoardView
                 key={place.copyId}
@@ -61,7 +65,9 @@ export function PlacePage({ sessionId, view: first, ownLink, now }: PlacePagePro
           </Stack>
         )}
       </Box>
-      {place.where === 'room' && view.session.phase === 'open' && <HelpBar help={view.help} visits={view.visits} onSend={send} />}
+      {place.where === 'room' && view.session.phase === 'open' && (
+        <HelpBar help={view.help} visits={view.visits} onSend={send} />
+      )}
     </Flex>
   )
 }
@@ -85,7 +91,10 @@ function Together({ view, ownLink }: { view: ParticipantView; ownLink: string })
           <p>You will be in</p>
           <chakra.h2 fontSize="xl">{place.next.name}</chakra.h2>
           <p>
-            with {place.next.members.filter(name => name !== me.shownName).join(', ') || 'people who have not arrived yet'}.
+            with{' '}
+            {place.next.members.filter(name => name !== me.shownName).join(', ') ||
+              'people who have not arrived yet'}
+            .
           </p>
           <chakra.p color="quiet">Everyone stays here until you are sent out.</chakra.p>
         </>

@@ -42,7 +42,8 @@ export function useSingleKeys(actions: Record<string, () => void>): SingleKeys {
 
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
-  (target.isContentEditable || target.closest('input, textarea, select, [role=menu], [role=dialog], [role=alertdialog]') !== null)
+  (target.isContentEditable ||
+    target.closest('input, textarea, select, [role=menu], [role=dialog], [role=alertdialog]') !== null)
 
 const WORDS = [
   ['b', 'write a broadcast'],

@@ -6,9 +6,13 @@ export type LaneOrder = 'rooms' | 'need'
  * Rooms in the order of the plan, or by who needs the facilitator: help calls first, the longest waiting on top;
  * then rooms nobody has visited; then those whose visit is longest ago.
  */
-export function orderedRooms(view: Pick<FacilitatorView, 'rooms' | 'help'>, order: LaneOrder): FacilitatorView['rooms'] {
+export function orderedRooms(
+  view: Pick<FacilitatorView, 'rooms' | 'help'>,
+  order: LaneOrder,
+): FacilitatorView['rooms'] {
   if (order === 'rooms') return view.rooms
-  const calledAt = (roomId: string) => view.help.find(call => call.roomId === roomId)?.at ?? Number.POSITIVE_INFINITY
+  const calledAt = (roomId: string) =>
+    view.help.find(call => call.roomId === roomId)?.at ?? Number.POSITIVE_INFINITY
   return [...view.rooms].sort((one, other) => {
     const [first, second] = [calledAt(one.id), calledAt(other.id)]
     if (first !== second) return first - second

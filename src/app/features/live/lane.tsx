@@ -6,7 +6,7 @@ import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
 import { Tag } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
-import type { LiveView, Send } from './live-page'
+import type { LiveView, Send } from './live-view'
 import { PersonMenu } from './person-menu'
 
 interface LaneProps {
@@ -33,7 +33,7 @@ export function Lane({ room, place, view, work, pageMadeAt, narrow, onOpen, send
     <Grid
       as="li"
       aria-label={room.name}
-      templateColumns={{ base: '1fr', md: narrow ? '190px 1fr' : '210px 1fr 220px' }}
+      templateColumns={{ base: '1fr', md: narrow ? '190px 1fr' : '240px 1fr 230px' }}
       gap="10px"
       alignItems="center"
       borderLeftWidth="4px"
@@ -41,12 +41,19 @@ export function Lane({ room, place, view, work, pageMadeAt, narrow, onOpen, send
       bg={call ? 'askWash' : 'transparent'}
       borderRadius="4px"
       px="8px"
-      py="4px"
+      py="2px"
     >
       <Box minW="0">
         <Flex gap="8px" align="center" wrap="wrap">
           <RoomMark place={place} />
-          <chakra.button type="button" fontWeight="650" cursor="pointer" textAlign="left" _hover={{ textDecoration: 'underline' }} onClick={onOpen}>
+          <chakra.button
+            type="button"
+            fontWeight="650"
+            cursor="pointer"
+            textAlign="left"
+            _hover={{ textDecoration: 'underline' }}
+            onClick={onOpen}
+          >
             {room.name}
           </chakra.button>
           {call && <Tag kind="ask">help, {roughLength(now - call.at)}</Tag>}
@@ -70,9 +77,12 @@ export function Lane({ room, place, view, work, pageMadeAt, narrow, onOpen, send
       <LaneTrack view={view} work={work} roomId={room.id} now={now} />
       {!narrow && (
         <Box fontSize="s" minW="0">
-          <Latest work={work} prompts={view.board.prompts.length} />
+          <Latest work={work} />
           <Flex justify="space-between" align="center" gap="8px" color="quiet">
-            <span>{room.lastVisitAt ? `visited ${ago(now - room.lastVisitAt)}` : 'not visited'}</span>
+            <span>
+              {work?.answeredPrompts ?? 0} of {view.board.prompts.length} begun ·{' '}
+              {room.lastVisitAt ? `visited ${ago(now - room.lastVisitAt)}` : 'not visited'}
+            </span>
             {call && (
               <Button size="small" kind="ask" onClick={onOpen}>
                 Answer
@@ -90,41 +100,70 @@ const ago = (milliseconds: number) => {
   return length === 'just now' ? length : `${length} ago`
 }
 
-function LaneTrack({ view, work, roomId, now }: { view: LiveView; work: RoomWorkNow | undefined; roomId: string; now: number }) {
+function LaneTrack({
+  view,
+  work,
+  roomId,
+  now,
+}: {
+  view: LiveView
+  work: RoomWorkNow | undefined
+  roomId: string
+  now: number
+}) {
   const { clock, session } = view
   const last = session.pastRounds.at(-1)
   const marks = view.marks.filter(mark => mark.roomId === roomId)
   const pulse = work?.pulse ?? []
   if (clock) {
     const to = clock.graceEndsAt ?? clock.endsAt + session.graceSeconds * 1000
-    return <Track span={{ from: clock.startedAt, to, edges: [clock.endsAt] }} now={now} pulse={pulse} marks={marks} />
+    return (
+      <Track
+        span={{ from: clock.startedAt, to, edges: [clock.endsAt] }}
+        now={now}
+        pulse={pulse}
+        marks={marks}
+      />
+    )
   }
   if (last) {
-    return <Track span={{ from: last.startedAt, to: last.endedAt, edges: [last.endedAt] }} now={null} pulse={pulse} marks={marks} />
+    return (
+      <Track
+        span={{ from: last.startedAt, to: last.endedAt, edges: [last.endedAt] }}
+        now={null}
+        pulse={pulse}
+        marks={marks}
+      />
+    )
   }
   return (
-    <Flex h="56px" align="center" px="12px" borderWidth="1px" borderStyle="dashed" borderColor="line" borderRadius="4px" color="quiet" fontSize="s">
+    <Flex
+      h="50px"
+      align="center"
+      px="12px"
+      borderWidth="1px"
+      borderStyle="dashed"
+      borderColor="line"
+      borderRadius="4px"
+      color="quiet"
+      fontSize="s"
+    >
       Everyone stays together until you send them out.
     </Flex>
   )
 }
 
-function Latest({ work, prompts }: { work: RoomWorkNow | undefined; prompts: number }) {
+function Latest({ work }: { work: RoomWorkNow | undefined }) {
   return (
-    <>
-      <chakra.p lineClamp="2" minH="2.6em">
-        {work?.latest ? (
-          <>
-            <chakra.span color="quiet">{work.latest.who}: </chakra.span>
-            {work.latest.text}
-          </>
-        ) : (
-          <chakra.span color="quiet">Nothing written yet</chakra.span>
-        )}
-      </chakra.p>
-      <chakra.p color="quiet">
-        {work?.answeredPrompts ?? 0} of {prompts} prompts begun
-      </chakra.p>
-    </>
+    <chakra.p lineClamp="2">
+      {work?.latest ? (
+        <>
+          <chakra.span color="quiet">{work.latest.who}: </chakra.span>
+          {work.latest.text}
+        </>
+      ) : (
+        <chakra.span color="quiet">Nothing written yet</chakra.span>
+      )}
+    </chakra.p>
   )
 }

@@ -7,7 +7,7 @@ import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import { KeyHelp, useSingleKeys } from './keys'
-import type { LiveView, Send } from './live-page'
+import type { LiveView, Send } from './live-view'
 
 /** Everything one does while talking, in one place: each is one or two moves. */
 export function LiveBar({ view, send }: { view: LiveView; send: Send }) {
@@ -32,7 +32,8 @@ export function LiveBar({ view, send }: { view: LiveView; send: Send }) {
               disabled={clock.graceEndsAt !== null}
               onClick={() => send({ type: 'call-back' })}
             >
-              <Undo2 size={20} aria-hidden="true" /> {clock.graceEndsAt === null ? 'Call back' : 'Coming back'}
+              <Undo2 size={20} aria-hidden="true" />{' '}
+              {clock.graceEndsAt === null ? 'Call back' : 'Coming back'}
             </Button>
             <Button size="large" title="Key: m" onClick={() => send({ type: 'add-time', seconds: 60 })}>
               <Plus size={18} aria-hidden="true" /> 1 min
@@ -56,7 +57,14 @@ function RoundClock({ clock }: { clock: NonNullable<LiveView['clock']> }) {
   const left = (clock.graceEndsAt ?? clock.endsAt) - now
   return (
     <Box w="104px">
-      <chakra.div role="timer" fontSize="xl" fontWeight="650" lineHeight="1" fontVariantNumeric="tabular-nums" color={left < 60_000 ? 'ask' : 'ink'}>
+      <chakra.div
+        role="timer"
+        fontSize="xl"
+        fontWeight="650"
+        lineHeight="1"
+        fontVariantNumeric="tabular-nums"
+        color={left < 60_000 ? 'ask' : 'ink'}
+      >
         {clockText(left)}
       </chakra.div>
       <chakra.div fontSize="s" color="quiet">
@@ -144,7 +152,14 @@ function Broadcast({ field, send }: { field: React.RefObject<HTMLInputElement | 
 function EndSession({ send, running }: { send: Send; running: boolean }) {
   const [asking, setAsking] = useState(false)
   return (
-    <Dialog.Root id="end-session" role="alertdialog" open={asking} onOpenChange={({ open }) => setAsking(open)} lazyMount unmountOnExit>
+    <Dialog.Root
+      id="end-session"
+      role="alertdialog"
+      open={asking}
+      onOpenChange={({ open }) => setAsking(open)}
+      lazyMount
+      unmountOnExit
+    >
       <Button kind="stop" size="large" onClick={() => setAsking(true)}>
         End
       </Button>

@@ -3,22 +3,34 @@ import { MonitorUp, QrCode } from 'lucide-react'
 import { useState } from 'react'
 import { Button, ButtonLink } from '../../ui/button'
 import { Tick } from '../../ui/fields'
-import type { LiveView, Send } from './live-page'
+import type { LaneOrder } from './lane-order'
+import type { LiveView, Send } from './live-view'
 
 interface LiveHeadProps {
   sessionId: string
   view: LiveView
   line: 'live' | 'lost'
   join: { code: string; address: string; image: string }
+  order: LaneOrder
+  onOrder: (order: LaneOrder) => void
   send: Send
 }
 
 /** How people get in, and the page for the wall. */
-export function LiveHead({ sessionId, view, line, join, send }: LiveHeadProps) {
+export function LiveHead({ sessionId, view, line, join, order, onOrder, send }: LiveHeadProps) {
   const [showing, setShowing] = useState(false)
   if (view.session.phase === 'ended') {
     return (
-      <Flex bg="sunk" borderRadius="8px" p="12px 16px" mb="12px" justify="space-between" align="center" gap="12px" wrap="wrap">
+      <Flex
+        bg="sunk"
+        borderRadius="8px"
+        p="12px 16px"
+        mb="12px"
+        justify="space-between"
+        align="center"
+        gap="12px"
+        wrap="wrap"
+      >
         <b>The session has ended.</b>
         <ButtonLink kind="main" to={`/sessions/${sessionId}/review`} reloadDocument>
           Review what the groups made
@@ -33,7 +45,7 @@ export function LiveHead({ sessionId, view, line, join, send }: LiveHeadProps) {
           The line to the server is down. What you see may be old; it comes back by itself.
         </Box>
       )}
-      <Flex align="center" gap="10px 16px" wrap="wrap">
+      <Flex align="center" gap="8px 12px" wrap="wrap">
         <chakra.span>
           Join code{' '}
           <chakra.b fontSize="l" letterSpacing="0.05em">
@@ -41,19 +53,45 @@ export function LiveHead({ sessionId, view, line, join, send }: LiveHeadProps) {
           </chakra.b>
         </chakra.span>
         <Button size="small" aria-expanded={showing} onClick={() => setShowing(!showing)}>
-          <QrCode size={16} aria-hidden="true" /> {showing ? 'Hide the code to scan' : 'Show the code to scan'}
+          <QrCode size={16} aria-hidden="true" />{' '}
+          {showing ? 'Hide the code to scan' : 'Show the code to scan'}
         </Button>
         <ButtonLink size="small" to={`/sessions/${sessionId}/projector`} target="_blank">
           <MonitorUp size={16} aria-hidden="true" /> Page for the projector
         </ButtonLink>
-        <Tick checked={view.session.waitingList} onChange={event => send({ type: 'set-waiting-list', on: event.target.checked })}>
+        <Tick
+          checked={view.session.waitingList}
+          onChange={event => send({ type: 'set-waiting-list', on: event.target.checked })}
+        >
           Waiting list
         </Tick>
+        <chakra.label fontSize="s" color="quiet" ml="auto">
+          Rooms by{' '}
+          <chakra.select
+            bg="panel"
+            color="ink"
+            borderWidth="1px"
+            borderColor="edge"
+            borderRadius="4px"
+            px="4px"
+            value={order}
+            onChange={event => onOrder(event.target.value as LaneOrder)}
+          >
+            <option value="rooms">plan</option>
+            <option value="need">who needs you</option>
+          </chakra.select>
+        </chakra.label>
       </Flex>
       {showing && (
         <Flex gap="16px" align="center" mt="8px">
-          {/* The image is made on the server from the address alone. */}
-          <Box w="160px" bg="white" borderRadius="4px" role="img" aria-label="Code to scan for joining" dangerouslySetInnerHTML={{ __html: join.image }} />
+          <chakra.img
+            src={join.image}
+            alt="Code to scan for joining"
+            w="160px"
+            h="160px"
+            flexShrink="0"
+            borderRadius="4px"
+          />
           <chakra.span overflowWrap="anywhere">{join.address}</chakra.span>
         </Flex>
       )}

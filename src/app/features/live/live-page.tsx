@@ -1,8 +1,5 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { useCallback, useState } from 'react'
-import type { FacilitatorRequest } from '~/contracts/live'
-import type { FacilitatorView } from '~/core/live/views'
-import type { Mark } from '~/core/review/marks'
 import { Legend } from '../../lanes/legend'
 import { ask } from '../../live-client/ask'
 import { useLive } from '../../live-client/use-live'
@@ -11,14 +8,10 @@ import { Lane } from './lane'
 import { type LaneOrder, orderedRooms } from './lane-order'
 import { LiveBar } from './live-bar'
 import { LiveHead } from './live-head'
+import type { LiveView, Send } from './live-view'
 import { OutsideRooms } from './outside-rooms'
 import { RoomDrawer } from './room-drawer'
 import { SessionRibbon } from './session-ribbon'
-
-export type LiveView = FacilitatorView & { marks: Mark[] }
-
-/** Sends a command and says whether it was accepted; what was refused is shown in words on the page. */
-export type Send = (request: FacilitatorRequest) => Promise<boolean>
 
 interface LivePageProps {
   sessionId: string
@@ -30,7 +23,15 @@ interface LivePageProps {
   now: number
 }
 
-export function LivePage({ sessionId, view: first, joinCode, joinAddress, joinImage, accountId, now }: LivePageProps) {
+export function LivePage({
+  sessionId,
+  view: first,
+  joinCode,
+  joinAddress,
+  joinImage,
+  accountId,
+  now,
+}: LivePageProps) {
   const { view, work, line } = useLive<LiveView>(`/events/${sessionId}/facilitator`, first)
   const [problem, setProblem] = useState<string | null>(null)
   const [order, setOrder] = useState<LaneOrder>('rooms')
@@ -52,6 +53,8 @@ export function LivePage({ sessionId, view: first, joinCode, joinAddress, joinIm
         view={view}
         line={line}
         join={{ code: joinCode, address: joinAddress, image: joinImage }}
+        order={order}
+        onOrder={setOrder}
         send={send}
       />
       <SessionRibbon view={view} pageMadeAt={now} />
@@ -61,28 +64,10 @@ export function LivePage({ sessionId, view: first, joinCode, joinAddress, joinIm
         </Box>
       )}
       <Flex gap="16px" align="flex-start" flex="1" pb="16px">
-        <Stack flex="1" minW="0" gap="10px">
+        <Stack flex="1" minW="0" gap="8px">
           {!ended && <OutsideRooms view={view} send={send} />}
-          <Flex justify="space-between" align="baseline" mt="4px" gap="12px">
-            <chakra.h2 fontSize="m">Rooms</chakra.h2>
-            <chakra.label fontSize="s" color="quiet">
-              In order of{' '}
-              <chakra.select
-                bg="panel"
-                color="ink"
-                borderWidth="1px"
-                borderColor="edge"
-                borderRadius="4px"
-                px="4px"
-                value={order}
-                onChange={event => setOrder(event.target.value as LaneOrder)}
-              >
-                <option value="rooms">the plan</option>
-                <option value="need">who needs you</option>
-              </chakra.select>
-            </chakra.label>
-          </Flex>
-          <Stack as="ul" gap="8px" listStyleType="none" aria-label="Rooms">
+          <chakra.h2 srOnly>Rooms</chakra.h2>
+          <Stack as="ul" gap="4px" listStyleType="none" aria-label="Rooms">
             {orderedRooms(view, order).map(room => (
               <Lane
                 key={room.id}

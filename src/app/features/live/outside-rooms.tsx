@@ -2,7 +2,7 @@ import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import type { LanePerson } from '~/core/live/views'
 import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
-import type { LiveView, Send } from './live-page'
+import type { LiveView, Send } from './live-view'
 import { PersonMenu } from './person-menu'
 
 /** Everybody who is not in a room, always in sight: waiting, with the whole group, and not here yet. */
@@ -12,12 +12,16 @@ export function OutsideRooms({ view, send }: { view: LiveView; send: Send }) {
   const together = view.people.filter(person => person.admitted && !person.inRoom)
   const late = view.clock ? together.filter(person => person.roomId !== null) : []
   return (
-    <Stack gap="6px" bg="panel" borderWidth="1px" borderRadius="8px" p="10px">
+    <Stack gap="6px" bg="panel" borderWidth="1px" borderRadius="8px" p="6px 10px">
       {waiting.length > 0 && (
         <Flex gap="8px" align="center" wrap="wrap" bg="askWash" borderRadius="6px" p="6px 8px" role="status">
           <b>On the waiting list</b>
           <People people={waiting} view={view} now={now} send={send} />
-          <Button kind="ask" size="small" onClick={() => send({ type: 'let-in', participantIds: waiting.map(person => person.id) })}>
+          <Button
+            kind="ask"
+            size="small"
+            onClick={() => send({ type: 'let-in', participantIds: waiting.map(person => person.id) })}
+          >
             {waiting.length === 1 ? 'Let in' : `Let all ${waiting.length} in`}
           </Button>
         </Flex>
@@ -37,18 +41,31 @@ export function OutsideRooms({ view, send }: { view: LiveView; send: Send }) {
             {person.shownName}: to {view.rooms.find(room => room.id === person.roomId)?.name}
           </Button>
         ))}
+        {view.expected.length > 0 && (
+          <chakra.details fontSize="s" color="quiet" ml="auto">
+            <chakra.summary cursor="pointer">
+              {view.expected.length === 1 ? '1 on the list is' : `${view.expected.length} on the list are`}{' '}
+              not here yet
+            </chakra.summary>
+            <Box pt="4px">{view.expected.map(person => person.shownName).join(', ')}</Box>
+          </chakra.details>
+        )}
       </Flex>
-      {view.expected.length > 0 && (
-        <chakra.details fontSize="s" color="quiet">
-          <chakra.summary cursor="pointer">{view.expected.length} on the list are not here yet</chakra.summary>
-          <Box pt="4px">{view.expected.map(person => person.shownName).join(', ')}</Box>
-        </chakra.details>
-      )}
     </Stack>
   )
 }
 
-function People({ people, view, now, send }: { people: LanePerson[]; view: LiveView; now: number; send: Send }) {
+function People({
+  people,
+  view,
+  now,
+  send,
+}: {
+  people: LanePerson[]
+  view: LiveView
+  now: number
+  send: Send
+}) {
   return (
     <>
       {people.map(person => (

@@ -1,7 +1,7 @@
 import { chakra, Menu, Portal } from '@chakra-ui/react'
 import type { LanePerson } from '~/core/live/views'
 import { roughLength } from '~/core/schedule/session-time'
-import type { LiveView, Send } from './live-page'
+import type { LiveView, Send } from './live-view'
 
 interface PersonMenuProps {
   person: LanePerson

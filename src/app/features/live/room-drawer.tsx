@@ -7,7 +7,7 @@ import { Button } from '../../ui/button'
 import { Field, Input, TextArea } from '../../ui/fields'
 import { Message } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
-import type { LiveView, Send } from './live-page'
+import type { LiveView, Send } from './live-view'
 
 interface RoomDrawerProps {
   room: LiveView['rooms'][number]
@@ -66,12 +66,17 @@ export function RoomDrawer({ room, place, view, accountId, onClose, send }: Room
               {visiting ? (
                 <Button onClick={() => send({ type: 'leave-room' })}>Leave the room</Button>
               ) : (
-                <Button kind={call ? 'ask' : 'plain'} onClick={() => send({ type: 'visit', roomId: room.id })}>
+                <Button
+                  kind={call ? 'ask' : 'plain'}
+                  onClick={() => send({ type: 'visit', roomId: room.id })}
+                >
                   Visit
                 </Button>
               )}
               <chakra.span fontSize="s" color="quiet">
-                {visiting ? 'The room sees that you are listening.' : 'The room is told that you come to listen.'}
+                {visiting
+                  ? 'The room sees that you are listening.'
+                  : 'The room is told that you come to listen.'}
               </chakra.span>
             </Flex>
           )}
@@ -133,7 +138,9 @@ function RenameRoom({ room, send }: { room: LiveView['rooms'][number]; send: Sen
     >
       <Box flex="1">
         <Field label="Name of the room">
-          {parts => <Input {...parts} maxLength={60} value={name} onChange={event => setName(event.target.value)} />}
+          {parts => (
+            <Input {...parts} maxLength={60} value={name} onChange={event => setName(event.target.value)} />
+          )}
         </Field>
       </Box>
       <Button type="submit" disabled={name.trim() === '' || name === room.name}>

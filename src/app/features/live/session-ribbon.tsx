@@ -1,6 +1,6 @@
-import { Box, chakra, Flex } from '@chakra-ui/react'
+import { Box, Flex } from '@chakra-ui/react'
 import { useServerNow } from '../../live-client/server-clock'
-import type { LiveView } from './live-page'
+import type { LiveView } from './live-view'
 
 interface Segment {
   kind: 'whole' | 'round' | 'grace' | 'left'
@@ -15,9 +15,19 @@ export function SessionRibbon({ view, pageMadeAt }: { view: LiveView; pageMadeAt
   const segments = segmentsOf(view, now)
   const from = segments[0]?.from ?? now
   const to = segments.at(-1)?.to ?? now
-  const share = (segment: Segment) => Math.max(0.5, (100 * (segment.to - segment.from)) / Math.max(1, to - from))
+  const share = (segment: Segment) =>
+    Math.max(0.5, (100 * (segment.to - segment.from)) / Math.max(1, to - from))
   return (
-    <Flex h="26px" borderRadius="5px" overflow="hidden" borderWidth="1px" borderColor="edge" mb="12px" role="img" aria-label={ribbonText(segments)}>
+    <Flex
+      h="26px"
+      borderRadius="5px"
+      overflow="hidden"
+      borderWidth="1px"
+      borderColor="edge"
+      mb="8px"
+      role="img"
+      aria-label={ribbonText(segments)}
+    >
       {segments.map(segment => (
         <Box
           key={`${segment.kind}-${segment.from}`}
@@ -31,14 +41,19 @@ export function SessionRibbon({ view, pageMadeAt }: { view: LiveView; pageMadeAt
           bg={LOOK[segment.kind]}
           style={{ width: `${share(segment)}%` }}
         >
-          <chakra.span>{segment.name}</chakra.span>
+          {share(segment) > 9 && segment.name}
         </Box>
       ))}
     </Flex>
   )
 }
 
-const LOOK: Record<Segment['kind'], string> = { whole: 'sunk', round: 'liveWash', grace: 'askWash', left: 'panel' }
+const LOOK: Record<Segment['kind'], string> = {
+  whole: 'sunk',
+  round: 'liveWash',
+  grace: 'askWash',
+  left: 'panel',
+}
 
 function segmentsOf(view: LiveView, now: number): Segment[] {
   const { session, clock } = view
@@ -50,7 +65,8 @@ function segmentsOf(view: LiveView, now: number): Segment[] {
     segments.push({ kind: 'round', from: round.startedAt, to: round.endedAt, name: `Round ${round.number}` })
     at = round.endedAt
   }
-  if (!clock) return [...segments, { kind: 'whole', from: at, to: Math.max(at + 1, end), name: 'Whole group' }]
+  if (!clock)
+    return [...segments, { kind: 'whole', from: at, to: Math.max(at + 1, end), name: 'Whole group' }]
   segments.push({ kind: 'whole', from: at, to: clock.startedAt, name: 'Whole group' })
   const until = clock.graceEndsAt ?? clock.endsAt
   const workedUntil = Math.min(now, clock.endsAt)

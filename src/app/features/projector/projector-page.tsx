@@ -33,20 +33,50 @@ export function ProjectorPage({ sessionId, view: first, join, now }: ProjectorPa
       </Flex>
       <Box>
         {broadcast && (
-          <chakra.p role="status" fontSize="xl" bg="liveWash" borderLeftWidth="8px" borderColor="live" px="20px" py="10px" mb="16px">
+          <chakra.p
+            role="status"
+            fontSize="xl"
+            bg="liveWash"
+            borderLeftWidth="8px"
+            borderColor="live"
+            px="20px"
+            py="10px"
+            mb="16px"
+          >
             {broadcast.text}
           </chakra.p>
         )}
-        <Grid as="ul" listStyleType="none" templateColumns="repeat(auto-fit, minmax(270px, 1fr))" gap="14px" aria-label="Who goes where">
+        <Grid
+          as="ul"
+          listStyleType="none"
+          templateColumns="repeat(auto-fit, minmax(270px, 1fr))"
+          gap="14px"
+          aria-label="Who goes where"
+        >
           {rooms.map((room, place) => (
-            <Box as="li" key={room.id} bg="panel" borderWidth="1px" borderColor="edge" borderRadius="8px" p="14px">
+            <Box
+              as="li"
+              key={room.id}
+              bg="panel"
+              borderWidth="1px"
+              borderColor="edge"
+              borderRadius="8px"
+              p="14px"
+            >
               <Flex gap="10px" align="center" mb="4px">
                 <RoomMark place={place} size={28} />
                 <chakra.h2 fontSize="xl" overflowWrap="anywhere">
                   {room.name}
                 </chakra.h2>
               </Flex>
-              <chakra.p fontSize="l">{room.members.join(', ') || '—'}</chakra.p>
+              <Flex as="p" wrap="wrap" columnGap="14px" fontSize="l">
+                {room.members.length === 0 && 'Nobody yet'}
+                {room.members.map(name => (
+                  <chakra.span key={name} whiteSpace="nowrap">
+                    {name}
+                  </chakra.span>
+                ))}
+              </Flex>
             </Box>
           ))}
         </Grid>
@@ -54,9 +84,17 @@ export function ProjectorPage({ sessionId, view: first, join, now }: ProjectorPa
       {session.phase === 'open' ? (
         <Flex justify="space-between" align="center" gap="24px" borderTopWidth="2px" pt="14px">
           <chakra.p fontSize="xl">
-            Join at <b>{join.address}</b> with the code <chakra.b letterSpacing="0.05em">{join.code}</chakra.b>
+            Join at <b>{join.address}</b> with the code{' '}
+            <chakra.b letterSpacing="0.05em">{join.code}</chakra.b>
           </chakra.p>
-          <Box w="120px" flexShrink="0" bg="white" borderRadius="4px" role="img" aria-label="Code to scan for joining" dangerouslySetInnerHTML={{ __html: join.image }} />
+          <chakra.img
+            src={join.image}
+            alt="Code to scan for joining"
+            w="120px"
+            h="120px"
+            flexShrink="0"
+            borderRadius="4px"
+          />
         </Flex>
       ) : (
         <chakra.p fontSize="xl">The session has ended. Thank you.</chakra.p>
@@ -65,7 +103,13 @@ export function ProjectorPage({ sessionId, view: first, join, now }: ProjectorPa
   )
 }
 
-function WallClock({ clock, pageMadeAt }: { clock: NonNullable<ProjectorView['clock']>; pageMadeAt: number }) {
+function WallClock({
+  clock,
+  pageMadeAt,
+}: {
+  clock: NonNullable<ProjectorView['clock']>
+  pageMadeAt: number
+}) {
   const now = useServerNow(pageMadeAt)
   const calledBack = clock.graceEndsAt !== null
   const left = (clock.graceEndsAt ?? clock.endsAt) - now
@@ -81,7 +125,9 @@ function WallClock({ clock, pageMadeAt }: { clock: NonNullable<ProjectorView['cl
       >
         {clockText(left)}
       </chakra.div>
-      <chakra.div fontSize="xl">{calledBack ? 'Finish your sentence and come back' : 'left in rooms'}</chakra.div>
+      <chakra.div fontSize="xl">
+        {calledBack ? 'Finish your sentence and come back' : 'left in rooms'}
+      </chakra.div>
     </Box>
   )
 }

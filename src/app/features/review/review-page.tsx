@@ -19,8 +19,22 @@ export interface Review {
   openedAt: number
   endedAt: number
   rounds: { number: number; startedAt: number; endedAt: number }[]
-  rooms: { id: string; name: string; members: string[]; answers: Answer[]; marks: Mark[]; pulse: PulseBar[] }[]
-  people: { id: string; shownName: string; rooms: string[]; presentMs: number; inRoomsMs: number; contributions: number }[]
+  rooms: {
+    id: string
+    name: string
+    members: string[]
+    answers: Answer[]
+    marks: Mark[]
+    pulse: PulseBar[]
+  }[]
+  people: {
+    id: string
+    shownName: string
+    rooms: string[]
+    presentMs: number
+    inRoomsMs: number
+    contributions: number
+  }[]
 }
 
 export function ReviewPage({ review }: { review: Review }) {
@@ -52,7 +66,16 @@ const FILES = [
 
 function Files({ sessionId }: { sessionId: string }) {
   return FILES.map(({ file, name }) => (
-    <chakra.a key={file} href={`/sessions/${sessionId}/review/${file}`} download display="inline-flex" alignItems="center" gap="6px" px="8px" py="5px">
+    <chakra.a
+      key={file}
+      href={`/sessions/${sessionId}/review/${file}`}
+      download
+      display="inline-flex"
+      alignItems="center"
+      gap="6px"
+      px="8px"
+      py="5px"
+    >
       <Download size={16} aria-hidden="true" /> {name}
     </chakra.a>
   ))
@@ -92,9 +115,21 @@ function SideBySide({ board, rooms }: { board: Board; rooms: Review['rooms'] }) 
           </Button>
         ))}
       </Flex>
-      <Grid templateColumns="repeat(auto-fill, minmax(240px, 1fr))" gap="12px" aria-label={prompt?.text} role="group">
+      <Grid
+        templateColumns="repeat(auto-fit, minmax(220px, 1fr))"
+        gap="12px"
+        aria-label={prompt?.text}
+        role="group"
+      >
         {rooms.map((room, index) => (
-          <chakra.article key={room.id} bg="panel" borderWidth="1px" borderRadius="8px" p="12px" aria-label={room.name}>
+          <chakra.article
+            key={room.id}
+            bg="panel"
+            borderWidth="1px"
+            borderRadius="8px"
+            p="12px"
+            aria-label={room.name}
+          >
             <Flex gap="8px" align="center">
               <RoomMark place={index} />
               <chakra.h3 fontSize="m">{room.name}</chakra.h3>
@@ -143,7 +178,17 @@ function WholeLanes({ review }: { review: Review }) {
 }
 
 const Cell = chakra('td', { base: { px: '8px', py: '5px', borderBottomWidth: '1px' } })
-const Head = chakra('th', { base: { px: '8px', py: '5px', borderBottomWidth: '2px', borderColor: 'edge', fontSize: 's', textAlign: 'left' } })
+const Head = chakra('th', {
+  base: {
+    px: '8px',
+    py: '5px',
+    borderBottomWidth: '2px',
+    borderColor: 'edge',
+    fontSize: 's',
+    fontWeight: '600',
+    textAlign: 'left',
+  },
+})
 
 function TakingPart({ people }: { people: Review['people'] }) {
   const minutes = (milliseconds: number) => `${Math.round(milliseconds / 60_000)} min`
@@ -165,7 +210,13 @@ function TakingPart({ people }: { people: Review['people'] }) {
               <tr key={person.id}>
                 <Cell fontWeight="600">{person.shownName}</Cell>
                 <Cell>{person.rooms.join(', ') || <chakra.span color="quiet">none</chakra.span>}</Cell>
-                <Cell>{person.presentMs > 0 ? minutes(person.presentMs) : <chakra.span color="quiet">was not here</chakra.span>}</Cell>
+                <Cell>
+                  {person.presentMs > 0 ? (
+                    minutes(person.presentMs)
+                  ) : (
+                    <chakra.span color="quiet">was not here</chakra.span>
+                  )}
+                </Cell>
                 <Cell>{minutes(person.inRoomsMs)}</Cell>
                 <Cell>{person.contributions}</Cell>
               </tr>

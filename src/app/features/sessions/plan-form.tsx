@@ -62,12 +62,16 @@ export function PlanForm({ groupings, boards, plan, lastResult, saved }: PlanFor
           <Flex gap="12px" wrap="wrap">
             <Box flex="1" minW="140px">
               <Field label="Date" errors={fields.date.errors}>
-                {parts => <Input {...parts} type="date" name="date" defaultValue={fields.date.initialValue} />}
+                {parts => (
+                  <Input {...parts} type="date" name="date" defaultValue={fields.date.initialValue} />
+                )}
               </Field>
             </Box>
             <Box flex="1" minW="110px">
               <Field label="Begins at" errors={fields.time.errors}>
-                {parts => <Input {...parts} type="time" name="time" defaultValue={fields.time.initialValue} />}
+                {parts => (
+                  <Input {...parts} type="time" name="time" defaultValue={fields.time.initialValue} />
+                )}
               </Field>
             </Box>
             <Box flex="1" minW="170px">
@@ -107,19 +111,36 @@ export function PlanForm({ groupings, boards, plan, lastResult, saved }: PlanFor
             <Box flex="1">
               <Field label="Time in rooms (minutes)" errors={fields.roomMinutes.errors}>
                 {parts => (
-                  <Input {...parts} type="number" name="roomMinutes" min={1} max={240} defaultValue={fields.roomMinutes.initialValue} />
+                  <Input
+                    {...parts}
+                    type="number"
+                    name="roomMinutes"
+                    min={1}
+                    max={240}
+                    defaultValue={fields.roomMinutes.initialValue}
+                  />
                 )}
               </Field>
             </Box>
             <Box flex="1">
               <Field label="Grace to come back (seconds)" errors={fields.graceSeconds.errors}>
                 {parts => (
-                  <Input {...parts} type="number" name="graceSeconds" min={0} max={600} defaultValue={fields.graceSeconds.initialValue} />
+                  <Input
+                    {...parts}
+                    type="number"
+                    name="graceSeconds"
+                    min={0}
+                    max={600}
+                    defaultValue={fields.graceSeconds.initialValue}
+                  />
                 )}
               </Field>
             </Box>
           </Flex>
-          <Tick name="waitingList" defaultChecked={fields.waitingList.initialValue === 'on' || plan.waitingList === true}>
+          <Tick
+            name="waitingList"
+            defaultChecked={fields.waitingList.initialValue === 'on' || plan.waitingList === true}
+          >
             Waiting list: people come in when you let them
           </Tick>
         </Stack>
@@ -128,7 +149,10 @@ export function PlanForm({ groupings, boards, plan, lastResult, saved }: PlanFor
         </Section>
       </Grid>
       <Box my="20px">
-        <Ribbon minutes={Number.isFinite(minutes) ? minutes : 0} graceSeconds={Number.isFinite(grace) ? grace : 0} />
+        <Ribbon
+          minutes={Number.isFinite(minutes) ? minutes : 0}
+          graceSeconds={Number.isFinite(grace) ? grace : 0}
+        />
       </Box>
       <Flex gap="12px" align="center">
         <Button type="submit" kind="main">
@@ -152,7 +176,9 @@ function RoomNames({ rooms, prefix }: { rooms: Plan['rooms']; prefix: string }) 
           <input type="hidden" name={`${prefix}[${place}].groupId`} value={room.groupId} />
           <Box flex="1">
             <Field label={`Name of room ${place + 1}`} hideLabel>
-              {parts => <Input {...parts} name={`${prefix}[${place}].name`} defaultValue={room.name} maxLength={60} />}
+              {parts => (
+                <Input {...parts} name={`${prefix}[${place}].name`} defaultValue={room.name} maxLength={60} />
+              )}
             </Field>
           </Box>
           <chakra.span color="quiet" w="80px">

@@ -20,7 +20,9 @@ interface PlanPageProps {
 export function PlanPage({ phase, joinCode, joinAddress, groupings, boards, plan, result }: PlanPageProps) {
   return (
     <Stack gap="20px">
-      {phase === 'planned' ? <Opening code={joinCode} address={joinAddress} problem={result?.opening} /> : null}
+      {phase === 'planned' ? (
+        <Opening code={joinCode} address={joinAddress} problem={result?.opening} />
+      ) : null}
       {phase === 'planned' ? (
         <PlanForm
           groupings={groupings}
@@ -71,11 +73,14 @@ function Opening({ code, address, problem }: { code: string; address: string; pr
 function KeptPlan({ plan, groupings, boards }: Pick<PlanPageProps, 'plan' | 'groupings' | 'boards'>) {
   return (
     <>
-      <Message>This session has been opened, so its plan stays as it is. Rooms are renamed from the live view.</Message>
+      <Message>
+        This session has been opened, so its plan stays as it is. Rooms are renamed from the live view.
+      </Message>
       <Ribbon minutes={plan.roomMinutes ?? 0} graceSeconds={plan.graceSeconds ?? 0} />
       <p>
         Grouping: <b>{groupings.find(grouping => grouping.id === plan.groupingId)?.name}</b>. Board:{' '}
-        <b>{boards.find(board => board.id === plan.boardId)?.title}</b>. Waiting list: <b>{plan.waitingList ? 'on' : 'off'}</b>.
+        <b>{boards.find(board => board.id === plan.boardId)?.title}</b>. Waiting list:{' '}
+        <b>{plan.waitingList ? 'on' : 'off'}</b>.
       </p>
       <Section title="Rooms">
         <Stack as="ul" gap="6px" listStyleType="none">

@@ -6,8 +6,23 @@ export function Ribbon({ minutes, graceSeconds }: { minutes: number; graceSecond
   const share = (seconds: number) => (total > 0 ? `${(100 * seconds) / total}%` : '0%')
   return (
     <Box>
-      <Flex h="40px" borderRadius="6px" overflow="hidden" borderWidth="1px" borderColor="edge" aria-hidden="true">
-        <Flex bg="liveWash" w={share(minutes * 60)} align="center" px="10px" borderRightWidth="3px" borderColor="live" overflow="hidden">
+      <Flex
+        h="40px"
+        borderRadius="6px"
+        overflow="hidden"
+        borderWidth="1px"
+        borderColor="edge"
+        aria-hidden="true"
+      >
+        <Flex
+          bg="liveWash"
+          w={share(minutes * 60)}
+          align="center"
+          px="10px"
+          borderRightWidth="3px"
+          borderColor="live"
+          overflow="hidden"
+        >
           <b>Rooms</b>
         </Flex>
         <Box bg="askWash" w={share(graceSeconds)} />

@@ -22,7 +22,15 @@ interface SessionHeadProps {
 export function SessionHead({ session }: SessionHeadProps) {
   const base = `/sessions/${session.id}`
   return (
-    <Flex as="header" justify="space-between" align="flex-end" gap="16px" wrap="wrap" borderBottomWidth="1px" mb="16px">
+    <Flex
+      as="header"
+      justify="space-between"
+      align="flex-end"
+      gap="16px"
+      wrap="wrap"
+      borderBottomWidth="1px"
+      mb="16px"
+    >
       <chakra.div pb="8px">
         <chakra.h1 fontSize="l">{session.title}</chakra.h1>
         <chakra.div color="quiet" fontSize="s">

@@ -5,7 +5,10 @@ type PlanProblem =
   | { code: 'empty-groups'; names: string[] }
   | { code: 'room-names-repeat'; name: string }
 
-export function sessionProblem(problem: PlanProblem): { fieldErrors?: Record<string, string[]>; formErrors?: string[] } {
+export function sessionProblem(problem: PlanProblem): {
+  fieldErrors?: Record<string, string[]>
+  formErrors?: string[]
+} {
   switch (problem.code) {
     case 'no-such-date':
       return { fieldErrors: { date: ['There is no such date or time.'] } }
@@ -20,6 +23,7 @@ export function openingProblemText(problem: PlanProblem | { code: string }): str
   if (problem.code === 'empty-groups' && 'names' in problem) {
     return `Nobody is in ${problem.names.join(' and ')}. Put somebody in, or take the group out of the grouping.`
   }
-  if (problem.code === 'already-open') return 'This session has been opened; its plan can no longer be changed.'
+  if (problem.code === 'already-open')
+    return 'This session has been opened; its plan can no longer be changed.'
   return 'The session can not be opened as it is planned. Look the plan over and save it again.'
 }

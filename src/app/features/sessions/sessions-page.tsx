@@ -4,7 +4,13 @@ import { ButtonLink } from '../../ui/button'
 import { Empty, PageHead, Row, Rows, Tag } from '../../ui/layout'
 
 interface SessionsPageProps {
-  sessions: { id: string; title: string; cohortName: string; phase: 'planned' | 'open' | 'ended'; when: string }[]
+  sessions: {
+    id: string
+    title: string
+    cohortName: string
+    phase: 'planned' | 'open' | 'ended'
+    when: string
+  }[]
 }
 
 const WHERE = { planned: '', open: '/live', ended: '/review' }
@@ -28,7 +34,9 @@ export function SessionsPage({ sessions }: SessionsPageProps) {
               </chakra.span>
               <Link to={`/sessions/${session.id}${WHERE[session.phase]}`}>{session.title}</Link>
               <chakra.span color="quiet">{session.cohortName}</chakra.span>
-              <Tag kind={session.phase === 'open' ? 'live' : 'plain'}>{session.phase === 'open' ? 'running' : session.phase}</Tag>
+              <Tag kind={session.phase === 'open' ? 'live' : 'plain'}>
+                {session.phase === 'open' ? 'running' : session.phase}
+              </Tag>
             </Row>
           ))}
         </Rows>

@@ -55,7 +55,15 @@ export function TodayPage({ sessions, hasCohorts }: { sessions: TodaySession[]; 
 function Next({ session }: { session: TodaySession }) {
   const open = session.phase === 'open'
   return (
-    <Box bg={open ? 'liveWash' : 'panel'} borderWidth="1px" borderLeftWidth="6px" borderColor={open ? 'live' : 'edge'} borderRadius="8px" p="22px" mb="28px">
+    <Box
+      bg={open ? 'liveWash' : 'panel'}
+      borderWidth="1px"
+      borderLeftWidth="6px"
+      borderColor={open ? 'live' : 'edge'}
+      borderRadius="8px"
+      p="22px"
+      mb="28px"
+    >
       <Flex justify="space-between" align="center" gap="16px" wrap="wrap">
         <Stack gap="2px">
           <chakra.div fontWeight="600" color={open ? 'live' : 'quiet'}>
@@ -66,7 +74,11 @@ function Next({ session }: { session: TodaySession }) {
             {session.when} · {session.cohortName}
           </chakra.div>
         </Stack>
-        <ButtonLink kind="main" size="large" to={open ? `/sessions/${session.id}/live` : `/sessions/${session.id}`}>
+        <ButtonLink
+          kind="main"
+          size="large"
+          to={open ? `/sessions/${session.id}/live` : `/sessions/${session.id}`}
+        >
           {open ? 'Back to the session' : 'Look it over and open'}
         </ButtonLink>
       </Flex>

@@ -1,0 +1,55 @@
+// One command for every check, from a fresh clone on: ends with one line, `N passed, N failed`.
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { chromium } from './chromium.mjs'
+import { built, installed, root, run } from './prepare.mjs'
+
+const results = join(root, 'test-results')
+rmSync(results, { recursive: true, force: true })
+mkdirSync(results, { recursive: true })
+
+let failed = false
+const counts = { passed: 0, failed: 0 }
+
+async function step(name, work) {
+  const began = Date.now()
+  console.log(`\n== ${name}`)
+  try {
+    await work()
+  } catch (error) {
+    failed = true
+    console.error(error.message)
+  }
+  console.log(`   ${name}: ${((Date.now() - began) / 1000).toFixed(0)} s`)
+}
+
+await installed()
+const browser = await chromium()
+await step('lint', () => run('npm', ['run', '--silent', 'lint']))
+await step('types', () => run('npm', ['run', '--silent', 'types']))
+await step('imports', () => run('npm', ['run', '--silent', 'imports']))
+await step('unit tests', async () => {
+  const file = join(results, 'unit.json')
+  await run('npm', ['run', '--silent', 'unit', '--', '--json', `--outputFile=${file}`]).finally(() => {
+    const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = read(file, {})
+    counts.passed += numPassedTests ?? 0
+    counts.failed += (numFailedTests ?? 0) + (numRuntimeErrorTestSuites ?? 0)
+  })
+})
+await step('build', built)
+await step('browser tests', async () => {
+  const file = join(results, 'browser.json')
+  await run('npm', ['run', '--silent', 'browser'], { env: { CHROMIUM: browser, PLAYWRIGHT_JSON_OUTPUT_NAME: file } }).finally(() => {
+    const { expected, flaky, unexpected } = read(file, { stats: {} }).stats
+    counts.passed += (expected ?? 0) + (flaky ?? 0)
+    counts.failed += unexpected ?? 0
+  })
+})
+
+if (failed && counts.failed === 0) counts.failed = 1
+console.log(`\n${counts.passed} passed, ${counts.failed} failed`)
+process.exit(failed ? 1 : 0)
+
+function read(file, otherwise) {
+  return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : otherwise
+}

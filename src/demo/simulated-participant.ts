@@ -1,0 +1,181 @@
+/**
+ * A participant without a browser: joins by code, follows the event stream and writes on the board, through the same
+ * addresses a browser uses. Fills sessions for tests, measurements and pictures.
+ */
+import { HocuspocusProvider, HocuspocusProviderWebsocket } from '@hocuspocus/provider'
+import WebSocket from 'ws'
+import * as Y from 'yjs'
+import { addCard, answerOf, reasonOf, sheetOf, type YesNo } from '~/core/boards/document'
+import type { ParticipantView } from '~/core/live/views'
+import { newId } from '~/server/tokens.server'
+
+type Listener = (view: ParticipantView) => void
+
+export class SimulatedParticipant {
+  view: ParticipantView | null = null
+  /** Event ids as they came, to see that nothing is missed or repeated. */
+  readonly ids: number[] = []
+  private readonly listeners = new Set<Listener>()
+  private readonly abort = new AbortController()
+  private board: {
+    provider: HocuspocusProvider
+    socket: HocuspocusProviderWebsocket
+    doc: Y.Doc
+    copyId: string
+  } | null = null
+
+  private constructor(
+    readonly address: string,
+    readonly sessionId: string,
+    readonly cookie: string,
+  ) {}
+
+  /** Takes a place: the name is chosen from the list when it stands there, and typed otherwise. */
+  static async join(address: string, joinCode: string, shownName: string): Promise<SimulatedParticipant> {
+    const page = await (await fetch(`${address}/join/${joinCode}`)).text()
+    const button = page.match(new RegExp(`value="([^"]+)"[^>]*>${escaped(shownName)}</button>`))
+    const form = new URLSearchParams(button?.[1] ? { personId: button[1] } : { shownName })
+    const answer = await fetch(`${address}/join/${joinCode}`, {
+      method: 'POST',
+      body: form,
+      redirect: 'manual',
+    })
+    const cookie = answer.headers.getSetCookie()[0]?.split(';')[0]
+    const sessionId = answer.headers.get('location')?.match(/^\/s\/([^/]+)$/)?.[1]
+    if (!cookie || !sessionId) throw new Error(`${shownName} could not join: ${answer.status}`)
+    return new SimulatedParticipant(address, sessionId, cookie)
+  }
+
+  /** Opens the event stream and resolves with the first view. */
+  async follow(): Promise<ParticipantView> {
+    const response = await fetch(`${this.address}/events/${this.sessionId}/participant`, {
+      headers: { Cookie: this.cookie },
+      signal: this.abort.signal,
+    })
+    if (!response.ok || !response.body) throw new Error(`The event stream was refused: ${response.status}`)
+    const first = this.until(() => true)
+    this.read(response.body).catch(() => undefined)
+    return first
+  }
+
+  /** Resolves with the first view, from now on or already, that fits. */
+  until(fits: (view: ParticipantView) => boolean): Promise<ParticipantView> {
+    if (this.view && fits(this.view)) return Promise.resolve(this.view)
+    return new Promise(resolve => {
+      const listener: Listener = view => {
+        if (!fits(view)) return
+        this.listeners.delete(listener)
+        resolve(view)
+      }
+      this.listeners.add(listener)
+    })
+  }
+
+  async ask(request: object): Promise<{ ok: boolean }> {
+    const answer = await fetch(`${this.address}/s/${this.sessionId}/commands`, {
+      method: 'POST',
+      headers: { Cookie: this.cookie, 'Content-Type': 'application/json' },
+      body: JSON.stringify(request),
+    })
+    return (await answer.json()) as { ok: boolean }
+  }
+
+  /** Opens the board of the room this participant is in. */
+  async openBoard(): Promise<Y.Doc> {
+    const { place } = await this.until(view => view.place.where === 'room')
+    if (place.where !== 'room') throw new Error('Not in a room.')
+    if (this.board?.copyId === place.copyId) return this.board.doc
+    this.closeBoard()
+    const doc = new Y.Doc()
+    const opened = openSocket(this.address, this.cookie, place.copyId, doc)
+    this.board = { ...opened, doc, copyId: place.copyId }
+    await new Promise<void>(resolve => opened.provider.on('synced', () => resolve()))
+    return doc
+  }
+
+  async writeCard(promptId: string, text: string): Promise<void> {
+    addCard(await this.openBoard(), promptId, newId(), text)
+  }
+
+  /** Adds a paragraph to a sheet. */
+  async writeParagraph(promptId: string, text: string): Promise<void> {
+    const sheet = sheetOf(await this.openBoard(), promptId)
+    const paragraph = new Y.XmlElement('paragraph')
+    paragraph.insert(0, [new Y.XmlText(text)])
+    sheet.insert(sheet.length, [paragraph])
+  }
+
+  async decide(promptId: string, answer: YesNo, reason: string): Promise<void> {
+    const doc = await this.openBoard()
+    doc.transact(() => {
+      answerOf(doc, promptId).set('answer', answer)
+      const text = reasonOf(doc, promptId)
+      text.delete(0, text.length)
+      text.insert(0, reason)
+    })
+  }
+
+  closeBoard(): void {
+    this.board?.provider.destroy()
+    this.board?.socket.destroy()
+    this.board = null
+  }
+
+  leave(): void {
+    this.abort.abort()
+    this.closeBoard()
+  }
+
+  private async read(body: ReadableStream<Uint8Array>): Promise<void> {
+    const decoder = new TextDecoder()
+    let text = ''
+    for await (const chunk of body as unknown as AsyncIterable<Uint8Array>) {
+      text += decoder.decode(chunk, { stream: true })
+      const events = text.split('\n\n')
+      text = events.pop() ?? ''
+      for (const event of events) this.take(event)
+    }
+  }
+
+  private take(event: string): void {
+    const line = event.split('\n').find(each => each.startsWith('data: '))
+    if (!line) return
+    const id = event.match(/^id: (\d+)$/m)?.[1]
+    if (id) this.ids.push(Number(id))
+    const message = JSON.parse(line.slice(6)) as { kind: string; sections?: Partial<ParticipantView> }
+    if (!message.sections) return
+    this.view = { ...(this.view as ParticipantView), ...message.sections }
+    for (const listener of [...this.listeners]) listener(this.view)
+  }
+}
+
+/** A board socket with a cookie of its own, as only a browser would otherwise send. */
+export function openSocket(
+  address: string,
+  cookie: string,
+  copyId: string,
+  doc: Y.Doc,
+): { provider: HocuspocusProvider; socket: HocuspocusProviderWebsocket } {
+  class SocketWithCookie extends WebSocket {
+    constructor(url: string) {
+      super(url, { headers: { Cookie: cookie, Origin: address } })
+    }
+  }
+  const socket = new HocuspocusProviderWebsocket({
+    url: `${address.replace(/^http/, 'ws')}/boards/socket`,
+    WebSocketPolyfill: SocketWithCookie,
+    delay: 300,
+    minDelay: 200,
+    maxDelay: 2000,
+  })
+  const provider = new HocuspocusProvider({
+    websocketProvider: socket,
+    name: copyId,
+    document: doc,
+    token: 'cookie',
+  })
+  provider.attach()
+  return { provider, socket }
+}
+
+const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&').replace(/'/g, '&#x27;')
