@@ -1,15 +1,16 @@
 export default {
   testEnvironment: 'node',
-  roots: ['<rootDir>/src', '<rootDir>/tests/conformance'],
+  roots: ['<rootDir>/src'],
   testMatch: ['**/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
-  moduleNameMapper: { '^~/(.*)$': '<rootDir>/src/$1' },
+  moduleNameMapper: { '^~/(.*)$': '<rootDir>/src/$1', '^tests/(.*)$': '<rootDir>/tests/$1' },
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',
       { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'es6' } },
     ],
   },
+  globalSetup: '<rootDir>/tests/fixtures/prepare-database.ts',
   testTimeout: 60_000,
   maxWorkers: 2,
 }

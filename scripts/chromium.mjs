@@ -9,9 +9,15 @@ export async function chromium() {
   if (given) return given
   if (process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')) {
     console.log('Installing Chromium…')
-    const install = () => run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], { quiet: true, env: { DEBIAN_FRONTEND: 'noninteractive' } })
+    const install = () =>
+      run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], {
+        quiet: true,
+        env: { DEBIAN_FRONTEND: 'noninteractive' },
+      })
     await run('apt-get', ['update'], { quiet: true }).then(install)
     return PLACES[0]
   }
-  throw new Error('The browser tests need Chromium: install it (on Debian: apt-get install chromium), or name it with CHROMIUM=/path/to/it.')
+  throw new Error(
+    'The browser tests need Chromium: install it (on Debian: apt-get install chromium), or name it with CHROMIUM=/path/to/it.',
+  )
 }

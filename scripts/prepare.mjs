@@ -39,7 +39,16 @@ export async function installed() {
 
 /** Builds when a source has changed since the last build. */
 export async function built() {
-  const wanted = fingerprint(['package.json', 'package-lock.json', 'vite.config.ts', 'vite.database.config.ts', 'react-router.config.ts', 'tsconfig.json', 'src', 'public'])
+  const wanted = fingerprint([
+    'package.json',
+    'package-lock.json',
+    'vite.config.ts',
+    'vite.database.config.ts',
+    'react-router.config.ts',
+    'tsconfig.json',
+    'src',
+    'public',
+  ])
   if (existsSync(join(root, 'build/server/index.js')) && stamped('build') === wanted) return
   console.log('Building…')
   await run('npm', ['run', '--silent', 'build'], { quiet: true })
@@ -58,12 +67,15 @@ function stamp(name, value) {
 
 function fingerprint(names) {
   const hash = createHash('sha256')
-  for (const file of names.flatMap(name => filesIn(join(root, name)))) hash.update(file).update(readFileSync(file))
+  for (const file of names.flatMap(name => filesIn(join(root, name))))
+    hash.update(file).update(readFileSync(file))
   return hash.digest('hex')
 }
 
 function filesIn(path) {
   if (!existsSync(path)) return []
   if (statSync(path).isFile()) return [path]
-  return readdirSync(path).sort().flatMap(name => filesIn(join(path, name)))
+  return readdirSync(path)
+    .sort()
+    .flatMap(name => filesIn(join(path, name)))
 }

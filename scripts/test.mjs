@@ -39,7 +39,9 @@ await step('unit tests', async () => {
 await step('build', built)
 await step('browser tests', async () => {
   const file = join(results, 'browser.json')
-  await run('npm', ['run', '--silent', 'browser'], { env: { CHROMIUM: browser, PLAYWRIGHT_JSON_OUTPUT_NAME: file } }).finally(() => {
+  await run('npm', ['run', '--silent', 'browser'], {
+    env: { CHROMIUM: browser, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+  }).finally(() => {
     const { expected, flaky, unexpected } = read(file, { stats: {} }).stats
     counts.passed += (expected ?? 0) + (flaky ?? 0)
     counts.failed += unexpected ?? 0

@@ -32,6 +32,9 @@ export const fullName = (person: Pick<NamedPerson, 'firstName' | 'familyName'>):
 export const plainName = (name: string): string =>
   name.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/g, ' ').trim()
 
+/** A name as it sounds: nobody hears the full stop after an initial. */
+const aloud = (name: string) => plainName(name).replaceAll('.', '')
+
 const letterCount = (person: NamedPerson) => [...person.familyName.trim()].length
 
 function withInitials(person: NamedPerson, letters: number): string {
@@ -43,8 +46,8 @@ function withInitials(person: NamedPerson, letters: number): string {
 
 function clashes(people: readonly NamedPerson[], shown: Map<string, string>): NamedPerson[] {
   const readers = new Map<string, number>()
-  for (const name of shown.values()) readers.set(plainName(name), (readers.get(plainName(name)) ?? 0) + 1)
-  return people.filter(person => (readers.get(plainName(shown.get(person.id) ?? '')) ?? 0) > 1)
+  for (const name of shown.values()) readers.set(aloud(name), (readers.get(aloud(name)) ?? 0) + 1)
+  return people.filter(person => (readers.get(aloud(shown.get(person.id) ?? '')) ?? 0) > 1)
 }
 
 function numbered(people: readonly NamedPerson[], shown: Map<string, string>): Map<string, string> {
@@ -52,8 +55,8 @@ function numbered(people: readonly NamedPerson[], shown: Map<string, string>): M
   for (const person of people) {
     const name = shown.get(person.id) ?? ''
     let candidate = name
-    for (let number = 2; taken.has(plainName(candidate)); number++) candidate = `${name} (${number})`
-    taken.add(plainName(candidate))
+    for (let number = 2; taken.has(aloud(candidate)); number++) candidate = `${name} (${number})`
+    taken.add(aloud(candidate))
     shown.set(person.id, candidate)
   }
   return shown

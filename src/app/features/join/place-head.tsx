@@ -103,7 +103,7 @@ function TimeLeft({
         <Box h="full" bg={soon ? 'ask' : 'live'} style={{ width: `${share * 100}%` }} />
       </Box>
       <chakra.div fontSize="s" textAlign="right" color="quiet">
-        {calledBack ? 'to come back' : 'left in rooms'}
+        {calledBack ? 'finish, come back' : 'left in rooms'}
       </chakra.div>
     </Box>
   )

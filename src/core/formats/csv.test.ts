@@ -1,0 +1,87 @@
+import fc from 'fast-check'
+import { decodeUtf8, readCsv, writeCsv } from './csv'
+
+// The examples of RFC 4180, section 2, "Definition of the CSV Format", rule by rule.
+describe('RFC 4180', () => {
+  test.each([
+    [
+      '1: records end with CRLF',
+      'aaa,bbb,ccc\r\nzzz,yyy,xxx\r\n',
+      [
+        ['aaa', 'bbb', 'ccc'],
+        ['zzz', 'yyy', 'xxx'],
+      ],
+    ],
+    [
+      '2: the last one need not',
+      'aaa,bbb,ccc\r\nzzz,yyy,xxx',
+      [
+        ['aaa', 'bbb', 'ccc'],
+        ['zzz', 'yyy', 'xxx'],
+      ],
+    ],
+    [
+      '3: a header line',
+      'field_name,field_name2\r\naaa,bbb\r\n',
+      [
+        ['field_name', 'field_name2'],
+        ['aaa', 'bbb'],
+      ],
+    ],
+    ['4: blanks are part of a field', 'aaa, bbb ,ccc', [['aaa', ' bbb ', 'ccc']]],
+    [
+      '5: fields may be quoted',
+      '"aaa","bbb","ccc"\r\nzzz,yyy,xxx',
+      [
+        ['aaa', 'bbb', 'ccc'],
+        ['zzz', 'yyy', 'xxx'],
+      ],
+    ],
+    [
+      '6: line breaks inside quotes',
+      '"aaa","b\r\nbb","ccc"\r\nzzz,yyy,xxx',
+      [
+        ['aaa', 'b\r\nbb', 'ccc'],
+        ['zzz', 'yyy', 'xxx'],
+      ],
+    ],
+    ['7: a doubled quote is a quote', '"aaa","b""bb","ccc"', [['aaa', 'b"bb', 'ccc']]],
+  ])('%s', (_, text, rows) => {
+    expect(readCsv(text)).toEqual({ rows, faults: [] })
+  })
+})
+
+test.each([';', '\t'])('finds out the separator %j, and takes a byte order mark away', separator => {
+  expect(readCsv(`\uFEFFname${separator}email\nAna${separator}a@b.c`).rows[1]).toEqual(['Ana', 'a@b.c'])
+})
+
+test('blank lines are no people', () => {
+  expect(readCsv('name\n\nAna\n , \n\nBo\n').rows).toEqual([['name'], ['Ana'], ['Bo']])
+})
+
+test('a quote that never closes is reported with its row', () => {
+  expect(readCsv('name\n"Ana\nBo').faults).toHaveLength(1)
+})
+
+test('what was written is read again', () => {
+  // Texts that begin like a formula are changed on purpose, and blank rows are left out on reading.
+  const cell = fc
+    .string({ minLength: 1 })
+    .filter(text => !/^[=+\-@\t\r]/.test(text) && text.trim() !== '' && !text.startsWith('\uFEFF'))
+  fc.assert(
+    fc.property(fc.array(fc.tuple(cell, cell), { minLength: 1 }), rows => {
+      expect(readCsv(writeCsv(rows)).rows).toEqual(rows)
+    }),
+  )
+})
+
+// OWASP, "CSV Injection": cells that begin with = + - @ or a tab are run by spreadsheets.
+test.each(['=1+1', '+1', '-1', '@SUM(A1)', '\tx'])('%j is made harmless', formula => {
+  expect(writeCsv([[formula]])).toContain(`'${formula}`)
+})
+
+test('bytes that are not UTF-8 are refused, with and without a byte order mark they are read', () => {
+  expect(decodeUtf8(new Uint8Array([0x41, 0xe9, 0x41]))).toBeNull()
+  expect(decodeUtf8(new TextEncoder().encode('Zoë'))).toBe('Zoë')
+  expect(decodeUtf8(new Uint8Array([0xef, 0xbb, 0xbf, 0x41]))).toBe('A')
+})

@@ -1,0 +1,53 @@
+import { applyEdit, type Edit, editHistory, startHistory } from './edits'
+import type { Arrangement } from './grouping'
+
+const start: Arrangement = {
+  groups: [
+    { id: 'g1', name: 'Reeds', personIds: ['a', 'b'] },
+    { id: 'g2', name: 'Birds', personIds: ['c'] },
+  ],
+  unplacedIds: ['d'],
+}
+
+test('moves several people into a group, in the order they were chosen', () => {
+  const moved = applyEdit(start, { type: 'move', personIds: ['d', 'a'], groupId: 'g2' })
+  expect(moved.groups.map(group => group.personIds)).toEqual([['b'], ['c', 'd', 'a']])
+  expect(moved.unplacedIds).toEqual([])
+})
+
+test('moves somebody out of all groups', () => {
+  const moved = applyEdit(start, { type: 'move', personIds: ['c'], groupId: null })
+  expect(moved.unplacedIds).toEqual(['d', 'c'])
+  expect(moved.groups[1]?.personIds).toEqual([])
+})
+
+test.each<[string, Edit]>([
+  ['somebody where they are', { type: 'move', personIds: ['a'], groupId: 'g1' }],
+  ['somebody unknown', { type: 'move', personIds: ['x'], groupId: 'g1' }],
+  ['into a group that is gone', { type: 'move', personIds: ['a'], groupId: 'gone' }],
+  ['a group to its own name', { type: 'rename', groupId: 'g1', name: 'Reeds' }],
+  ['a group that is gone', { type: 'remove-group', groupId: 'gone' }],
+])('changing %s changes nothing, and leaves no step to undo', (_, edit) => {
+  expect(applyEdit(start, edit)).toBe(start)
+  expect(editHistory(startHistory(start), edit).past).toEqual([])
+})
+
+test('a removed group leaves its people in no group', () => {
+  const removed = applyEdit(start, { type: 'remove-group', groupId: 'g1' })
+  expect(removed.unplacedIds).toEqual(['d', 'a', 'b'])
+})
+
+test('undo and redo walk back and forth, and a new edit cuts off what was undone', () => {
+  let history = startHistory(start)
+  history = editHistory(history, { type: 'move', personIds: ['d'], groupId: 'g2' })
+  history = editHistory(history, { type: 'rename', groupId: 'g1', name: 'Rushes' })
+  history = editHistory(history, { type: 'undo' })
+  expect(history.present.groups[0]?.name).toBe('Reeds')
+  history = editHistory(history, { type: 'redo' })
+  expect(history.present.groups[0]?.name).toBe('Rushes')
+  history = editHistory(editHistory(history, { type: 'undo' }), { type: 'undo' })
+  expect(history.present).toBe(start)
+  history = editHistory(history, { type: 'add-group', group: { id: 'g3', name: 'Map', personIds: [] } })
+  expect(history.future).toEqual([])
+  expect(editHistory(history, { type: 'redo' })).toBe(history)
+})

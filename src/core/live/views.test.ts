@@ -1,0 +1,126 @@
+import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
+import { facilitatorView, mayWorkOn, participantView, projectorView, viewFor } from './views'
+
+function inRooms(): Rehearsed {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo', 'chi')
+  session.sendOut(2)
+  return session
+}
+
+test('a participant sees where they are, with whom, the clock and the board', () => {
+  expect(participantView(inRooms().state, 'ana')).toMatchObject({
+    clock: { number: 1, startedAt: 2, endsAt: 600_002 },
+    place: {
+      where: 'room',
+      name: 'Reeds',
+      copyId: 'copy-reeds',
+      members: [{ shownName: 'Ana' }, { shownName: 'Bo' }],
+    },
+    board: { title: 'Notes' },
+  })
+})
+
+test('a participant’s view holds nothing of other rooms: no name, no copy, no note', () => {
+  const session = inRooms()
+  session.tell(3, facilitator, {
+    type: 'note',
+    messageId: 'n',
+    roomId: 'birds',
+    text: 'a secret for birds',
+    helpId: null,
+  })
+  session.tell(3, participant('chi'), { type: 'call-help', helpId: 'h' })
+  session.tell(3, facilitator, { type: 'visit', roomId: 'birds' })
+  const text = JSON.stringify(participantView(session.state, 'ana'))
+  for (const secret of ['Chi', 'chi', 'Birds', 'copy-birds', 'secret', 'Marit'])
+    expect(text).not.toContain(secret)
+  expect(JSON.stringify(participantView(session.state, 'chi'))).toContain('a secret for birds')
+})
+
+test('whoever waits learns nothing but that they wait', () => {
+  const session = new Rehearsed({ waitingList: true })
+  session.join(1, 'ana')
+  session.tell(2, facilitator, { type: 'broadcast', messageId: 'm', text: 'hello' })
+  expect(participantView(session.state, 'ana')).toMatchObject({
+    place: { where: 'waiting' },
+    board: null,
+    messages: [],
+    clock: null,
+  })
+})
+
+test('before being sent out one sees the room that comes', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo')
+  expect(participantView(session.state, 'ana')?.place).toEqual({
+    where: 'whole',
+    next: { name: 'Reeds', members: ['Ana', 'Bo'] },
+  })
+})
+
+test('a broadcast reaches everybody and stays when put away; a note reaches its room', () => {
+  const session = inRooms()
+  session.tell(3, facilitator, { type: 'broadcast', messageId: 'm', text: 'Five minutes.' })
+  session.tell(4, participant('ana'), { type: 'put-away', messageId: 'm' })
+  expect(participantView(session.state, 'ana')?.messages).toMatchObject([{ id: 'm', putAway: true }])
+  expect(participantView(session.state, 'bo')?.messages).toMatchObject([{ id: 'm', putAway: false }])
+})
+
+test('somebody whose name was freed sees nothing any more', () => {
+  const session = inRooms()
+  session.tell(3, facilitator, { type: 'release', participantId: 'ana' })
+  expect(participantView(session.state, 'ana')).toMatchObject({
+    me: { released: true },
+    place: { where: 'waiting' },
+    board: null,
+    messages: [],
+  })
+})
+
+test('the facilitator sees everybody, also those who are not in a room and not here', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana')
+  session.sendOut(2)
+  session.join(3, 'chi')
+  const view = facilitatorView(session.state)
+  expect(view.people.map(each => [each.shownName, each.inRoom])).toEqual([
+    ['Ana', true],
+    ['Chi', false],
+  ])
+  expect(view.expected.map(each => each.shownName)).toEqual(['Bo'])
+})
+
+test('the projector says who goes where, also of those who have not arrived, and shows the last broadcast of the round', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana')
+  expect(projectorView(session.state).rooms).toMatchObject([
+    { name: 'Reeds', members: ['Ana', 'Bo'] },
+    { members: ['Chi'] },
+  ])
+  session.sendOut(2)
+  session.tell(3, facilitator, { type: 'broadcast', messageId: 'm', text: 'Look up.' })
+  expect(projectorView(session.state)).toMatchObject({
+    rooms: [{ members: ['Ana'] }, { members: [] }],
+    broadcast: { text: 'Look up.' },
+  })
+})
+
+test('who has no place has no view', () => {
+  expect(viewFor(inRooms().state, { kind: 'participant', participantId: 'nobody' })).toBeNull()
+})
+
+test('one may work on the board of the room one is in, while one is in it', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'chi')
+  const may = (copyId: string) => mayWorkOn(session.state, 'ana', copyId)
+  expect(may('copy-reeds')).toBe(false)
+  session.sendOut(2)
+  expect([may('copy-reeds'), may('copy-birds'), may('other')]).toEqual([true, false, false])
+  session.tell(3, facilitator, { type: 'place', participantId: 'ana', roomId: 'birds' })
+  expect([may('copy-reeds'), may('copy-birds')]).toEqual([false, true])
+  session.tell(4, door, { type: 'disconnect', participantId: 'ana' })
+  expect(may('copy-birds')).toBe(true)
+  session.tell(5, facilitator, { type: 'end' })
+  expect(may('copy-birds')).toBe(false)
+})

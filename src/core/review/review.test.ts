@@ -1,0 +1,141 @@
+import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
+import { attendance, roomsOfEverybody, stays } from './attendance'
+import { allMarks } from './marks'
+import { addToPulse, pulseStart } from './pulse'
+import { answerTexts, peopleRows, reportMarkdown, type SessionReport, workRows } from './report'
+
+const MINUTE = 60_000
+
+/** Ana stays; Bo drops for two minutes and is moved; Chi comes late. */
+function evening(): Rehearsed {
+  const session = new Rehearsed()
+  session.join(1 * MINUTE, 'ana', 'bo')
+  session.sendOut(2 * MINUTE)
+  session.tell(3 * MINUTE, door, { type: 'disconnect', participantId: 'bo' })
+  session.tell(5 * MINUTE, door, { type: 'connect', participantId: 'bo' })
+  session.tell(6 * MINUTE, facilitator, { type: 'broadcast', messageId: 'm', text: 'Look up.' })
+  session.join(6 * MINUTE, 'chi')
+  session.tell(7 * MINUTE, facilitator, { type: 'place', participantId: 'bo', roomId: 'birds' })
+  session.tell(8 * MINUTE, participant('ana'), { type: 'call-help', helpId: 'h' })
+  session.tell(9 * MINUTE, facilitator, { type: 'visit', roomId: 'reeds' })
+  session.tell(10 * MINUTE, facilitator, { type: 'end' })
+  return session
+}
+
+test('presence is the time somebody was connected, by place', () => {
+  const rows = attendance(evening().log, 99 * MINUTE).map(row => [
+    row.shownName,
+    row.presentMs / MINUTE,
+    row.inRoomsMs / MINUTE,
+    row.roomIds,
+  ])
+  expect(rows).toEqual([
+    ['Ana', 9, 8, ['reeds']],
+    ['Bo', 7, 6, ['reeds', 'birds']],
+    ['Chi', 4, 0, []],
+  ])
+})
+
+test('stays of a session that still runs are counted up to now', () => {
+  const session = new Rehearsed()
+  session.join(1 * MINUTE, 'ana')
+  expect(stays(session.log, 4 * MINUTE)).toEqual([
+    { participantId: 'ana', roomId: null, from: MINUTE, to: 4 * MINUTE },
+  ])
+})
+
+test('a room counts once somebody was in it', () => {
+  expect(Object.fromEntries(roomsOfEverybody(evening().log))).toEqual({
+    ana: ['reeds'],
+    bo: ['reeds', 'birds'],
+  })
+})
+
+test('marks stand in the lane and at the time where things happened', () => {
+  expect(allMarks(evening().log).map(mark => [mark.at / MINUTE, mark.roomId, mark.kind, mark.what])).toEqual([
+    [2, 'reeds', 'joined', 'Ana'],
+    [2, 'reeds', 'joined', 'Bo'],
+    [3, 'reeds', 'dropped', 'Bo'],
+    [5, 'reeds', 'back', 'Bo'],
+    [6, 'reeds', 'broadcast', 'Look up.'],
+    [7, 'reeds', 'left', 'Bo'],
+    [7, 'birds', 'joined', 'Bo'],
+    [8, 'reeds', 'help', 'Ana'],
+    [9, 'reeds', 'visit', 'Marit'],
+    [9, 'reeds', 'helped', 'visit'],
+  ])
+})
+
+test('the pulse adds up work by half minutes, in order', () => {
+  expect(pulseStart(61_000)).toBe(60_000)
+  const bars = [
+    [61_000, 2],
+    [10_000, 1],
+    [89_999, 3],
+  ].reduce<{ at: number; edits: number }[]>((list, [at = 0, edits = 0]) => addToPulse(list, at, edits), [])
+  expect(bars).toEqual([
+    { at: 0, edits: 1 },
+    { at: 60_000, edits: 5 },
+  ])
+})
+
+const report: SessionReport = {
+  title: 'Evening *1*',
+  date: 'Tuesday 3 November 2026, 19:00 (Europe/London)',
+  board: {
+    title: 'Notes',
+    steps: [],
+    prompts: [
+      { id: 'c', kind: 'cards', text: 'What?' },
+      { id: 's', kind: 'sheet', text: 'How?' },
+      { id: 'y', kind: 'yes-no', text: 'Again?' },
+    ],
+  },
+  rooms: [
+    {
+      roomId: 'reeds',
+      name: 'Reeds',
+      members: ['Ana', 'Bo'],
+      answers: [
+        {
+          promptId: 'c',
+          kind: 'cards',
+          cards: [
+            { id: '1', text: '# one_two' },
+            { id: '2', text: ' ' },
+          ],
+        },
+        { promptId: 's', kind: 'sheet', text: 'Roll it.\n- feel\n- look' },
+        { promptId: 'y', kind: 'yes-no', answer: 'yes', reason: 'mud' },
+      ],
+    },
+    { roomId: 'birds', name: 'Birds', members: [], answers: [] },
+  ],
+  people: [
+    { shownName: 'Ana | Bo', rooms: ['Reeds'], presentMinutes: 9, inRoomsMinutes: 8, contributions: 3 },
+  ],
+}
+
+// CommonMark 0.31.2, 2.4: a backslash before punctuation keeps it text; GFM 4.10: a bar in a cell is escaped.
+test('Markdown keeps what people wrote as text', () => {
+  const text = reportMarkdown(report)
+  expect(text).toContain('# Evening \\*1\\*\n')
+  expect(text).toContain('## What?\n\n### Reeds\n\nAna, Bo\n\n- \\# one\\_two\n')
+  expect(text).toContain('Roll it.\n- feel\n- look\n')
+  expect(text).toContain('### Birds\n\n_Nobody was in this room._\n\n_Nothing written._\n')
+  expect(text).toContain('| Ana \\| Bo | Reeds | 9 | 8 | 3 |')
+})
+
+test('tables have a row for each piece of work, and for each person', () => {
+  expect(workRows(report)).toEqual([
+    ['prompt', 'room', 'answer'],
+    ['What?', 'Reeds', '# one_two'],
+    ['How?', 'Reeds', 'Roll it.\n- feel\n- look'],
+    ['Again?', 'Reeds', 'Yes: mud'],
+  ])
+  expect(peopleRows(report)[1]).toEqual(['Ana | Bo', 'Reeds', 9, 8, 3])
+})
+
+test('an answer without words has no texts', () => {
+  expect(answerTexts({ promptId: 's', kind: 'sheet', text: ' ' })).toEqual([])
+})

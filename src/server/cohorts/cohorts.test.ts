@@ -1,0 +1,89 @@
+import { person, value } from 'tests/fixtures/class'
+import { memoryDatabase } from 'tests/fixtures/database'
+import {
+  addPerson,
+  changePerson,
+  createCohort,
+  getCohort,
+  importPeople,
+  listCohorts,
+  previewImport,
+  removePeople,
+  renameCohort,
+  restorePeople,
+  setTrainedToLead,
+} from './cohorts.server'
+
+let memory: Awaited<ReturnType<typeof memoryDatabase>>
+let cohortId: string
+beforeAll(async () => {
+  memory = await memoryDatabase()
+})
+beforeEach(async () => {
+  cohortId = await createCohort(memory.db, 'Evening')
+})
+afterAll(() => memory.close())
+
+const names = async () => (await getCohort(memory.db, cohortId)).people.map(each => each.shownName)
+
+test('people are added in order, and shown so that two do not read the same', async () => {
+  for (const [first, family] of [['Ana', 'Pereira'], ['Bo', ''], ['Ana', 'Petrova']] as const) {
+    value(await addPerson(memory.db, cohortId, person(first, family)))
+  }
+  expect(await names()).toEqual(['Ana Per.', 'Bo', 'Ana Pet.'])
+})
+
+test('somebody who is on the list is not added again, whatever the accents', async () => {
+  value(await addPerson(memory.db, cohortId, person('Inês', 'Caldeira')))
+  expect(await addPerson(memory.db, cohortId, person('ines', 'caldeira'))).toEqual({
+    ok: false,
+    problem: { code: 'already-listed', name: 'ines caldeira' },
+  })
+})
+
+test('somebody is changed, to their own name too, but not to another’s', async () => {
+  const ana = value(await addPerson(memory.db, cohortId, person('Ana')))
+  value(await addPerson(memory.db, cohortId, person('Bo')))
+  value(await changePerson(memory.db, cohortId, ana, { ...person('Ana'), shownAs: 'Annie' }))
+  expect(await names()).toEqual(['Annie', 'Bo'])
+  expect(await changePerson(memory.db, cohortId, ana, person('Bo'))).toMatchObject({ ok: false })
+  await expect(changePerson(memory.db, cohortId, 'nobody', person('Zoë'))).rejects.toMatchObject({ code: 'not-found' })
+  await setTrainedToLead(memory.db, cohortId, ana, true)
+  expect((await getCohort(memory.db, cohortId)).people[0]?.trainedToLead).toBe(true)
+})
+
+test('removing can be undone: people come back to where they stood', async () => {
+  const ids = []
+  for (const name of ['Ana', 'Bo', 'Chi']) ids.push(value(await addPerson(memory.db, cohortId, person(name))))
+  await removePeople(memory.db, cohortId, ids.slice(0, 2))
+  expect(await names()).toEqual(['Chi'])
+  await restorePeople(memory.db, cohortId, ids.slice(0, 2))
+  expect(await names()).toEqual(['Ana', 'Bo', 'Chi'])
+})
+
+test('a person is changed and removed only through the cohort they are in', async () => {
+  const ana = value(await addPerson(memory.db, cohortId, person('Ana')))
+  const other = await createCohort(memory.db, 'Other')
+  await removePeople(memory.db, other, [ana])
+  await setTrainedToLead(memory.db, other, ana, true)
+  expect((await getCohort(memory.db, cohortId)).people).toMatchObject([{ id: ana, trainedToLead: false }])
+})
+
+test('an import adds its good rows after those on the list; a preview changes nothing', async () => {
+  value(await addPerson(memory.db, cohortId, person('Ana')))
+  const text = 'name,home parish\nBo,Saltby\nAna,Eastwick\nChi,Lowmarsh\n'
+  expect(await previewImport(memory.db, cohortId, text)).toMatchObject({ ok: true })
+  expect(await names()).toEqual(['Ana'])
+  const added = value(await importPeople(memory.db, cohortId, text))
+  expect(await names()).toEqual(['Ana', 'Bo', 'Chi'])
+  await removePeople(memory.db, cohortId, added)
+  expect(await names()).toEqual(['Ana'])
+})
+
+test('cohorts are counted and renamed; what is not there is said not to be', async () => {
+  value(await addPerson(memory.db, cohortId, person('Ana')))
+  await renameCohort(memory.db, cohortId, 'Morning')
+  expect((await listCohorts(memory.db)).find(each => each.id === cohortId)).toEqual({ id: cohortId, name: 'Morning', people: 1 })
+  await expect(getCohort(memory.db, 'nothing')).rejects.toMatchObject({ code: 'not-found' })
+  await expect(renameCohort(memory.db, 'nothing', 'x')).rejects.toMatchObject({ code: 'not-found' })
+})

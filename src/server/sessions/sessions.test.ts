@@ -1,0 +1,87 @@
+import { account, plannedSession, value } from 'tests/fixtures/class'
+import { memoryDatabase } from 'tests/fixtures/database'
+import type { Account } from '../auth/accounts.server'
+import { removePeople } from '../cohorts/cohorts.server'
+import { createGrouping, getGrouping, listGroupings, saveGrouping } from '../groupings/groupings.server'
+import { tidyJoinCode } from '../tokens.server'
+import { createSession, getSession, listSessions, prepareOpening, savePlan } from './sessions.server'
+
+let memory: Awaited<ReturnType<typeof memoryDatabase>>
+let by: Account
+beforeAll(async () => {
+  memory = await memoryDatabase()
+  by = await account(memory.db)
+})
+afterAll(() => memory.close())
+
+test('a session opens with the rooms of its grouping, renamed where the plan says so, and everybody on the list', async () => {
+  const { sessionId, personIds } = await plannedSession(memory.db, by)
+  const plan = value(await prepareOpening(memory.db, sessionId))
+  expect(plan).toMatchObject({ title: 'Evening 1', roomSeconds: 600, graceSeconds: 60, board: { title: 'Notes' } })
+  expect(plan.rooms.map(room => room.name)).toEqual(['Old reeds', 'Birds'])
+  expect(plan.people.map(each => [each.personId, each.roomId])).toEqual(
+    personIds.map((id, place) => [id, plan.rooms[place < 2 ? 0 : 1]?.id]),
+  )
+  expect(new Set(plan.rooms.map(room => room.copyId)).size).toBe(2)
+})
+
+test('somebody taken off the list is not expected; a group left empty is named', async () => {
+  const { sessionId, cohortId, personIds } = await plannedSession(memory.db, by)
+  await removePeople(memory.db, cohortId, personIds.slice(1, 2))
+  expect(value(await prepareOpening(memory.db, sessionId)).people).toHaveLength(3)
+  await removePeople(memory.db, cohortId, personIds.slice(0, 1))
+  expect(await prepareOpening(memory.db, sessionId)).toEqual({ ok: false, problem: { code: 'empty-groups', names: ['Reeds'] } })
+})
+
+test('the plan keeps the moment in the session’s own zone, and refuses a day that does not exist', async () => {
+  const { sessionId, form } = await plannedSession(memory.db, by)
+  value(await savePlan(memory.db, sessionId, { ...form, timeZone: 'Asia/Kolkata', title: 'Moved' }))
+  expect(await getSession(memory.db, sessionId)).toMatchObject({ title: 'Moved', startsAt: new Date('2026-11-03T13:30:00Z') })
+  expect(await savePlan(memory.db, sessionId, { ...form, date: '2026-02-30' })).toEqual({ ok: false, problem: { code: 'no-such-date' } })
+})
+
+test('two rooms can not have the same name', async () => {
+  const { form } = await plannedSession(memory.db, by)
+  expect(await createSession(memory.db, { ...form, rooms: [{ groupId: 'g1', name: 'birds' }] })).toEqual({
+    ok: false,
+    problem: { code: 'room-names-repeat', name: 'Birds' },
+  })
+})
+
+test('join codes have no signs that are taken for each other, and are read however they are typed', async () => {
+  const { sessionId } = await plannedSession(memory.db, by)
+  const { joinCode } = await getSession(memory.db, sessionId)
+  expect(joinCode).toMatch(/^[A-HJ-NP-Z2-9]{4}-[A-HJ-NP-Z2-9]{4}$/)
+  expect(tidyJoinCode(` ${joinCode.toLowerCase().replace('-', ' ')} `)).toBe(joinCode)
+})
+
+test('sessions are listed, the latest first', async () => {
+  const { form } = await plannedSession(memory.db, by)
+  const late = value(await createSession(memory.db, { ...form, date: '2031-01-01', title: 'Late' }))
+  expect((await listSessions(memory.db))[0]).toMatchObject({ id: late, title: 'Late', cohortName: 'Evening', phase: 'planned' })
+})
+
+describe('groupings', () => {
+  const group = (personIds: string[]) => ({ id: 'g', name: 'All', personIds })
+
+  test('the second of two who save is told who was first, and nothing of the first is lost', async () => {
+    const { groupingId, personIds } = await plannedSession(memory.db, by)
+    const form = { name: 'Mine', groups: [group(personIds)], version: 1 }
+    expect(value(await saveGrouping(memory.db, { ...by, displayName: 'Tobias' }, groupingId, form))).toBe(2)
+    expect(await saveGrouping(memory.db, by, groupingId, { ...form, name: 'Late' })).toEqual({
+      ok: false,
+      problem: { code: 'changed-meanwhile', savedBy: 'Tobias', version: 2 },
+    })
+    expect(await getGrouping(memory.db, groupingId)).toMatchObject({ name: 'Mine', version: 2, savedBy: 'Tobias' })
+  })
+
+  test('nobody stands in two groups, nobody from another cohort, and not nobody at all', async () => {
+    const { cohortId, personIds } = await plannedSession(memory.db, by)
+    const other = await plannedSession(memory.db, by)
+    const save = (groups: ReturnType<typeof group>[]) => createGrouping(memory.db, by, cohortId, { name: 'x', groups, version: null })
+    expect(await save([group(personIds), group(personIds.slice(0, 1))])).toMatchObject({ problem: { code: 'person-twice' } })
+    expect(await save([group(other.personIds)])).toMatchObject({ problem: { code: 'not-of-cohort' } })
+    expect(await save([group([])])).toMatchObject({ problem: { code: 'no-people' } })
+    expect(await listGroupings(memory.db, cohortId)).toMatchObject([{ name: 'Pairs', sizes: [2, 2], cohortName: 'Evening' }])
+  })
+})
