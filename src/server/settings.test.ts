@@ -5,7 +5,9 @@ test('everything has a default', () => {
 })
 
 test('a public address is kept as its origin', () => {
-  expect(readSettings({ PUBLIC_ADDRESS: 'https://groups.example/some/page' }).publicAddress).toBe('https://groups.example')
+  expect(readSettings({ PUBLIC_ADDRESS: 'https://groups.example/some/page' }).publicAddress).toBe(
+    'https://groups.example',
+  )
 })
 
 test.each([

@@ -2,7 +2,14 @@ import { account, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
 import { signIns } from '../db/schema.server'
 import { createLimits } from '../limits.server'
-import { accountOf, createAccount, createFirstAccount, listAccounts, signIn, signOut } from './accounts.server'
+import {
+  accountOf,
+  createAccount,
+  createFirstAccount,
+  listAccounts,
+  signIn,
+  signOut,
+} from './accounts.server'
 
 let memory: Awaited<ReturnType<typeof memoryDatabase>>
 beforeEach(async () => {
@@ -24,7 +31,9 @@ test('the first account is made once, also when two ask at the same moment', asy
 test('an address has one account, and its password is not kept as it was typed', async () => {
   await account(memory.db)
   expect(await createAccount(memory.db, form)).toEqual({ ok: false, problem: { code: 'email-taken' } })
-  const { rows } = (await memory.db.execute('select * from accounts')) as unknown as { rows: { password_hash: string }[] }
+  const { rows } = (await memory.db.execute('select * from accounts')) as unknown as {
+    rows: { password_hash: string }[]
+  }
   expect(rows[0]?.password_hash).toMatch(/^\$2[aby]\$11\$/)
 })
 
@@ -51,12 +60,23 @@ test('after eight failures even the right password has to wait; another address 
   await account(memory.db, 'tobias@school.example')
   const limits = createLimits()
   for (let tries = 0; tries < 8; tries++) {
-    expect(await signIn(memory.db, limits, { ...form, password: 'wrong' }, '10.0.0.1')).toEqual({ ok: false, problem: { code: 'wrong' } })
+    expect(await signIn(memory.db, limits, { ...form, password: 'wrong' }, '10.0.0.1')).toEqual({
+      ok: false,
+      problem: { code: 'wrong' },
+    })
   }
-  expect(await signIn(memory.db, limits, form, '10.0.0.2')).toMatchObject({ ok: false, problem: { code: 'too-many-tries' } })
-  expect(await signIn(memory.db, limits, { ...form, email: 'tobias@school.example' }, '10.0.0.1')).toMatchObject({ ok: true })
+  expect(await signIn(memory.db, limits, form, '10.0.0.2')).toMatchObject({
+    ok: false,
+    problem: { code: 'too-many-tries' },
+  })
+  expect(
+    await signIn(memory.db, limits, { ...form, email: 'tobias@school.example' }, '10.0.0.1'),
+  ).toMatchObject({ ok: true })
 })
 
 test('an unknown address is refused like a wrong password', async () => {
-  expect(await signIn(memory.db, createLimits(), form, '10.0.0.1')).toEqual({ ok: false, problem: { code: 'wrong' } })
+  expect(await signIn(memory.db, createLimits(), form, '10.0.0.1')).toEqual({
+    ok: false,
+    problem: { code: 'wrong' },
+  })
 })

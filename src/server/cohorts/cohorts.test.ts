@@ -27,7 +27,11 @@ afterAll(() => memory.close())
 const names = async () => (await getCohort(memory.db, cohortId)).people.map(each => each.shownName)
 
 test('people are added in order, and shown so that two do not read the same', async () => {
-  for (const [first, family] of [['Ana', 'Pereira'], ['Bo', ''], ['Ana', 'Petrova']] as const) {
+  for (const [first, family] of [
+    ['Ana', 'Pereira'],
+    ['Bo', ''],
+    ['Ana', 'Petrova'],
+  ] as const) {
     value(await addPerson(memory.db, cohortId, person(first, family)))
   }
   expect(await names()).toEqual(['Ana Per.', 'Bo', 'Ana Pet.'])
@@ -47,7 +51,9 @@ test('somebody is changed, to their own name too, but not to another’s', async
   value(await changePerson(memory.db, cohortId, ana, { ...person('Ana'), shownAs: 'Annie' }))
   expect(await names()).toEqual(['Annie', 'Bo'])
   expect(await changePerson(memory.db, cohortId, ana, person('Bo'))).toMatchObject({ ok: false })
-  await expect(changePerson(memory.db, cohortId, 'nobody', person('Zoë'))).rejects.toMatchObject({ code: 'not-found' })
+  await expect(changePerson(memory.db, cohortId, 'nobody', person('Zoë'))).rejects.toMatchObject({
+    code: 'not-found',
+  })
   await setTrainedToLead(memory.db, cohortId, ana, true)
   expect((await getCohort(memory.db, cohortId)).people[0]?.trainedToLead).toBe(true)
 })
@@ -83,7 +89,11 @@ test('an import adds its good rows after those on the list; a preview changes no
 test('cohorts are counted and renamed; what is not there is said not to be', async () => {
   value(await addPerson(memory.db, cohortId, person('Ana')))
   await renameCohort(memory.db, cohortId, 'Morning')
-  expect((await listCohorts(memory.db)).find(each => each.id === cohortId)).toEqual({ id: cohortId, name: 'Morning', people: 1 })
+  expect((await listCohorts(memory.db)).find(each => each.id === cohortId)).toEqual({
+    id: cohortId,
+    name: 'Morning',
+    people: 1,
+  })
   await expect(getCohort(memory.db, 'nothing')).rejects.toMatchObject({ code: 'not-found' })
   await expect(renameCohort(memory.db, 'nothing', 'x')).rejects.toMatchObject({ code: 'not-found' })
 })

@@ -119,8 +119,10 @@ class ThreadLink {
 /** The built thread when there is one, otherwise its source, which needs tsx (development and tests). */
 function startWorker(folder: string | undefined): Worker {
   const built = resolve('build/database/thread.js')
-  const useBuilt = process.env.NODE_ENV === 'production' && existsSync(built)
-  const file = useBuilt ? built : resolve('src/server/db/database-thread.server.ts')
-  const execArgv = useBuilt ? [] : ['--import', 'tsx']
-  return new Worker(pathToFileURL(file), { workerData: { folder }, execArgv })
+  if (process.env.NODE_ENV === 'production' && existsSync(built)) {
+    return new Worker(pathToFileURL(built), { workerData: { folder } })
+  }
+  const source = pathToFileURL(resolve('src/server/db/database-thread.server.ts')).href
+  const start = `import('tsx/esm/api').then(({ register }) => { register(); return import(${JSON.stringify(source)}) })`
+  return new Worker(start, { eval: true, workerData: { folder } })
 }

@@ -17,7 +17,12 @@ afterAll(() => memory.close())
 test('a session opens with the rooms of its grouping, renamed where the plan says so, and everybody on the list', async () => {
   const { sessionId, personIds } = await plannedSession(memory.db, by)
   const plan = value(await prepareOpening(memory.db, sessionId))
-  expect(plan).toMatchObject({ title: 'Evening 1', roomSeconds: 600, graceSeconds: 60, board: { title: 'Notes' } })
+  expect(plan).toMatchObject({
+    title: 'Evening 1',
+    roomSeconds: 600,
+    graceSeconds: 60,
+    board: { title: 'Notes' },
+  })
   expect(plan.rooms.map(room => room.name)).toEqual(['Old reeds', 'Birds'])
   expect(plan.people.map(each => [each.personId, each.roomId])).toEqual(
     personIds.map((id, place) => [id, plan.rooms[place < 2 ? 0 : 1]?.id]),
@@ -30,14 +35,23 @@ test('somebody taken off the list is not expected; a group left empty is named',
   await removePeople(memory.db, cohortId, personIds.slice(1, 2))
   expect(value(await prepareOpening(memory.db, sessionId)).people).toHaveLength(3)
   await removePeople(memory.db, cohortId, personIds.slice(0, 1))
-  expect(await prepareOpening(memory.db, sessionId)).toEqual({ ok: false, problem: { code: 'empty-groups', names: ['Reeds'] } })
+  expect(await prepareOpening(memory.db, sessionId)).toEqual({
+    ok: false,
+    problem: { code: 'empty-groups', names: ['Reeds'] },
+  })
 })
 
 test('the plan keeps the moment in the session’s own zone, and refuses a day that does not exist', async () => {
   const { sessionId, form } = await plannedSession(memory.db, by)
   value(await savePlan(memory.db, sessionId, { ...form, timeZone: 'Asia/Kolkata', title: 'Moved' }))
-  expect(await getSession(memory.db, sessionId)).toMatchObject({ title: 'Moved', startsAt: new Date('2026-11-03T13:30:00Z') })
-  expect(await savePlan(memory.db, sessionId, { ...form, date: '2026-02-30' })).toEqual({ ok: false, problem: { code: 'no-such-date' } })
+  expect(await getSession(memory.db, sessionId)).toMatchObject({
+    title: 'Moved',
+    startsAt: new Date('2026-11-03T13:30:00Z'),
+  })
+  expect(await savePlan(memory.db, sessionId, { ...form, date: '2026-02-30' })).toEqual({
+    ok: false,
+    problem: { code: 'no-such-date' },
+  })
 })
 
 test('two rooms can not have the same name', async () => {
@@ -58,7 +72,12 @@ test('join codes have no signs that are taken for each other, and are read howev
 test('sessions are listed, the latest first', async () => {
   const { form } = await plannedSession(memory.db, by)
   const late = value(await createSession(memory.db, { ...form, date: '2031-01-01', title: 'Late' }))
-  expect((await listSessions(memory.db))[0]).toMatchObject({ id: late, title: 'Late', cohortName: 'Evening', phase: 'planned' })
+  expect((await listSessions(memory.db))[0]).toMatchObject({
+    id: late,
+    title: 'Late',
+    cohortName: 'Evening',
+    phase: 'planned',
+  })
 })
 
 describe('groupings', () => {
@@ -72,16 +91,25 @@ describe('groupings', () => {
       ok: false,
       problem: { code: 'changed-meanwhile', savedBy: 'Tobias', version: 2 },
     })
-    expect(await getGrouping(memory.db, groupingId)).toMatchObject({ name: 'Mine', version: 2, savedBy: 'Tobias' })
+    expect(await getGrouping(memory.db, groupingId)).toMatchObject({
+      name: 'Mine',
+      version: 2,
+      savedBy: 'Tobias',
+    })
   })
 
   test('nobody stands in two groups, nobody from another cohort, and not nobody at all', async () => {
     const { cohortId, personIds } = await plannedSession(memory.db, by)
     const other = await plannedSession(memory.db, by)
-    const save = (groups: ReturnType<typeof group>[]) => createGrouping(memory.db, by, cohortId, { name: 'x', groups, version: null })
-    expect(await save([group(personIds), group(personIds.slice(0, 1))])).toMatchObject({ problem: { code: 'person-twice' } })
+    const save = (groups: ReturnType<typeof group>[]) =>
+      createGrouping(memory.db, by, cohortId, { name: 'x', groups, version: null })
+    expect(await save([group(personIds), group(personIds.slice(0, 1))])).toMatchObject({
+      problem: { code: 'person-twice' },
+    })
     expect(await save([group(other.personIds)])).toMatchObject({ problem: { code: 'not-of-cohort' } })
     expect(await save([group([])])).toMatchObject({ problem: { code: 'no-people' } })
-    expect(await listGroupings(memory.db, cohortId)).toMatchObject([{ name: 'Pairs', sizes: [2, 2], cohortName: 'Evening' }])
+    expect(await listGroupings(memory.db, cohortId)).toMatchObject([
+      { name: 'Pairs', sizes: [2, 2], cohortName: 'Evening' },
+    ])
   })
 })

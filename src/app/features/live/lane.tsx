@@ -49,6 +49,7 @@ export function Lane({ room, place, view, work, pageMadeAt, narrow, onOpen, send
           <chakra.button
             type="button"
             fontWeight="650"
+            minH="24px"
             cursor="pointer"
             textAlign="left"
             _hover={{ textDecoration: 'underline' }}

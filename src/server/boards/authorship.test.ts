@@ -1,0 +1,99 @@
+import { board } from 'tests/fixtures/class'
+import * as Y from 'yjs'
+import { addCard, answerOf, cardText, reasonOf, removeCard, sheetOf } from '~/core/boards/document'
+import { editText } from '~/core/boards/text-edit'
+import { Authorship } from './authorship.server'
+import { type Contribution, mergeContributions } from './board-storage.server'
+
+function watched(earlier: Contribution[] = []) {
+  const doc = new Y.Doc()
+  const authorship = new Authorship('copy', doc, board, earlier)
+  const done: Contribution[] = []
+  doc.on('afterTransaction', transaction => {
+    done.push(...authorship.contributionsOf(transaction, String(transaction.origin), 61_000))
+  })
+  const as = (who: string, work: () => void) => doc.transact(work, who)
+  return { doc, authorship, done, as }
+}
+
+const short = (done: Contribution[]) =>
+  done.map(one => [one.participantId, one.promptId, one.entryId, one.text])
+
+test('a card is its writer’s, also when another corrects it', () => {
+  const { doc, authorship, done, as } = watched()
+  as('ana', () => addCard(doc, 'c', 'x', 'reeds'))
+  as('bo', () => editText(cardText(doc, 'c', 'x') as Y.Text, 'old reeds'))
+  expect(short(done)).toEqual([
+    ['ana', 'c', 'x', 'reeds'],
+    ['bo', 'c', 'x', 'old reeds'],
+  ])
+  expect(Object.fromEntries(authorship.authors)).toEqual({ 'c/x': 'ana' })
+})
+
+test('taking a card away is a contribution without a text', () => {
+  const { doc, done, as } = watched()
+  as('ana', () => addCard(doc, 'c', 'x', 'reeds'))
+  as('bo', () => removeCard(doc, 'c', 'x'))
+  expect(short(done).at(-1)).toEqual(['bo', 'c', 'x', ''])
+})
+
+test('a sheet and a decision are each one piece', () => {
+  const { doc, done, as } = watched()
+  as('ana', () => {
+    const paragraph = new Y.XmlElement('paragraph')
+    paragraph.insert(0, [new Y.XmlText('Roll it.')])
+    sheetOf(doc, 's').insert(0, [paragraph])
+  })
+  as('bo', () => {
+    answerOf(doc, 'y').set('answer', 'no')
+    reasonOf(doc, 'y').insert(0, 'cold')
+  })
+  expect(short(done)).toEqual([
+    ['ana', 's', 'whole', 'Roll it.'],
+    ['bo', 'y', 'whole', 'No: cold'],
+  ])
+})
+
+test('what touches no prompt is nobody’s work', () => {
+  const { doc, done, as } = watched()
+  as('ana', () => doc.getMap('elsewhere').set('authors', 'bo'))
+  expect(done).toEqual([])
+})
+
+test('who first wrote a piece is remembered when the copy is opened again', () => {
+  const earlier = {
+    copyId: 'copy',
+    promptId: 'c',
+    entryId: 'x',
+    participantId: 'ana',
+    halfMinute: 0,
+    edits: 1,
+    text: 'r',
+    at: 1,
+  }
+  expect(watched([earlier]).authorship.authors.get('c/x')).toBe('ana')
+})
+
+test('contributions of one person to one piece in one half minute are one row', () => {
+  const one = {
+    copyId: 'copy',
+    promptId: 'c',
+    entryId: 'x',
+    participantId: 'ana',
+    halfMinute: 0,
+    edits: 1,
+    text: 'r',
+    at: 1,
+  }
+  const rows = mergeContributions([
+    one,
+    { ...one, text: 're', at: 2 },
+    { ...one, participantId: 'bo' },
+    { ...one, halfMinute: 30_000 },
+  ])
+  expect(rows.map(row => [row.participantId, row.halfMinute, row.edits, row.text])).toEqual([
+    ['ana', 0, 2, 're'],
+    ['bo', 0, 1, 'r'],
+    ['ana', 30_000, 1, 'r'],
+  ])
+})

@@ -1,0 +1,119 @@
+import AxeBuilder from '@axe-core/playwright'
+import { test as base, type Browser, type BrowserContext, expect, type Page } from '@playwright/test'
+import { SimulatedParticipant } from '~/demo/simulated-participant'
+import { type Demo, TestServer } from './server'
+
+interface Tools {
+  server: TestServer
+  /** A new browser that nobody has used, watched for faults. */
+  newPage(options?: Parameters<Browser['newContext']>[0]): Promise<Page>
+  /** Signed in as the facilitator of the demo. */
+  facilitator: Page
+  phone(): Promise<Page>
+}
+
+/** What a page may say without failing the test: a refused form is logged by the browser itself. */
+const EXPECTED = [/status of 4\d\d/]
+const LOST_LINE = [/ERR_CONNECTION_REFUSED/, /ERR_INCOMPLETE_CHUNKED_ENCODING/, /WebSocket connection to/, /ERR_EMPTY_RESPONSE/, /ERR_CONNECTION_RESET/]
+
+const faults = new WeakMap<BrowserContext, string[]>()
+const lostLineAllowed = new WeakSet<BrowserContext>()
+
+/** For tests that kill the server: the browser complains of the broken line, and should. */
+export const allowLostLine = (page: Page): void => void lostLineAllowed.add(page.context())
+
+function watch(context: BrowserContext): void {
+  const list: string[] = []
+  faults.set(context, list)
+  const note = (text: string) => {
+    const allowed = lostLineAllowed.has(context) ? [...EXPECTED, ...LOST_LINE] : EXPECTED
+    if (!allowed.some(pattern => pattern.test(text))) list.push(text)
+  }
+  context.on('console', message => {
+    if (message.type() === 'error' || message.type() === 'warning') note(`${message.type()}: ${message.text()}`)
+  })
+  context.on('weberror', error => note(`uncaught: ${error.error().message}`))
+}
+
+export const test = base.extend<Tools>({
+  // biome-ignore lint/correctness/noEmptyPattern: the test tool reads which fixtures are wanted from this pattern.
+  server: async ({}, use) => {
+    const server = await TestServer.withDemo()
+    await use(server)
+    await server.remove()
+  },
+  newPage: async ({ browser, contextOptions }, use) => {
+    const contexts: BrowserContext[] = []
+    await use(async options => {
+      const context = await browser.newContext({ ...contextOptions, ...options })
+      watch(context)
+      contexts.push(context)
+      return context.newPage()
+    })
+    for (const context of contexts) {
+      expect.soft(faults.get(context), 'no error or warning in the console').toEqual([])
+      await context.close()
+    }
+  },
+  facilitator: async ({ newPage, server }, use) => {
+    const page = await newPage()
+    await signIn(page, server)
+    await use(page)
+  },
+  phone: async ({ newPage }, use) => {
+    await use(() => newPage({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true }))
+  },
+})
+
+export { expect }
+
+export async function signIn(page: Page, server: TestServer, account = 0): Promise<void> {
+  const { accounts, password } = server.demo as Demo
+  await page.goto(`${server.address}/sign-in`)
+  await page.getByLabel('Email').fill(accounts[account] as string)
+  await page.getByLabel('Password').fill(password)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible()
+}
+
+/** WCAG 2.2 AA, as far as axe-core can tell. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(node => node.target).join(', ')}`)).toEqual([])
+}
+
+/** Opens tonight's session of the demo; gives its code and id. */
+export async function openTonight(page: Page): Promise<{ code: string; sessionId: string }> {
+  await page.getByRole('link', { name: 'Today' }).click()
+  await page.getByRole('link', { name: 'Look it over and open' }).click()
+  await page.getByRole('button', { name: 'Open the session' }).click()
+  await expect(page.getByRole('button', { name: 'Send out' })).toBeVisible()
+  const code = (await page.getByText(/^Join code/).locator('b').textContent()) ?? ''
+  const sessionId = page.url().match(/sessions\/([^/]+)\/live/)?.[1] ?? ''
+  return { code: code.trim(), sessionId }
+}
+
+/** Participants without a browser, following the session. */
+export async function simulated(server: TestServer, code: string, names: string[]): Promise<SimulatedParticipant[]> {
+  return Promise.all(
+    names.map(async name => {
+      const participant = await SimulatedParticipant.join(server.address, code, name)
+      await participant.follow()
+      return participant
+    }),
+  )
+}
+
+export async function joinOnPhone(page: Page, server: TestServer, code: string, name: string): Promise<void> {
+  await page.goto(`${server.address}/join/${code}`)
+  await page.getByLabel('Your name').fill(name.slice(0, 3))
+  await page.getByRole('button', { name, exact: true }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+}
+
+export async function letAllIn(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^Let (all|in)/ }).click()
+  await expect(page.getByText('On the waiting list')).toBeHidden()
+}

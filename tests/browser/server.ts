@@ -1,0 +1,85 @@
+import { type ChildProcess, fork } from 'node:child_process'
+import { once } from 'node:events'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join, resolve } from 'node:path'
+
+/** The made-up school as it is loaded, made once for all tests; each test server works on a copy. */
+export const PREPARED_DEMO = resolve('test-results/prepared-demo')
+
+export interface Demo {
+  accounts: string[]
+  password: string
+  joinCode: string
+}
+
+/** A real server in a process of its own, on a data folder of its own. */
+export class TestServer {
+  private child: ChildProcess | undefined
+  private port = 0
+  demo: Demo | null = null
+
+  private constructor(readonly folder: string) {}
+
+  static async withDemo(): Promise<TestServer> {
+    const server = TestServer.onNewFolder()
+    cpSync(PREPARED_DEMO, server.folder, { recursive: true })
+    await server.start()
+    return server
+  }
+
+  static async empty(): Promise<TestServer> {
+    const server = TestServer.onNewFolder()
+    await server.start({ DEMO: '0' })
+    return server
+  }
+
+  static on(folder: string): TestServer {
+    return new TestServer(folder)
+  }
+
+  private static onNewFolder(): TestServer {
+    return new TestServer(mkdtempSync(join(tmpdir(), 'round-table-test-')))
+  }
+
+  get address(): string {
+    return `http://localhost:${this.port}`
+  }
+
+  /** Starts, on the same port as before when it ran already; rejects with what it said when it ends instead. */
+  async start(environment: Record<string, string> = { DEMO: '1' }): Promise<void> {
+    const child = fork('server.js', {
+      env: { ...process.env, NODE_ENV: 'production', PORT: String(this.port), DATA_FOLDER: this.folder, ...environment },
+      stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
+    })
+    this.child = child
+    let said = ''
+    child.stdout?.on('data', chunk => {
+      said += chunk
+    })
+    child.stderr?.on('data', chunk => {
+      said += chunk
+    })
+    const ready = once(child, 'message').then(([message]) => message as { port: number; demo: Demo | null })
+    const ended = once(child, 'exit').then(([code]) => Promise.reject(new Error(`The server ended with ${code}: ${said}`)))
+    const { port, demo } = await Promise.race([ready, ended])
+    ended.catch(() => undefined)
+    this.port = port
+    this.demo = demo
+  }
+
+  /** Gives the exit code; null when the process was killed. */
+  async end(signal: 'SIGTERM' | 'SIGKILL'): Promise<number | null> {
+    const { child } = this
+    if (!child || child.exitCode !== null || child.signalCode !== null) return child?.exitCode ?? null
+    const exited = once(child, 'exit')
+    child.kill(signal)
+    const [code] = await exited
+    return code as number | null
+  }
+
+  async remove(): Promise<void> {
+    await this.end('SIGTERM')
+    rmSync(this.folder, { recursive: true, force: true })
+  }
+}
