@@ -77,6 +77,11 @@ function createApp(
     })
     next()
   })
+  app.use((request, response, next) => {
+    // No address of ours has a null character, and the database refuses to be asked about one.
+    if (/%00/.test(request.url)) response.status(400).type('text/plain').send('There is no such address.')
+    else next()
+  })
   app.get('/health', (_request, response) => {
     response.set('Cache-Control', 'no-store').json({ ok: true })
   })

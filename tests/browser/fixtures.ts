@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { test as base, type Browser, type BrowserContext, expect, type Page } from '@playwright/test'
+import { type Browser, type BrowserContext, test as base, expect, type Page } from '@playwright/test'
 import { SimulatedParticipant } from '~/demo/simulated-participant'
 import { type Demo, TestServer } from './server'
 
@@ -14,7 +14,14 @@ interface Tools {
 
 /** What a page may say without failing the test: a refused form is logged by the browser itself. */
 const EXPECTED = [/status of 4\d\d/]
-const LOST_LINE = [/ERR_CONNECTION_REFUSED/, /ERR_INCOMPLETE_CHUNKED_ENCODING/, /WebSocket connection to/, /ERR_EMPTY_RESPONSE/, /ERR_CONNECTION_RESET/]
+const LOST_LINE = [
+  /ERR_INTERNET_DISCONNECTED/,
+  /ERR_CONNECTION_REFUSED/,
+  /ERR_INCOMPLETE_CHUNKED_ENCODING/,
+  /WebSocket connection to/,
+  /ERR_EMPTY_RESPONSE/,
+  /ERR_CONNECTION_RESET/,
+]
 
 const faults = new WeakMap<BrowserContext, string[]>()
 const lostLineAllowed = new WeakSet<BrowserContext>()
@@ -30,7 +37,8 @@ function watch(context: BrowserContext): void {
     if (!allowed.some(pattern => pattern.test(text))) list.push(text)
   }
   context.on('console', message => {
-    if (message.type() === 'error' || message.type() === 'warning') note(`${message.type()}: ${message.text()}`)
+    if (message.type() === 'error' || message.type() === 'warning')
+      note(`${message.type()}: ${message.text()}`)
   })
   context.on('weberror', error => note(`uncaught: ${error.error().message}`))
 }
@@ -90,13 +98,21 @@ export async function openTonight(page: Page): Promise<{ code: string; sessionId
   await page.getByRole('link', { name: 'Look it over and open' }).click()
   await page.getByRole('button', { name: 'Open the session' }).click()
   await expect(page.getByRole('button', { name: 'Send out' })).toBeVisible()
-  const code = (await page.getByText(/^Join code/).locator('b').textContent()) ?? ''
+  const code =
+    (await page
+      .getByText(/^Join code/)
+      .locator('b')
+      .textContent()) ?? ''
   const sessionId = page.url().match(/sessions\/([^/]+)\/live/)?.[1] ?? ''
   return { code: code.trim(), sessionId }
 }
 
 /** Participants without a browser, following the session. */
-export async function simulated(server: TestServer, code: string, names: string[]): Promise<SimulatedParticipant[]> {
+export async function simulated(
+  server: TestServer,
+  code: string,
+  names: string[],
+): Promise<SimulatedParticipant[]> {
   return Promise.all(
     names.map(async name => {
       const participant = await SimulatedParticipant.join(server.address, code, name)

@@ -49,7 +49,13 @@ export class TestServer {
   /** Starts, on the same port as before when it ran already; rejects with what it said when it ends instead. */
   async start(environment: Record<string, string> = { DEMO: '1' }): Promise<void> {
     const child = fork('server.js', {
-      env: { ...process.env, NODE_ENV: 'production', PORT: String(this.port), DATA_FOLDER: this.folder, ...environment },
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        PORT: String(this.port),
+        DATA_FOLDER: this.folder,
+        ...environment,
+      },
       stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
     })
     this.child = child
@@ -61,7 +67,9 @@ export class TestServer {
       said += chunk
     })
     const ready = once(child, 'message').then(([message]) => message as { port: number; demo: Demo | null })
-    const ended = once(child, 'exit').then(([code]) => Promise.reject(new Error(`The server ended with ${code}: ${said}`)))
+    const ended = once(child, 'exit').then(([code]) =>
+      Promise.reject(new Error(`The server ended with ${code}: ${said}`)),
+    )
     const { port, demo } = await Promise.race([ready, ended])
     ended.catch(() => undefined)
     this.port = port

@@ -8,10 +8,14 @@ test('from a list of people to what the groups made', async ({ server, facilitat
   await page.getByRole('button', { name: 'Make the cohort' }).click()
   await expect(page.getByRole('heading', { name: 'Spring course' })).toBeVisible()
   await page.getByRole('link', { name: 'Import a list' }).click()
-  await page.getByLabel('Or paste rows here').fill('name,email\nAda Marsh,ada@x.example\nBea Fen,\nCal Reed,not-an-address\nCem Reed,\nDov Moor,\n')
+  await page
+    .getByLabel('Or paste rows here')
+    .fill('name,email\nAda Marsh,ada@x.example\nBea Fen,\nCal Reed,not-an-address\nCem Reed,\nDov Moor,\n')
   await page.getByRole('button', { name: 'Show what would be added' }).click()
   await expect(page.getByText('4 people will be added; 1 row is left out')).toBeVisible()
-  await expect(page.getByRole('row', { name: 'row 4 left out' })).toContainText('"not-an-address" is not an email address.')
+  await expect(page.getByRole('row', { name: 'row 4 left out' })).toContainText(
+    '"not-an-address" is not an email address.',
+  )
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Add 4 to the list' }).click()
   await expect(page.getByText('4 people were added to the list.')).toBeVisible()
@@ -32,7 +36,10 @@ test('from a list of people to what the groups made', async ({ server, facilitat
   const together = async () => {
     const groups = await page.locator('section[aria-label^="Group"]').all()
     const lists = await Promise.all(groups.map(group => group.locator('li').allTextContents()))
-    return lists.map(list => list.sort().join()).sort().join(' | ')
+    return lists
+      .map(list => list.sort().join())
+      .sort()
+      .join(' | ')
   }
   await expect(page.getByRole('region', { name: 'Group 2' })).toBeVisible()
   let before = await together()
@@ -56,7 +63,12 @@ test('from a list of people to what the groups made', async ({ server, facilitat
   await page.getByRole('button', { name: 'Save the plan' }).click()
   await expect(page.getByRole('button', { name: 'Open the session' })).toBeVisible()
   await expectAccessible(page)
-  const code = (await page.getByText(/^People join at/).locator('b').last().textContent()) ?? ''
+  const code =
+    (await page
+      .getByText(/^People join at/)
+      .locator('b')
+      .last()
+      .textContent()) ?? ''
 
   // Somebody is early: the page goes on by itself once the session is open.
   const ada = await phone()
@@ -169,7 +181,12 @@ test('from a list of people to what the groups made', async ({ server, facilitat
   for (const other of others) other.leave()
 })
 
-test('the co-facilitator sees what the facilitator sees, and either can act', async ({ server, facilitator: page, newPage, phone }) => {
+test('the co-facilitator sees what the facilitator sees, and either can act', async ({
+  server,
+  facilitator: page,
+  newPage,
+  phone,
+}) => {
   const { openTonight } = await import('./fixtures')
   const { code, sessionId } = await openTonight(page)
   const tobias = await newPage()

@@ -1,6 +1,7 @@
 import { parseWithZod } from '@conform-to/zod/v4'
 import { data } from 'react-router'
 import type { z } from 'zod'
+import { cleanText } from '~/core/formats/clean-text'
 import { RoundTableError, statusOf } from '~/server/errors.server'
 
 /** Reads a form with its schema; what is wrong goes back beside its field, with what was typed. */
@@ -11,7 +12,10 @@ export async function readForm<Schema extends z.ZodType>(request: Request, schem
 /** A form's fields; a body that is no form is the sender's fault, not ours. */
 export async function formOf(request: Request): Promise<FormData> {
   try {
-    return await request.formData()
+    const read = await request.formData()
+    const form = new FormData()
+    for (const [name, value] of read) form.append(name, typeof value === 'string' ? cleanText(value) : value)
+    return form
   } catch (cause) {
     throw data('This could not be read as a form.', {
       status: 400,
@@ -35,7 +39,7 @@ export async function jsonOf(request: Request): Promise<unknown> {
   const text = await request.text()
   if (text.length > 100_000) return undefined
   try {
-    return JSON.parse(text)
+    return JSON.parse(text, (_name, value) => (typeof value === 'string' ? cleanText(value) : value))
   } catch {
     return undefined
   }

@@ -55,7 +55,7 @@ export function Frame({ displayName, children }: { displayName: string; children
         top="0"
         h={{ md: '100vh' }}
       >
-        <Stack gap="4px" direction={{ base: 'row', md: 'column' }}>
+        <Stack gap="4px" direction={{ base: 'row', md: 'column' }} wrap="wrap">
           {PLACES.map(({ to, name, icon: Icon }) => (
             <NavItem key={to} to={to} end={to === '/'}>
               <Icon size={18} aria-hidden="true" />
@@ -63,7 +63,12 @@ export function Frame({ displayName, children }: { displayName: string; children
             </NavItem>
           ))}
         </Stack>
-        <Stack gap="4px" direction={{ base: 'row', md: 'column' }} fontSize="s">
+        <Stack
+          gap="4px"
+          direction={{ base: 'row', md: 'column' }}
+          align={{ base: 'center', md: 'stretch' }}
+          fontSize="s"
+        >
           <chakra.div px="12px" overflowWrap="anywhere">
             <Link to="/accounts">{displayName}</Link>
           </chakra.div>

@@ -1,6 +1,7 @@
 import type * as Y from 'yjs'
 import type { Board } from '~/core/boards/board'
 import { entriesOf, readAnswer } from '~/core/boards/document'
+import { cleanText } from '~/core/formats/clean-text'
 import { pulseStart } from '~/core/review/pulse'
 import type { Contribution } from './board-storage.server'
 
@@ -55,7 +56,7 @@ export class Authorship {
             at,
           }
           this.credit(one)
-          return { ...one, text: text.slice(0, LONGEST_KEPT) }
+          return { ...one, text: cleanText(text.slice(0, LONGEST_KEPT)) }
         })
       })
   }
@@ -72,7 +73,7 @@ function changedEntries(
 ): [string, string][] {
   const changed = [...after].filter(([id, text]) => before.get(id) !== text)
   const gone = [...before.keys()].filter(id => !after.has(id)).map((id): [string, string] => [id, ''])
-  return [...changed, ...gone].filter(([id]) => id.length <= 40)
+  return [...changed, ...gone].filter(([id]) => id.length <= 40 && cleanText(id) === id)
 }
 
 /** Names of the document's root types that a transaction reached into. */

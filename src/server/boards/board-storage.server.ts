@@ -24,6 +24,8 @@ interface PendingChange {
 /** More stored changes than this are merged into one when a copy is opened. */
 const MERGE_FROM = 50
 const MOST_ROWS = 500
+/** Pause before another try when the database can't write at all, in milliseconds. */
+const RETRY_MS = 500
 
 /**
  * Writes every change of every board to disk. Changes that arrive while others are being written go together in the
@@ -83,20 +85,36 @@ export class BoardStorage {
       const copyIds = new Set(changes.map(change => change.copyId))
       this.writeBegins(copyIds)
       try {
-        const merged = mergeContributions(changes.flatMap(change => change.contributions))
-        await this.write(changes, merged)
-        this.stored(copyIds, merged)
+        this.stored(copyIds, await this.write(changes))
       } catch (error) {
-        // Kept for the next try: writers are not told "saved" until it is.
-        this.pending = [...changes, ...this.pending]
         this.failed(error)
-        await new Promise(resolve => setTimeout(resolve, 500))
+        await this.writeOneByOne(changes)
       }
     }
     this.writing = null
   }
 
-  private async write(changes: PendingChange[], merged: Contribution[]): Promise<void> {
+  /**
+   * What could not be written together is written one by one, so that a single change the database refuses does not
+   * keep everybody's from the disk. A change is given up only when it is refused for what it is, never for the
+   * database being busy or gone: such changes are kept, and their writers are not told "saved" meanwhile.
+   */
+  private async writeOneByOne(changes: PendingChange[]): Promise<void> {
+    for (const change of changes) {
+      try {
+        this.stored(new Set([change.copyId]), await this.write([change]))
+      } catch (error) {
+        this.failed(error)
+        if (isRefusedForGood(error)) continue
+        this.pending = [...changes.slice(changes.indexOf(change)), ...this.pending]
+        await new Promise(resolve => setTimeout(resolve, RETRY_MS))
+        return
+      }
+    }
+  }
+
+  private async write(changes: PendingChange[]): Promise<Contribution[]> {
+    const merged = mergeContributions(changes.flatMap(change => change.contributions))
     await this.db.transaction(async transaction => {
       for (let start = 0; start < changes.length; start += MOST_ROWS) {
         const rows = changes.slice(start, start + MOST_ROWS).map(({ copyId, update }) => ({ copyId, update }))
@@ -126,7 +144,14 @@ export class BoardStorage {
           })
       }
     })
+    return merged
   }
+}
+
+/** SQLSTATE classes 22 (data exception) and 23 (integrity constraint violation): PostgreSQL, appendix A. */
+function isRefusedForGood(error: unknown): boolean {
+  const cause = (error as { cause?: { code?: string } }).cause
+  return /^2[23]/.test(cause?.code ?? '')
 }
 
 /** One row for each person, piece and half minute: the edits added up, the latest text. */

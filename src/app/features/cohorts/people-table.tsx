@@ -82,7 +82,13 @@ export function PeopleTable({ people, onRemoved }: PeopleTableProps) {
           </chakra.span>
         )}
       </Flex>
-      <chakra.div overflowX="auto" tabIndex={0} role="region" aria-label="People on the list">
+      <chakra.div
+        position="relative"
+        overflowX="auto"
+        tabIndex={0}
+        role="region"
+        aria-label="People on the list"
+      >
         <chakra.table w="full" borderCollapse="collapse">
           <thead>
             <tr>

@@ -13,8 +13,14 @@ interface PersonChipProps {
 /** A person who can be dragged, or moved through the menu that opens on click, Enter or Space. */
 export function PersonChip({ person, here, places, onMove }: PersonChipProps) {
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: person.id })
+  // Dragging listens before the menu does: the menu keeps a press to itself, and dragging would never begin.
   return (
-    <chakra.li ref={setNodeRef} {...listeners} opacity={isDragging ? 0.4 : 1} touchAction="manipulation">
+    <chakra.li
+      ref={setNodeRef}
+      onPointerDownCapture={listeners?.onPointerDown as React.PointerEventHandler | undefined}
+      opacity={isDragging ? 0.4 : 1}
+      touchAction="manipulation"
+    >
       <Menu.Root
         id={`person-${person.id}`}
         lazyMount

@@ -1,0 +1,125 @@
+import { readAnswer } from '~/core/boards/document'
+import { allowLostLine, expect, joinOnPhone, openTonight, signIn, simulated, test } from './fixtures'
+import { TestServer } from './server'
+
+test('killed in mid-round, the server takes the session up as it was', async ({
+  server,
+  facilitator: page,
+  phone,
+}) => {
+  const { code } = await openTonight(page)
+  allowLostLine(page)
+  await page.getByText('Waiting list', { exact: true }).click()
+  const edda = await phone()
+  allowLostLine(edda)
+  await joinOnPhone(edda, server, code, 'Edda')
+  const people = await simulated(server, code, ['Ana Per.', 'Bram O.', 'Chi', 'Kaveh', 'Thuy N.'])
+  await expect(
+    page.getByText('19 on the list are not here yet').or(page.getByText('18 on the list are not here yet')),
+  ).toBeVisible()
+  await page.getByRole('button', { name: 'Send out' }).click()
+  await expect(edda.getByText('Station notes')).toBeVisible()
+  await Promise.all(people.map(each => each.until(view => view.place.where === 'room')))
+
+  // Written by somebody who then closes the page, so that only the server has it.
+  const writer = people.find(each => each.view?.place.where === 'room') as (typeof people)[number]
+  const writerRoom = writer.view?.place.where === 'room' ? writer.view.place : null
+  await writer.writeCard('noticed', 'only the server has this')
+  const lane = page.getByRole('listitem', { name: writerRoom?.name })
+  await expect(lane).toContainText('only the server has this')
+  writer.closeBoard()
+  await edda.getByLabel('New card').fill('before the crash')
+  await edda.getByRole('button', { name: 'Add card' }).click()
+  await expect(edda.getByText('Saved', { exact: true })).toBeVisible()
+  await page.getByLabel('Broadcast to every board').fill('Keep going.')
+  await page.getByRole('button', { name: 'Broadcast' }).click()
+  await expect(edda.getByText('Keep going.')).toBeVisible()
+  const endsAt = writer.view?.clock?.endsAt
+
+  await server.end('SIGKILL')
+  await expect(edda.getByText('The line to the server is down.')).toBeVisible()
+  // Writing goes on without the server.
+  await edda.getByLabel('New card').fill('during the outage')
+  await edda.getByRole('button', { name: 'Add card' }).click()
+  await expect(edda.getByText(/^No line/)).toBeVisible()
+  await server.start()
+
+  // Everybody comes back by themselves: same room, same clock, same board.
+  await expect(edda.getByText('The line to the server is down.')).toBeHidden()
+  await expect(edda.getByText('Saved', { exact: true })).toBeVisible()
+  await expect(edda.getByText('Keep going.')).toBeVisible()
+  await expect(edda.getByRole('textbox', { name: 'Card by Edda' })).toHaveCount(2)
+  await writer.follow()
+  expect(writer.view).toMatchObject({ clock: { endsAt }, place: { name: writerRoom?.name } })
+  const board = await writer.openBoard()
+  expect(JSON.stringify(readAnswer(board, { id: 'noticed', kind: 'cards', text: '' }))).toContain(
+    'only the server has this',
+  )
+  await expect(lane).toContainText('only the server has this')
+  await page.getByRole('button', { name: 'Call back' }).click()
+  await expect(edda.getByText('finish, come back')).toBeVisible()
+  for (const each of people) each.leave()
+})
+
+test('what fell due while the server was away is done when it is back', async ({
+  server,
+  facilitator: page,
+  phone,
+}) => {
+  const { code } = await openTonight(page)
+  allowLostLine(page)
+  await page.getByText('Waiting list', { exact: true }).click()
+  const edda = await phone()
+  allowLostLine(edda)
+  await joinOnPhone(edda, server, code, 'Edda')
+  await page.getByLabel('Minutes in rooms').fill('0.5')
+  await page.getByRole('button', { name: 'Send out' }).click()
+  await expect(edda.getByText('Station notes')).toBeVisible()
+  const sentOut = Date.now()
+  await server.end('SIGKILL')
+  await expect.poll(() => Date.now() - sentOut, { timeout: 60_000 }).toBeGreaterThan(31_000)
+  await server.start()
+  await expect(edda.getByText('finish, come back')).toBeVisible({ timeout: 30_000 })
+})
+
+test('a second server on the same folder is refused, and a clean stop leaves everything in order', async ({
+  server,
+  newPage,
+}) => {
+  const second = TestServer.on(server.folder)
+  await expect(second.start()).rejects.toThrow('Another Round Table server is already using the data folder')
+  expect(await server.end('SIGTERM')).toBe(0)
+  await server.start()
+  await signIn(await newPage(), server)
+})
+
+test('an empty folder begins with the first account', async ({ newPage }) => {
+  const server = await TestServer.empty()
+  try {
+    const page = await newPage()
+    await page.goto(`${server.address}/cohorts`)
+    await expect(page.getByRole('heading', { name: 'Make the first account' })).toBeVisible()
+    await page.getByLabel('Name').fill('Marit Solheim')
+    await page.getByLabel('Email').fill('marit@school')
+    await page.getByLabel('Password').fill('short')
+    await page.getByRole('button', { name: 'Make the account' }).click()
+    await expect(page.getByText('Enter an email address such as')).toBeVisible()
+    await expect(page.getByText('Use at least 10 characters.')).toBeVisible()
+    await expect(page.getByLabel('Name')).toHaveValue('Marit Solheim')
+    await page.getByLabel('Email').fill('marit@school.example')
+    await page.getByLabel('Password').fill('long enough now')
+    await page.getByRole('button', { name: 'Make the account' }).click()
+    await expect(page.getByText('Begin with the people')).toBeVisible()
+    await page.getByRole('link', { name: 'Marit Solheim' }).click()
+    await page.getByLabel('Name').fill('Tobias Ferrand')
+    await page.getByLabel('Email').fill('tobias@school.example')
+    await page.getByLabel('Password').fill('also long enough')
+    await page.getByRole('button', { name: 'Add the account' }).click()
+    await expect(page.getByText('tobias@school.example')).toBeVisible()
+    await page.getByRole('button', { name: 'Sign out' }).click()
+    await page.goto(`${server.address}/first-run`)
+    await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+  } finally {
+    await server.remove()
+  }
+})

@@ -1,0 +1,104 @@
+import type { Locator, Page } from '@playwright/test'
+import { expect, simulated, test } from './fixtures'
+
+/** Walks with Tab until the control has the focus, as somebody without a mouse does. */
+async function tabTo(page: Page, control: Locator): Promise<void> {
+  await control.waitFor()
+  for (let press = 0; press < 150; press++) {
+    if (await control.evaluate(element => element === document.activeElement)) return
+    await page.keyboard.press('Tab')
+  }
+  throw new Error(`The keyboard does not reach ${control}`)
+}
+
+async function press(page: Page, control: Locator, key = 'Enter'): Promise<void> {
+  await tabTo(page, control)
+  await page.keyboard.press(key)
+}
+
+async function type(page: Page, control: Locator, text: string): Promise<void> {
+  await tabTo(page, control)
+  await page.keyboard.press('Control+A')
+  await page.keyboard.type(text)
+}
+
+test('the facilitator’s whole path without a mouse', async ({ server, newPage }) => {
+  const page = await newPage()
+  const button = (name: string | RegExp, exact = false) => page.getByRole('button', { name, exact }).first()
+  const link = (name: string) => page.getByRole('link', { name }).first()
+  await page.goto(`${server.address}/sign-in`)
+  await type(page, page.getByLabel('Email'), server.demo?.accounts[0] ?? '')
+  await type(page, page.getByLabel('Password'), server.demo?.password ?? '')
+  await page.keyboard.press('Enter')
+
+  // Groups: drawn, somebody moved, named and saved.
+  await press(page, link('Cohorts'))
+  await press(page, link('Weekend course'))
+  await press(page, link('Make groups'))
+  await press(page, button('Make groups'))
+  const first = page.getByRole('region', { name: 'Group 1' })
+  const name = (await first.getByRole('button').first().textContent()) ?? ''
+  await press(page, first.getByRole('button').first())
+  await expect(page.getByRole('menu')).toBeVisible()
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('region', { name: /Group [23]/ }).getByRole('button', { name })).toBeVisible()
+  await type(page, page.getByLabel('Name of the grouping'), 'By keyboard')
+  await press(page, button('Save the grouping'))
+  await expect(page.getByText('Saved.')).toBeVisible()
+
+  // A session, opened.
+  await press(page, link('Plan a session with it'))
+  await type(page, page.getByLabel('Title'), 'Keyboard evening')
+  await tabTo(page, page.getByLabel('Date'))
+  await page.keyboard.type('11112026')
+  await tabTo(page, page.getByLabel('Begins at'))
+  await page.keyboard.type('1900')
+  await press(page, button('Save the plan'))
+  await press(page, button('Open the session'))
+
+  // Live.
+  await expect(button('Send out')).toBeVisible()
+  const code = (
+    (await page
+      .getByText(/^Join code/)
+      .locator('b')
+      .textContent()) ?? ''
+  ).trim()
+  const people = await simulated(server, code, ['Ditte V.', 'Emeka O.', 'Fenna H.'])
+  await expect(page.getByText('6 on the list are not here yet')).toBeVisible()
+  await press(page, button('Send out'))
+  await Promise.all(people.map(each => each.until(view => view.place.where === 'room')))
+  await page.keyboard.press('Escape')
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
+  await page.keyboard.press('b')
+  await expect(page.getByLabel('Broadcast to every board')).toBeFocused()
+  await page.keyboard.type('Said by keyboard')
+  await page.keyboard.press('Enter')
+  await people[0]?.until(view => view.messages.some(message => message.text === 'Said by keyboard'))
+  await people[0]?.ask({ type: 'call-help' })
+  await press(page, button('Answer'))
+  await press(page, button('Visit', true))
+  await people[0]?.until(view => view.visits.length === 1 && view.help === null)
+  await press(page, button('Leave the room'))
+  await press(page, button('Close'))
+  await press(page, button('Ditte V.'))
+  await page.keyboard.press('w')
+  await expect(page.getByRole('menuitem', { name: 'Whole group' })).toHaveAttribute('data-highlighted')
+  await page.keyboard.press('Enter')
+  await people[0]?.until(view => view.place.where === 'whole')
+  const before = people[1]?.view?.clock?.endsAt ?? 0
+  await press(page, button('1 min'))
+  await people[1]?.until(view => (view.clock?.endsAt ?? 0) === before + 60_000)
+  await press(page, button('Call back'))
+  await people[1]?.until(view => view.clock?.graceEndsAt !== null)
+  await press(page, button('End', true))
+  await press(page, button('End the session'))
+
+  // Review.
+  await press(page, link('Review what the groups made'))
+  await press(page, button('2. '))
+  await press(page, button('Done with the review'))
+  await expect(button('Put back among the unfinished')).toBeVisible()
+  for (const each of people) each.leave()
+})

@@ -1,0 +1,105 @@
+import { expect, expectAccessible, signIn, test } from './fixtures'
+
+/** The main pages of the demo, found as a user finds them. */
+async function pagesOf(page: import('@playwright/test').Page, address: string): Promise<string[]> {
+  const first = async (list: string, pattern: RegExp) => {
+    await page.goto(address + list)
+    const links = await page
+      .getByRole('main')
+      .getByRole('link')
+      .evaluateAll(all => all.map(link => link.getAttribute('href') ?? ''))
+    return links.find(link => pattern.test(link)) as string
+  }
+  const cohort = await first('/cohorts', /^\/cohorts\/[^/]+$/)
+  const review = await first('/', /\/review$/)
+  return [
+    '/',
+    '/cohorts',
+    cohort,
+    `${cohort}/import`,
+    `${cohort}/groupings/new`,
+    await first(cohort, /^\/groupings\//),
+    '/boards',
+    await first('/boards', /^\/boards\/(?!new)/),
+    '/boards/new',
+    '/sessions',
+    await first('/', /^\/sessions\/[^/]+$/),
+    '/sessions/new',
+    review,
+    review.replace('/review', '/live'),
+    review.replace('/review', ''),
+    review.replace('/review', '/projector'),
+    '/accounts',
+    '/join',
+    '/not-here',
+    '/cohorts/not-here',
+  ]
+}
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`every page is accessible and without a fault, ${colorScheme}`, async ({ server, newPage }) => {
+    const page = await newPage({ colorScheme, reducedMotion: 'reduce' })
+    await signIn(page, server)
+    for (const path of await pagesOf(page, server.address)) {
+      await page.goto(server.address + path)
+      await expect(page.locator('h1')).toHaveCount(1)
+      await expectAccessible(page)
+    }
+  })
+}
+
+test('pages fit a phone: nothing lies beside the screen', async ({ server, newPage }) => {
+  const page = await newPage({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+  await signIn(page, server)
+  for (const path of await pagesOf(page, server.address)) {
+    await page.goto(server.address + path)
+    const wide = await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    )
+    expect([path, wide]).toEqual([path, 0])
+  }
+})
+
+test('pages come alive without a mismatch, load after load', async ({ server, newPage }) => {
+  const page = await newPage()
+  await signIn(page, server)
+  for (let load = 0; load < 12; load++) {
+    await page.goto(`${server.address}${['/', '/cohorts', '/sessions', '/boards/new'][load % 4]}`)
+    await page.waitForLoadState('networkidle')
+  }
+})
+
+test('somebody is dragged into another group', async ({ server, facilitator: page }) => {
+  await page.getByRole('link', { name: 'Cohorts' }).click()
+  await page.getByRole('link', { name: 'Evening course' }).click()
+  await page.getByRole('link', { name: 'Six stations' }).click()
+  const [from, to] = [
+    page.getByRole('region', { name: 'Water clarity' }),
+    page.getByRole('region', { name: 'Pond life' }),
+  ]
+  const name = (await from.getByRole('button').first().textContent()) ?? ''
+  const start = await from.getByRole('button').first().boundingBox()
+  const end = await to.boundingBox()
+  if (!start || !end) throw new Error('The groups are not on the page.')
+  await page.mouse.move(start.x + 20, start.y + 10)
+  await page.mouse.down()
+  await page.mouse.move(start.x + 40, start.y + 20, { steps: 4 })
+  await page.mouse.move(end.x + end.width / 2, end.y + end.height / 2, { steps: 8 })
+  await page.mouse.up()
+  await expect(to.getByRole('button', { name })).toBeVisible()
+  await expect(from.getByRole('button', { name })).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(from.getByRole('button', { name })).toBeVisible()
+
+  // Somebody else saves first: what was done here is kept, and it is said who was first.
+  const other = await page.context().newPage()
+  await other.goto(page.url())
+  await other.getByLabel('Name of the grouping').fill('Six stations, again')
+  await other.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(other.getByText('Saved.')).toBeVisible()
+  await page.getByLabel('Name of the grouping').fill('My version')
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByText('Marit Solheim saved this grouping while you were changing it.')).toBeVisible()
+  await expect(page.getByLabel('Name of the grouping')).toHaveValue('My version')
+  expect(server.address).toBeTruthy()
+})
