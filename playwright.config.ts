@@ -2,6 +2,7 @@ import { defineConfig } from '@playwright/test'
 
 export default defineConfig({
   testDir: 'tests/browser',
+  testMatch: '**/*.spec.ts',
   globalSetup: './tests/browser/prepare-demo.ts',
   outputDir: 'test-results/browser',
   workers: 2,

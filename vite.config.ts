@@ -9,7 +9,12 @@ export default defineConfig({
   resolve: { alias: { '~': source }, dedupe: ['react', 'react-dom', 'yjs'] },
   worker: { format: 'es' },
   environments: {
-    ssr: { build: { rollupOptions: { input: './src/server/main.server.ts' } } },
+    ssr: {
+      // Bundled into the server, so that a start does not read thousands of small files; what brings files of its
+      // own or is needed as it is stays outside.
+      resolve: { noExternal: true, external: ['@electric-sql/pglite', 'pino', 'tsx'] },
+      build: { rollupOptions: { input: './src/server/main.server.ts' } },
+    },
   },
   optimizeDeps: { entries: ['src/app/**/*.{ts,tsx}'] },
 })

@@ -2,13 +2,29 @@ import { PassThrough } from 'node:stream'
 import { CacheProvider } from '@emotion/react'
 import emotionServer from '@emotion/server/create-instance'
 import { renderToPipeableStream } from 'react-dom/server'
-import { type EntryContext, ServerRouter } from 'react-router'
+import {
+  type ActionFunctionArgs,
+  type EntryContext,
+  type LoaderFunctionArgs,
+  ServerRouter,
+} from 'react-router'
+import { errorFacts } from '~/server/error-facts.server'
+import { servicesContext } from '~/server/services.server'
 import { createStyleCache } from './ui/style-cache'
 
 // The package is CommonJS; bundled or not, its function may lie one level deeper.
 const createEmotionServer = (
   'default' in emotionServer ? emotionServer.default : emotionServer
 ) as typeof emotionServer
+
+/** What a loader, an action or a page threw: into the log, without what people typed. */
+export function handleError(
+  error: unknown,
+  { request, context }: LoaderFunctionArgs | ActionFunctionArgs,
+): void {
+  if (request.signal.aborted) return
+  context.get(servicesContext).log.error({ error: errorFacts(error) }, 'a page failed')
+}
 
 /**
  * Renders the whole page before anything is sent and puts its styles into the head, outside React's tree. Emotion

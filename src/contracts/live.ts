@@ -96,18 +96,19 @@ export interface RoomWorkNow {
   answeredPrompts: number
 }
 
-/** What the event stream sends. Sections replace those the reader holds; `seq` is also the stream's event id. */
+/**
+ * What the event stream sends. Sections replace those the reader holds, what is added goes to the end of a list; the
+ * stream's event id is the place in the log.
+ */
 export type StreamMessage =
   | { kind: 'hello'; now: number }
   | { kind: 'view'; sections: Record<string, unknown> }
-  | { kind: 'change'; sections: Record<string, unknown> }
+  | { kind: 'change'; sections: Record<string, unknown>; added: Record<string, unknown> }
   | { kind: 'work'; rooms: Record<string, RoomWorkNow> }
 
 /** What the board socket says beside the document itself. */
-export const boardNotice = z.discriminatedUnion('type', [
+export type BoardNotice =
   /** Everything up to these clocks (by writer) is on disk. */
-  z.object({ type: z.literal('stored'), clocks: z.record(z.string(), z.number()) }),
-  /** Who first wrote which piece, by `prompt/entry`. The server's word, never a writer's. */
-  z.object({ type: z.literal('authors'), authors: z.record(z.string(), z.string()) }),
-])
-export type BoardNotice = z.infer<typeof boardNotice>
+  | { type: 'stored'; clocks: Record<string, number> }
+  /** Who first wrote which pieces, by `prompt/entry`, beside those told before. The server's word, never a writer's. */
+  | { type: 'authors'; authors: Record<string, string> }

@@ -10,9 +10,13 @@ import { type LiveState, unopened } from '~/core/live/state'
 import { type RandomStream, randomStream } from '~/core/random/random'
 import { pulseStart } from '~/core/review/pulse'
 import type { Account } from '~/server/auth/accounts.server'
-import { type Contribution, mergeContributions } from '~/server/boards/board-storage.server'
+import {
+  type Contribution,
+  insertContributions,
+  mergeContributions,
+} from '~/server/boards/board-storage.server'
 import type { Database } from '~/server/db/database.server'
-import { boardUpdates, contributions, participants } from '~/server/db/schema.server'
+import { boardUpdates, participants } from '~/server/db/schema.server'
 import { appendToLog, type Entry } from '~/server/live/event-log.server'
 import { prepareOpening } from '~/server/sessions/sessions.server'
 import { newId, newToken, tokenHash } from '~/server/tokens.server'
@@ -188,13 +192,7 @@ async function keepWork(
       random,
     )
     await db.insert(boardUpdates).values({ copyId: room.copyId, update: Y.encodeStateAsUpdate(doc) })
-    await db.insert(contributions).values(
-      mergeContributions(written).map(one => ({
-        ...one,
-        at: new Date(one.at),
-        halfMinute: new Date(one.halfMinute),
-      })),
-    )
+    await insertContributions(db, mergeContributions(written))
     doc.destroy()
   }
 }

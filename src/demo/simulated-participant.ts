@@ -5,6 +5,7 @@
 import { HocuspocusProvider, HocuspocusProviderWebsocket } from '@hocuspocus/provider'
 import WebSocket from 'ws'
 import * as Y from 'yjs'
+import type { StreamMessage } from '~/contracts/live'
 import { addCard, answerOf, reasonOf, sheetOf, type YesNo } from '~/core/boards/document'
 import type { ParticipantView } from '~/core/live/views'
 import { newId } from '~/server/tokens.server'
@@ -142,9 +143,13 @@ export class SimulatedParticipant {
     if (!line) return
     const id = event.match(/^id: (\d+)$/m)?.[1]
     if (id) this.ids.push(Number(id))
-    const message = JSON.parse(line.slice(6)) as { kind: string; sections?: Partial<ParticipantView> }
-    if (!message.sections) return
-    this.view = { ...(this.view as ParticipantView), ...message.sections }
+    const message = JSON.parse(line.slice(6)) as StreamMessage
+    if (message.kind !== 'view' && message.kind !== 'change') return
+    const view = { ...(this.view as ParticipantView), ...message.sections }
+    if (message.kind === 'change' && message.added.messages) {
+      view.messages = [...view.messages, ...(message.added.messages as ParticipantView['messages'])]
+    }
+    this.view = view
     for (const listener of [...this.listeners]) listener(this.view)
   }
 }

@@ -9,6 +9,7 @@ import { RouterContextProvider, type ServerBuild } from 'react-router'
 import { type DemoWelcome, demoWelcome, loadDemo } from '~/demo/load.server'
 import { BoardServer } from './boards/board-server.server'
 import { openDatabase } from './db/database.server'
+import { errorFacts } from './error-facts.server'
 import { acceptSocket, BOARD_PATH, liveRoutes } from './http/live-routes.server'
 import { sameOrigin } from './http/origin.server'
 import { createLimits } from './limits.server'
@@ -36,8 +37,10 @@ export interface Assembly {
 
 /** Opens the data folder, takes up running sessions, and gives what an HTTP server needs. */
 export async function createRoundTable({ settings, development, build }: Assembly): Promise<RoundTable> {
-  // Addresses, names and texts of people never go into the log.
-  const log = pino({ name: 'round-table', redact: ['email', 'name', 'text', 'address'] })
+  const log = pino({ name: 'round-table' })
+  // The pages are read while the database opens on its own thread.
+  const pages = build ?? builtPages
+  pages().catch(() => undefined)
   const { db, close } = await openDatabase(settings.dataFolder)
   const hub = new LiveHub(db, log)
   const boards = new BoardServer(db, hub, log)
@@ -46,7 +49,7 @@ export async function createRoundTable({ settings, development, build }: Assembl
   await hub.start()
   return {
     demo: settings.demo ? await demoWelcome(db) : null,
-    handler: createApp(services, log, development, build ?? builtPages),
+    handler: createApp(services, log, development, pages),
     upgrade: (request, socket, head) => upgrade(services, request, socket, head),
     stop: async () => {
       await boards.stop()
@@ -109,7 +112,7 @@ function createApp(
     }),
   )
   app.use(((error, _request, response, _next) => {
-    log.error({ error }, 'a request failed')
+    log.error({ error: errorFacts(error) }, 'a request failed')
     if (response.headersSent) response.destroy()
     else
       response
@@ -127,7 +130,7 @@ function upgrade(services: Services, request: IncomingMessage, socket: Duplex, h
     return
   }
   acceptSocket(services, request, socket, head).catch(error => {
-    services.log.error({ error }, 'a socket could not be opened')
+    services.log.error({ error: errorFacts(error) }, 'a socket could not be opened')
     socket.destroy()
   })
 }

@@ -1,6 +1,7 @@
 import { type ChildProcess, fork } from 'node:child_process'
 import { once } from 'node:events'
 import { cpSync, mkdtempSync, rmSync } from 'node:fs'
+import { readFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 
@@ -57,6 +58,8 @@ export class TestServer {
         ...environment,
       },
       stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
+      // As `npm start` does it, not with what the tests themselves are run with.
+      execArgv: process.env.SERVER_ARGV ? [process.env.SERVER_ARGV] : [],
     })
     this.child = child
     let said = ''
@@ -84,6 +87,12 @@ export class TestServer {
     child.kill(signal)
     const [code] = await exited
     return code as number | null
+  }
+
+  /** Memory the server's process holds, in megabytes (Linux). */
+  async residentMegabytes(): Promise<number> {
+    const status = await readFile(`/proc/${this.child?.pid}/status`, 'utf8')
+    return Number(status.match(/VmRSS:\s+(\d+) kB/)?.[1]) / 1000
   }
 
   async remove(): Promise<void> {

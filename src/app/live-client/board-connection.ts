@@ -1,6 +1,6 @@
 import { HocuspocusProvider, HocuspocusProviderWebsocket, WebSocketStatus } from '@hocuspocus/provider'
 import * as Y from 'yjs'
-import { boardNotice } from '~/contracts/live'
+import type { BoardNotice } from '~/contracts/live'
 
 export interface BoardStatus {
   /** `stored`: all of it is on disk at the server. `sending`: not yet. `away`: the line is down, writing goes on. */
@@ -67,11 +67,11 @@ export class BoardConnection {
   }
 
   private hear(payload: string): void {
-    const notice = boardNotice.safeParse(JSON.parse(payload))
-    if (!notice.success) return
-    if (notice.data.type === 'authors') this.change({ authors: notice.data.authors })
+    // Only the server can say this: it passes on no such message from another browser.
+    const notice = JSON.parse(payload) as BoardNotice
+    if (notice.type === 'authors') this.change({ authors: { ...this.status.authors, ...notice.authors } })
     else {
-      this.storedClock = Math.max(this.storedClock, notice.data.clocks[String(this.doc.clientID)] ?? 0)
+      this.storedClock = Math.max(this.storedClock, notice.clocks[String(this.doc.clientID)] ?? 0)
       this.refresh()
     }
   }

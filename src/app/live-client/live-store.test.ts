@@ -46,9 +46,16 @@ afterEach(() => {
 
 test('sections replace those held, and the others stay', () => {
   const { store, streams, told } = followed()
-  streams[0]?.say({ kind: 'change', sections: { clock: { endsAt: 7 } } })
+  streams[0]?.say({ kind: 'change', sections: { clock: { endsAt: 7 } }, added: {} })
   expect(store.getSnapshot().view).toEqual({ session: { title: 'Evening' }, clock: { endsAt: 7 } })
   expect(told()).toBe(1)
+})
+
+test('what is added goes to the end of its list', () => {
+  const { store, streams } = followed()
+  streams[0]?.say({ kind: 'view', sections: { messages: ['a'] } })
+  streams[0]?.say({ kind: 'change', sections: {}, added: { messages: ['b', 'c'] } })
+  expect(store.getSnapshot().view).toMatchObject({ messages: ['a', 'b', 'c'] })
 })
 
 test('work of some rooms leaves that of others', () => {

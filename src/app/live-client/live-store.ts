@@ -74,7 +74,19 @@ export class LiveStore<View extends object> {
   private take(message: StreamMessage): void {
     if (message.kind === 'hello') keepServerTime(message.now)
     else if (message.kind === 'work') this.change({ work: { ...this.snapshot.work, ...message.rooms } })
-    else this.change({ view: { ...this.snapshot.view, ...message.sections } })
+    else this.change({ view: { ...this.snapshot.view, ...message.sections, ...this.grown(message) } })
+  }
+
+  /** Lists of the view with what a message adds to their ends. */
+  private grown(message: StreamMessage): Record<string, unknown[]> {
+    if (message.kind !== 'change') return {}
+    const held = this.snapshot.view as Record<string, unknown[] | undefined>
+    return Object.fromEntries(
+      Object.entries(message.added).map(([name, more]) => [
+        name,
+        [...(held[name] ?? []), ...(more as unknown[])],
+      ]),
+    )
   }
 
   private change(part: Partial<LiveSnapshot<View>>): void {

@@ -50,7 +50,10 @@ export interface ParticipantView {
     | { where: 'whole'; next: { name: string; members: string[] } | null }
     | { where: 'room'; roomId: string; name: string; copyId: string; members: Member[] }
   board: Board | null
-  messages: (Pick<Message, 'id' | 'kind' | 'text' | 'from' | 'at'> & { putAway: boolean })[]
+  /** Broadcasts, and notes to the room one is in: the same objects as in the state, in order. */
+  messages: Message[]
+  /** Which of them this participant has put away. */
+  putAway: string[]
   help: { at: number; mine: boolean } | null
   visits: string[]
 }
@@ -120,6 +123,7 @@ export function participantView(state: LiveState, participantId: string): Partic
     place: placeOf(state, me),
     board: room ? state.board : null,
     messages: me.admitted && !me.released ? messagesFor(state, me) : [],
+    putAway: state.putAway[me.id] ?? [],
     help: call ? { at: call.at, mine: call.participantId === me.id } : null,
     visits: room ? state.visits.filter(visit => visit.roomId === room.id).map(visit => visit.name) : [],
   }
@@ -129,7 +133,7 @@ function placeOf(state: LiveState, me: Participant): ParticipantView['place'] {
   if (!me.admitted || me.released) return { where: 'waiting' }
   const room = roomOf(state, me.roomId)
   if (!room) return { where: 'whole', next: null }
-  const together = participantList(state).filter(other => other.roomId === room.id && other.admitted)
+  const together = belongingTo(state, room.id)
   if (!me.inRoom) {
     const members = together.map(other => other.shownName)
     return { where: 'whole', next: state.phase === 'open' ? { name: room.name, members } : null }
@@ -138,11 +142,30 @@ function placeOf(state: LiveState, me: Participant): ParticipantView['place'] {
   return { where: 'room', roomId: room.id, name: room.name, copyId: room.copyId, members }
 }
 
-function messagesFor(state: LiveState, me: Participant): ParticipantView['messages'] {
-  const away = new Set(state.putAway[me.id])
-  return state.messages
-    .filter(message => message.kind === 'broadcast' || (me.inRoom && message.roomId === me.roomId))
-    .map(({ id, kind, text, from, at }) => ({ id, kind, text, from, at, putAway: away.has(id) }))
+const messagesFor = (state: LiveState, me: Participant): Message[] =>
+  state.messages.filter(
+    message => message.kind === 'broadcast' || (me.inRoom && message.roomId === me.roomId),
+  )
+
+const byRoom = new WeakMap<LiveState['participants'], Map<string, Participant[]>>()
+
+/**
+ * Everybody let in who belongs to a room. Sorted out once for all rooms and kept with the participants it was made
+ * from: a class of 200 would otherwise be gone through 200 times for every event.
+ */
+function belongingTo(state: LiveState, roomId: string): Participant[] {
+  let rooms = byRoom.get(state.participants)
+  if (!rooms) {
+    rooms = new Map()
+    for (const participant of participantList(state)) {
+      if (!participant.admitted || participant.roomId === null) continue
+      const others = rooms.get(participant.roomId)
+      if (others) others.push(participant)
+      else rooms.set(participant.roomId, [participant])
+    }
+    byRoom.set(state.participants, rooms)
+  }
+  return rooms.get(roomId) ?? []
 }
 
 const memberOf = (participant: Participant): Member => ({

@@ -16,6 +16,7 @@ import type { LiveState } from '~/core/live/state'
 import { mayWorkOn } from '~/core/live/views'
 import type { Database } from '../db/database.server'
 import { boardCopies } from '../db/schema.server'
+import { errorFacts } from '../error-facts.server'
 import type { LiveHub } from '../live/hub.server'
 import { Authorship } from './authorship.server'
 import { BoardStorage, type Contribution, readContributions } from './board-storage.server'
@@ -40,8 +41,11 @@ interface OpenCopy {
   sessionId: string
   authorship: Authorship
   bytes: number
-  /** What writers had sent when the write that is under way began. */
-  writing: Map<number, number>
+  /** Who has written what no write has begun to store, and who waits for the write that is under way. */
+  unstored: Set<Connection>
+  waiting: Set<Connection>
+  /** What of each writer the write under way holds, by the writer's number in the document. */
+  clocks: Record<string, number>
 }
 
 /** Largest message and largest board, in bytes. */
@@ -68,7 +72,8 @@ export class BoardServer {
       db,
       (copyIds, contributions) => this.afterWrite(copyIds, contributions),
       copyIds => this.beforeWrite(copyIds),
-      error => this.log.error({ error }, 'board changes could not be written; trying again'),
+      error =>
+        this.log.error({ error: errorFacts(error) }, 'board changes could not be written; trying again'),
     )
     this.hocuspocus = this.createHocuspocus()
     hub.onChange((sessionId, state) => this.closeForbidden(sessionId, state))
@@ -151,19 +156,28 @@ export class BoardServer {
     const { sessionId, board } = copy
     const authorship = new Authorship(copyId, document, board, await readContributions(this.db, [copyId]))
     const size = Y.encodeStateAsUpdate(document).byteLength
-    const opened: OpenCopy = { sessionId, authorship, bytes: size, writing: new Map() }
+    const opened: OpenCopy = {
+      sessionId,
+      authorship,
+      bytes: size,
+      unstored: new Set(),
+      waiting: new Set(),
+      clocks: {},
+    }
     this.open.set(copyId, opened)
     document.on('afterTransaction', (transaction: Y.Transaction) => {
       const context = (transaction.origin as Connection | null)?.context as ConnectionContext | undefined
       if (!context?.participantId) return
-      const known = opened.authorship.authors.size
+      const known = new Set(opened.authorship.authors.keys())
       const contributions = opened.authorship.contributionsOf(transaction, context.participantId, Date.now())
       if (contributions.length > 0) this.pendingContributions.set(transaction, contributions)
-      if (opened.authorship.authors.size > known) this.tellAuthors(copyId, document, opened)
+      if (opened.authorship.authors.size > known.size) this.tellAuthors(copyId, document, opened, known)
     })
     document.on('update', (update: Uint8Array, origin: unknown, _doc: Y.Doc, transaction: Y.Transaction) => {
       const contributions = this.pendingContributions.get(transaction) ?? []
       this.storage.append({ copyId, update, contributions })
+      const writer = origin as Connection | null
+      if (writer?.context) opened.unstored.add(writer)
       opened.bytes += update.byteLength
       if (opened.bytes > LARGEST_BOARD) this.closeOversized(copyId, origin)
     })
@@ -172,10 +186,16 @@ export class BoardServer {
   /** Contributions found for a transaction, until its update, which comes right after, is appended with them. */
   private readonly pendingContributions = new WeakMap<Y.Transaction, Contribution[]>()
 
-  private async tellAuthors(copyId: string, document: Document, copy: OpenCopy): Promise<void> {
+  /** Tells everybody at a board who wrote the pieces that are new. */
+  private async tellAuthors(
+    copyId: string,
+    document: Document,
+    copy: OpenCopy,
+    known: Set<string>,
+  ): Promise<void> {
     const state = await this.hub.state(copy.sessionId)
-    if (this.open.get(copyId) === copy)
-      document.broadcastStateless(JSON.stringify(authorsNotice(copy, state)))
+    if (this.open.get(copyId) !== copy) return
+    document.broadcastStateless(JSON.stringify(authorsNotice(copy, state, known)))
   }
 
   private closeOversized(copyId: string, origin: unknown): void {
@@ -188,7 +208,10 @@ export class BoardServer {
     for (const copyId of copyIds) {
       const document = this.hocuspocus.documents.get(copyId)
       const copy = this.open.get(copyId)
-      if (document && copy) copy.writing = Y.decodeStateVector(Y.encodeStateVector(document))
+      if (!document || !copy) continue
+      copy.waiting = copy.unstored
+      copy.unstored = new Set()
+      copy.clocks = Object.fromEntries(Y.decodeStateVector(Y.encodeStateVector(document)))
     }
   }
 
@@ -196,10 +219,8 @@ export class BoardServer {
     this.work.add(contributions)
     for (const copyId of copyIds) {
       const copy = this.open.get(copyId)
-      const document = this.hocuspocus.documents.get(copyId)
-      if (!copy || !document) continue
-      const clocks = Object.fromEntries([...copy.writing].map(([writer, clock]) => [String(writer), clock]))
-      document.broadcastStateless(JSON.stringify({ type: 'stored', clocks } satisfies BoardNotice))
+      if (!copy) continue
+      for (const connection of copy.waiting) notify(connection, { type: 'stored', clocks: copy.clocks })
       this.tellLanes(copy.sessionId, copyId)
     }
   }
@@ -218,7 +239,7 @@ export class BoardServer {
         const rooms = await this.work.of(sessionId, await this.hub.state(sessionId), copies)
         await this.hub.tellFacilitators(sessionId, { kind: 'work', rooms })
       } catch (error) {
-        this.log.error({ error }, 'the lanes could not be told of new work')
+        this.log.error({ error: errorFacts(error) }, 'the lanes could not be told of new work')
       }
     }, TELL_EVERY_MS).unref()
   }
@@ -244,8 +265,13 @@ const refusal = () =>
 const notify = (connection: Connection, notice: BoardNotice) =>
   connection.sendStateless(JSON.stringify(notice))
 
-function authorsNotice(copy: OpenCopy, state: LiveState): BoardNotice {
-  const names = [...copy.authorship.authors].map(([entry, participantId]) => [
+function authorsNotice(
+  copy: OpenCopy,
+  state: LiveState,
+  known: ReadonlySet<string> = new Set(),
+): BoardNotice {
+  const wanted = [...copy.authorship.authors].filter(([entry]) => !known.has(entry))
+  const names = wanted.map(([entry, participantId]) => [
     entry,
     state.participants[participantId]?.shownName ?? '',
   ])

@@ -23,7 +23,8 @@ interface PendingChange {
 
 /** More stored changes than this are merged into one when a copy is opened. */
 const MERGE_FROM = 50
-const MOST_ROWS = 500
+/** Changes of this long go into one write, in milliseconds: others see them at once, "Saved" comes this much later. */
+const GATHER_MS = 80
 /** Pause before another try when the database can't write at all, in milliseconds. */
 const RETRY_MS = 500
 
@@ -34,6 +35,7 @@ const RETRY_MS = 500
 export class BoardStorage {
   private pending: PendingChange[] = []
   private writing: Promise<void> | null = null
+  private hurried = false
 
   constructor(
     private readonly db: Database,
@@ -48,9 +50,11 @@ export class BoardStorage {
     this.writing ??= this.writeAll()
   }
 
-  /** Resolves when all that was appended is on disk. */
+  /** Resolves when all that was appended is on disk; meanwhile nothing is gathered first. */
   async settled(): Promise<void> {
+    this.hurried = true
     while (this.writing) await this.writing
+    this.hurried = false
   }
 
   /** A copy's document as one update; null when nobody has written in it. Merges many small changes into one. */
@@ -78,8 +82,8 @@ export class BoardStorage {
   }
 
   private async writeAll(): Promise<void> {
-    await Promise.resolve()
     while (this.pending.length > 0) {
+      await new Promise(resolve => setTimeout(resolve, this.hurried ? 0 : GATHER_MS))
       const changes = this.pending
       this.pending = []
       const copyIds = new Set(changes.map(change => change.copyId))
@@ -113,39 +117,44 @@ export class BoardStorage {
     }
   }
 
+  /**
+   * One transaction for all of them. The rows travel as one JSON text each for changes and contributions: putting
+   * hundreds of parameters together would hold up the thread that passes edits on, and here the database does it.
+   */
   private async write(changes: PendingChange[]): Promise<Contribution[]> {
     const merged = mergeContributions(changes.flatMap(change => change.contributions))
+    const updates = changes.map(({ copyId, update }) => [copyId, Buffer.from(update).toString('base64')])
     await this.db.transaction(async transaction => {
-      for (let start = 0; start < changes.length; start += MOST_ROWS) {
-        const rows = changes.slice(start, start + MOST_ROWS).map(({ copyId, update }) => ({ copyId, update }))
-        await transaction.insert(boardUpdates).values(rows)
-      }
-      for (let start = 0; start < merged.length; start += MOST_ROWS) {
-        await transaction
-          .insert(contributions)
-          .values(
-            merged
-              .slice(start, start + MOST_ROWS)
-              .map(row => ({ ...row, at: new Date(row.at), halfMinute: new Date(row.halfMinute) })),
-          )
-          .onConflictDoUpdate({
-            target: [
-              contributions.copyId,
-              contributions.promptId,
-              contributions.entryId,
-              contributions.participantId,
-              contributions.halfMinute,
-            ],
-            set: {
-              edits: sql`${contributions.edits} + excluded.edits`,
-              text: sql`excluded.text`,
-              at: sql`excluded.at`,
-            },
-          })
-      }
+      await transaction.execute(sql`
+        insert into board_updates (copy_id, update)
+        select change->>0, decode(change->>1, 'base64')
+        from jsonb_array_elements(${JSON.stringify(updates)}::jsonb) with ordinality as changes (change, place)
+        order by place`)
+      if (merged.length > 0) await insertContributions(transaction, merged)
     })
     return merged
   }
+}
+
+/** Adds to what the same person did to the same piece in the same half minute. */
+export async function insertContributions(db: Database, list: readonly Contribution[]): Promise<void> {
+  const rows = list.map(({ copyId, promptId, entryId, participantId, halfMinute, edits, text, at }) => ({
+    copy_id: copyId,
+    prompt_id: promptId,
+    entry_id: entryId,
+    participant_id: participantId,
+    half_minute: new Date(halfMinute),
+    edits,
+    text,
+    at: new Date(at),
+  }))
+  await db.execute(sql`
+    insert into contributions (copy_id, prompt_id, entry_id, participant_id, half_minute, edits, text, at)
+    select * from jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) as rows (
+      copy_id text, prompt_id text, entry_id text, participant_id text,
+      half_minute timestamptz, edits integer, text text, at timestamptz)
+    on conflict (copy_id, prompt_id, entry_id, participant_id, half_minute) do update
+    set edits = contributions.edits + excluded.edits, text = excluded.text, at = excluded.at`)
 }
 
 /** SQLSTATE classes 22 (data exception) and 23 (integrity constraint violation): PostgreSQL, appendix A. */

@@ -1,7 +1,7 @@
 import { and, asc, eq, gt } from 'drizzle-orm'
 import { liveEventSchema } from '~/contracts/live'
 import type { Actor } from '~/core/live/commands'
-import type { OpeningPlan, Recorded } from '~/core/live/events'
+import type { LiveEvent, OpeningPlan, Recorded } from '~/core/live/events'
 import type { Database } from '../db/database.server'
 import { sessionEvents, sessions } from '../db/schema.server'
 import { makeCopies } from '../sessions/sessions.server'
@@ -38,16 +38,28 @@ export async function appendToLog(db: Database, sessionId: string, entries: read
     type: recorded.event.type,
     payload: recorded.event,
   }))
+  // One statement is a transaction of its own, and the commonest events need no more than it.
+  if (!entries.some(entry => CHANGES_PLAN.has(entry.recorded.event.type))) return insert(db, rows)
   await db.transaction(async transaction => {
-    const written = await transaction
-      .insert(sessionEvents)
-      .values(rows)
-      .onConflictDoNothing()
-      .returning({ seq: sessionEvents.seq })
-    if (written.length !== rows.length) throw new LogRaceError('The log has moved on.')
+    await insert(transaction, rows)
     for (const { recorded } of entries) await applyToPlan(transaction, sessionId, recorded)
   })
 }
+
+const CHANGES_PLAN = new Set<LiveEvent['type']>(['opened', 'ended'])
+
+async function insert(db: Database, rows: (typeof sessionEvents.$inferInsert)[]): Promise<void> {
+  try {
+    await db.insert(sessionEvents).values(rows)
+  } catch (error) {
+    const { cause } = error as { cause?: { code?: string } }
+    if (cause?.code === UNIQUE_VIOLATION) throw new LogRaceError('The log has moved on.', { cause: error })
+    throw error
+  }
+}
+
+/** SQLSTATE of a row whose key is taken (PostgreSQL, appendix A). */
+const UNIQUE_VIOLATION = '23505'
 
 async function applyToPlan(db: Database, sessionId: string, { event }: Recorded): Promise<void> {
   if (event.type === 'opened') {

@@ -6,7 +6,9 @@ import { type LiveState, participantList } from '~/core/live/state'
 import type { Viewer } from '~/core/live/views'
 import type { Database } from '../db/database.server'
 import { sessions } from '../db/schema.server'
+import { errorFacts } from '../error-facts.server'
 import type { Result } from '../result'
+import { getSession } from '../sessions/sessions.server'
 import { appendToLog, readLog } from './event-log.server'
 import { LiveSession } from './live-session.server'
 
@@ -39,6 +41,7 @@ export class LiveHub {
     }
   }
 
+  /** The state of a session as it is now. Throws not-found for an unknown one, as everything here does. */
   async state(sessionId: string): Promise<LiveState> {
     return (await this.session(sessionId)).current()
   }
@@ -88,19 +91,25 @@ export class LiveHub {
   private session(sessionId: string): Promise<LiveSession> {
     const known = this.sessions.get(sessionId)
     if (known) return known
-    const loading = LiveSession.load({
+    const loading = this.load(sessionId)
+    this.sessions.set(sessionId, loading)
+    // A session that could not be loaded is tried again by the next who asks.
+    loading.catch(() => this.sessions.delete(sessionId))
+    return loading
+  }
+
+  private async load(sessionId: string): Promise<LiveSession> {
+    await getSession(this.db, sessionId)
+    return LiveSession.load({
       readLog: () => readLog(this.db, sessionId),
       append: entries => appendToLog(this.db, sessionId, entries),
       now: this.now,
       changed: state => {
         for (const listener of this.listeners) listener(sessionId, state)
       },
-      failed: error => this.log.error({ error, sessionId }, 'what fell due could not be done'),
+      failed: error =>
+        this.log.error({ error: errorFacts(error), sessionId }, 'what fell due could not be done'),
     })
-    this.sessions.set(sessionId, loading)
-    // A session that could not be loaded is tried again by the next who asks.
-    loading.catch(() => this.sessions.delete(sessionId))
-    return loading
   }
 
   private arrived(sessionId: string, participantId: string): void {
@@ -132,7 +141,7 @@ export class LiveHub {
 
   private byDoor(sessionId: string, command: Command): void {
     this.command(sessionId, { kind: 'door' }, command).catch(error =>
-      this.log.error({ error, sessionId }, 'a coming or going could not be recorded'),
+      this.log.error({ error: errorFacts(error), sessionId }, 'a coming or going could not be recorded'),
     )
   }
 }

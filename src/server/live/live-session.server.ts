@@ -9,6 +9,7 @@ import { type Viewer, viewFor } from '~/core/live/views'
 import { allMarks, type Mark, marksOf } from '~/core/review/marks'
 import { done, type Result, refused } from '../result'
 import type { Entry } from './event-log.server'
+import { changes, type Sections, sectionsOf, wholeView } from './sections.server'
 
 /** What a session needs from the world outside: its log, the time, and somebody to tell. */
 export interface SessionPorts {
@@ -30,7 +31,7 @@ interface Asked {
 
 interface Subscriber {
   viewer: Viewer
-  sections: Map<string, string>
+  sections: Sections
   send: (message: StreamMessage, seq: number) => void
 }
 
@@ -87,6 +88,8 @@ export class LiveSession {
       sections: before ? this.sectionsOf(before, viewer) : new Map(),
       send,
     }
+    // Marks are not part of the state, so which of them the reader already had is not known.
+    subscriber.sections.delete('marks')
     this.subscribers.add(subscriber)
     send({ kind: 'hello', now: this.ports.now() }, this.state.seq)
     this.tell(subscriber, before ? 'change' : 'view')
@@ -179,24 +182,14 @@ export class LiveSession {
 
   private tell(subscriber: Subscriber, kind: 'view' | 'change'): void {
     const sections = this.sectionsOf(this.state, subscriber.viewer)
-    const changed: Record<string, unknown> = {}
-    for (const [name, text] of sections) {
-      if (subscriber.sections.get(name) !== text) changed[name] = new AsJson(text)
-    }
+    const message = kind === 'view' ? wholeView(sections) : changes(subscriber.sections, sections)
     subscriber.sections = sections
-    if (kind === 'view' || Object.keys(changed).length > 0) {
-      subscriber.send({ kind, sections: changed }, this.state.seq)
-    }
+    if (message) subscriber.send(message, this.state.seq)
   }
 
-  /** Each section of a reader's view as JSON text: equal texts need not be sent again. */
-  private sectionsOf(state: LiveState, viewer: Viewer): Map<string, string> {
-    const view = viewFor(state, viewer)
-    const sections = new Map(
-      Object.entries(view ?? {}).map(([name, section]) => [name, JSON.stringify(section)]),
-    )
-    if (viewer.kind === 'facilitator') sections.set('marks', JSON.stringify(this.marksOfRound(state)))
-    return sections
+  private sectionsOf(state: LiveState, viewer: Viewer): Sections {
+    const view: object = viewFor(state, viewer) ?? {}
+    return sectionsOf(viewer.kind === 'facilitator' ? { ...view, marks: this.marksOfRound(state) } : view)
   }
 
   /** The marks of the round that runs, or of the last one: what the lanes show live. */
@@ -225,9 +218,4 @@ export class LiveSession {
     }
     this.schedule()
   }
-}
-
-/** A value that is already JSON text: the stream writes it as it is. */
-export class AsJson {
-  constructor(readonly text: string) {}
 }

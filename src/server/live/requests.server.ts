@@ -3,7 +3,7 @@ import type { LiveProblem } from '~/core/live/commands'
 import type { Account } from '../auth/accounts.server'
 import type { Database } from '../db/database.server'
 import { type Result, refused } from '../result'
-import { getSession, prepareOpening, type SessionProblem } from '../sessions/sessions.server'
+import { prepareOpening, type SessionProblem } from '../sessions/sessions.server'
 import { newId } from '../tokens.server'
 import type { LiveHub } from './hub.server'
 
@@ -22,14 +22,12 @@ export async function openSession(
 }
 
 /** Does what a facilitator asks, giving new messages their ids. Throws not-found for an unknown session. */
-export async function askAsFacilitator(
-  db: Database,
+export function askAsFacilitator(
   hub: LiveHub,
   account: Account,
   sessionId: string,
   request: FacilitatorRequest,
 ): Promise<Outcome> {
-  await getSession(db, sessionId)
   const command =
     request.type === 'broadcast' || request.type === 'note' ? { ...request, messageId: newId() } : request
   return hub.command(sessionId, facilitator(account), command)

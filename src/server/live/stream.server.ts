@@ -1,6 +1,6 @@
 import type { Request, Response } from 'express'
 import type { StreamMessage } from '~/contracts/live'
-import { AsJson } from './live-session.server'
+import { AsJson } from './sections.server'
 
 /** A line now and then keeps proxies and phones from closing a quiet stream, in milliseconds. */
 const KEEP_ALIVE_MS = 20_000
@@ -41,12 +41,16 @@ export class EventStream {
 
 /** JSON of a message; sections that are JSON already are not read and written again. */
 function messageText(message: StreamMessage): string {
-  if (message.kind !== 'view' && message.kind !== 'change') return JSON.stringify(message)
-  const sections = Object.entries(message.sections).map(
-    ([name, section]) =>
-      `${JSON.stringify(name)}:${section instanceof AsJson ? section.text : JSON.stringify(section)}`,
+  if (message.kind === 'view') return `{"kind":"view","sections":${partsText(message.sections)}}`
+  if (message.kind !== 'change') return JSON.stringify(message)
+  return `{"kind":"change","sections":${partsText(message.sections)},"added":${partsText(message.added)}}`
+}
+
+function partsText(parts: Record<string, unknown>): string {
+  const texts = Object.entries(parts).map(
+    ([name, part]) => `${JSON.stringify(name)}:${part instanceof AsJson ? part.text : JSON.stringify(part)}`,
   )
-  return `{"kind":"${message.kind}","sections":{${sections.join(',')}}}`
+  return `{${texts.join(',')}}`
 }
 
 /** Where a browser that comes back was before: the id of the last event it got. */

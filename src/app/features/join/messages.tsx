@@ -5,13 +5,14 @@ import { Button } from '../../ui/button'
 
 interface MessagesProps {
   messages: ParticipantView['messages']
+  putAway: string[]
   onPutAway: (messageId: string) => void
 }
 
 /** Broadcasts and notes: on top of the board until put away, and kept below a fold afterwards. */
-export function Messages({ messages, onPutAway }: MessagesProps) {
-  const standing = messages.filter(message => !message.putAway).reverse()
-  const kept = messages.filter(message => message.putAway)
+export function Messages({ messages, putAway, onPutAway }: MessagesProps) {
+  const standing = messages.filter(message => !putAway.includes(message.id)).reverse()
+  const kept = messages.filter(message => putAway.includes(message.id))
   return (
     <Stack gap="8px" aria-live="assertive">
       {standing.map(message => (

@@ -48,6 +48,7 @@ export function PlacePage({ sessionId, view: first, ownLink, now }: PlacePagePro
           <Stack gap="16px">
             <Messages
               messages={view.messages}
+              putAway={view.putAway}
               onPutAway={messageId => send({ type: 'put-away', messageId })}
             />
             {place.where === 'room' && view.board ? (

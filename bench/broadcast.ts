@@ -1,0 +1,86 @@
+import { performance } from 'node:perf_hooks'
+import { SimulatedParticipant } from '~/demo/simulated-participant'
+import { helperProcess } from './helper-process'
+import { MadeClass } from './made-class'
+import { type Delays, delaysOf, delayText, pause } from './numbers'
+
+const BROADCASTS = 40
+
+/** From a facilitator's broadcast to the last of all connected participants, against bare servers doing the same. */
+export async function broadcast(): Promise<void> {
+  for (const listeners of [50, 200]) {
+    const bare = await bareEventStream(listeners)
+    const own = await roundTable(listeners)
+    console.log(`${listeners} participants`)
+    console.log(`  bare event stream: ${delayText(bare)}`)
+    console.log(
+      `  Round Table:       ${delayText(own)}, ${(own.p95 / bare.p95).toFixed(2)}x at p95 (aim: within 2x with 200)`,
+    )
+  }
+}
+
+async function roundTable(listeners: number): Promise<Delays> {
+  const made = await MadeClass.open(listeners / 5, 5, [{ id: 'c', kind: 'cards', text: 'Cards?' }])
+  const { address } = made.server
+  const people: SimulatedParticipant[] = []
+  for (let start = 0; start < listeners; start += 20) {
+    const names = made.names.slice(start, start + 20)
+    people.push(
+      ...(await Promise.all(names.map(name => SimulatedParticipant.join(address, made.joinCode, name)))),
+    )
+  }
+  await Promise.all(people.map(each => each.follow()))
+  await made.command({ type: 'send-out', seconds: 3600 })
+  await Promise.all(people.map(each => each.until(view => view.place.where === 'room')))
+  await pause(1000)
+  const delays: number[] = []
+  for (let number = 0; number < BROADCASTS; number++) {
+    const text = `Broadcast ${number}`
+    const heard = people.map(each => each.until(view => view.messages.at(-1)?.text === text))
+    const began = performance.now()
+    const [last] = await Promise.all([
+      Promise.all(heard).then(() => performance.now()),
+      made.command({ type: 'broadcast', text }),
+    ])
+    delays.push(last - began)
+    await pause(100)
+  }
+  for (const each of people) each.leave()
+  await made.server.remove()
+  return delaysOf(delays)
+}
+
+async function bareEventStream(listeners: number): Promise<Delays> {
+  const { port, child } = await helperProcess('bench/bare-event-stream.ts')
+  const address = `http://localhost:${port}`
+  let heard = 0
+  let allHeard: () => void = () => undefined
+  const abort = new AbortController()
+  for (let number = 0; number < listeners; number++) {
+    const response = await fetch(address, { signal: abort.signal })
+    const read = async () => {
+      for await (const chunk of response.body as unknown as AsyncIterable<Uint8Array>) {
+        if (chunk.length > 0 && ++heard === listeners) allHeard()
+      }
+    }
+    read().catch(() => undefined)
+  }
+  await pause(500)
+  const delays: number[] = []
+  for (let number = 0; number < BROADCASTS; number++) {
+    heard = 0
+    const all = new Promise<void>(resolve => {
+      allHeard = resolve
+    })
+    const began = performance.now()
+    await Promise.all([
+      all,
+      fetch(address, { method: 'POST', body: `Broadcast ${number}` }).then(answer => answer.text()),
+    ])
+    delays.push(performance.now() - began)
+    await pause(100)
+  }
+  abort.abort()
+  child.kill()
+  return delaysOf(delays)
+}

@@ -1,0 +1,95 @@
+import { TestServer } from 'tests/browser/server'
+import type { Prompt } from '~/core/boards/board'
+
+/** A facilitator without a browser: makes everything a session needs through the same forms. */
+export class MadeClass {
+  private constructor(
+    readonly server: TestServer,
+    private readonly cookie: string,
+    readonly sessionId: string,
+    readonly joinCode: string,
+    readonly names: string[],
+  ) {}
+
+  /** A server on an empty folder with an open session of `groups` groups of `size` people. */
+  static async open(groups: number, size: number, prompts: Prompt[]): Promise<MadeClass> {
+    const server = await TestServer.empty()
+    const { address } = server
+    const post = (path: string, body: BodyInit, headers: Record<string, string> = {}) =>
+      fetch(address + path, { method: 'POST', body, headers, redirect: 'manual' })
+    const account = { displayName: 'Bench', email: 'bench@school.example', password: 'long enough' }
+    const first = await post('/first-run', new URLSearchParams(account))
+    const cookie = first.headers.getSetCookie()[0]?.split(';')[0] ?? ''
+    const as = { Cookie: cookie }
+    const cohortPath = placeOf(await post('/cohorts', new URLSearchParams({ name: 'Class' }), as))
+    const names = Array.from({ length: groups * size }, (_, place) => `P${String(place).padStart(3, '0')}`)
+    await post(
+      `${cohortPath}/import`,
+      new URLSearchParams({ intent: 'import', text: `name\n${names.join('\n')}` }),
+      as,
+    )
+    const page = await (await fetch(address + cohortPath, { headers: as })).text()
+    const ids = [...page.matchAll(/name="personId" value="([^"]+)"|"id","([\w-]{16})","firstName"/g)].map(
+      match => match[1] ?? match[2],
+    )
+    const personIds = ids.length === names.length ? ids : await idsFrom(address, cohortPath, cookie)
+    const grouping = {
+      name: 'Groups',
+      version: null,
+      groups: Array.from({ length: groups }, (_, place) => ({
+        id: `g${place}`,
+        name: `Room ${place}`,
+        personIds: personIds.slice(place * size, (place + 1) * size),
+      })),
+    }
+    const json = { ...as, 'Content-Type': 'application/json' }
+    const groupingPath = placeOf(await post(`${cohortPath}/groupings/new`, JSON.stringify(grouping), json))
+    const board = new URLSearchParams({ title: 'Board', 'steps[0]': 'Write.' })
+    for (const [place, prompt] of prompts.entries()) {
+      for (const [name, value] of Object.entries(prompt)) board.set(`prompts[${place}].${name}`, value)
+    }
+    const boardPath = placeOf(await post('/boards/new', board, as))
+    const plan = {
+      title: 'Bench',
+      date: '2026-12-01',
+      time: '10:00',
+      timeZone: 'UTC',
+      groupingId: last(groupingPath),
+      boardId: last(boardPath),
+      roomMinutes: '60',
+      graceSeconds: '60',
+    }
+    const sessionPath = placeOf(await post('/sessions/new', new URLSearchParams(plan), as))
+    const planPage = await (await fetch(address + sessionPath, { headers: as })).text()
+    const joinCode = planPage.match(/[A-Z2-9]{4}-[A-Z2-9]{4}/)?.[0] ?? ''
+    await post(`${sessionPath}?index`, new URLSearchParams({ intent: 'open' }), as)
+    return new MadeClass(server, cookie, last(sessionPath), joinCode, names)
+  }
+
+  async command(request: object): Promise<void> {
+    const answer = await fetch(`${this.server.address}/sessions/${this.sessionId}/commands`, {
+      method: 'POST',
+      headers: { Cookie: this.cookie, 'Content-Type': 'application/json' },
+      body: JSON.stringify(request),
+    })
+    const outcome = (await answer.json()) as { ok: boolean }
+    if (!outcome.ok) throw new Error(`Refused: ${JSON.stringify(outcome)}`)
+  }
+}
+
+const placeOf = (answer: Response) => {
+  const location = answer.headers.get('location')
+  if (!location) throw new Error(`No page was made: ${answer.status}`)
+  return location.split('?')[0] as string
+}
+
+const last = (path: string) => path.split('/').at(-1) as string
+
+/** The ids of the people on the list, in list order, from the page's own data. */
+async function idsFrom(address: string, cohortPath: string, cookie: string): Promise<string[]> {
+  const page = await (await fetch(address + cohortPath, { headers: { Cookie: cookie } })).text()
+  const start = page.indexOf('streamController.enqueue(')
+  return [
+    ...new Set([...page.slice(start).matchAll(/\\"([\w-]{16})\\"/g)].map(match => match[1] as string)),
+  ].filter(id => !cohortPath.endsWith(id))
+}

@@ -1,0 +1,18 @@
+import { arch, cpus, totalmem } from 'node:os'
+import { boards } from './boards'
+import { broadcast } from './broadcast'
+import { bytes } from './bytes'
+import { start } from './start'
+
+const MEASUREMENTS: Record<string, () => Promise<void>> = { start, bytes, broadcast, boards }
+
+const wanted = process.argv.slice(2)
+console.log(
+  `Node ${process.version}, ${cpus().length} cores (${arch()}), ${Math.round(totalmem() / 2 ** 30)} GB. Loopback only.`,
+)
+for (const [name, measure] of Object.entries(MEASUREMENTS)) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue
+  console.log(`\n== ${name}`)
+  await measure()
+}
+process.exit(0)

@@ -1,0 +1,121 @@
+/** Fills the demo's session with simulated participants and takes a picture of each main view. */
+import { mkdirSync } from 'node:fs'
+import { type Browser, chromium, type Page } from '@playwright/test'
+import { STATIONS } from '~/demo/school'
+import type { SimulatedParticipant } from '~/demo/simulated-participant'
+import config from '../../playwright.config'
+import { joinOnPhone, letAllIn, openTonight, signIn, simulated } from './fixtures'
+import prepareDemo from './prepare-demo'
+import { TestServer } from './server'
+
+const FOLDER = 'docs/screenshots'
+const NAMES = [
+  ...[
+    'Ana Per.',
+    'Ana Pet.',
+    'Bram O.',
+    'Chi',
+    'Dafydd P.',
+    'Farouk B.',
+    'Greta L.',
+    'Hyacinth O.',
+    'Inês C.',
+    'Jürgen H.',
+  ],
+  ...[
+    'Kaveh',
+    'Leo W.-B.',
+    'Maël K.',
+    'Noor A.',
+    'Odalys Q.',
+    'Pádraig Ó.',
+    'Quirin S.',
+    'Roz',
+    'Søren B.',
+    'Thuy N.',
+    'Ulla H.',
+  ],
+]
+
+const shot = (page: Page, name: string) =>
+  page.screenshot({ path: `${FOLDER}/${name}.png`, animations: 'disabled' })
+const roomOf = (participant: SimulatedParticipant) =>
+  participant.view?.place.where === 'room' ? participant.view.place.name : ''
+
+async function planning(page: Page): Promise<void> {
+  await shot(page, 'today')
+  await page.getByRole('link', { name: 'Cohorts' }).click()
+  await page.getByRole('link', { name: 'Evening course' }).click()
+  await page.getByRole('heading', { name: 'Evening course' }).waitFor()
+  await shot(page, 'cohort')
+  await page.getByRole('link', { name: 'Six stations' }).click()
+  await page.getByLabel('Name of the grouping').waitFor()
+  await shot(page, 'grouping')
+  await page.getByRole('link', { name: 'Today' }).click()
+  await page.getByRole('link', { name: 'Look it over and open' }).click()
+  await page.getByRole('button', { name: 'Open the session' }).waitFor()
+  await shot(page, 'session-plan')
+}
+
+/** Everybody writes what fits the station they are at, some more than others. */
+async function work(people: SimulatedParticipant[]): Promise<void> {
+  for (const [place, person] of people.entries()) {
+    const station = STATIONS.find(each => each.station === roomOf(person))
+    if (!station) continue
+    await person.writeCard('noticed', station.cards[place % station.cards.length] ?? '')
+    if (place % 4 === 1) await person.writeParagraph('explain', station.sheet[0] ?? '')
+    if (place % 7 === 3) await person.decide('class', station.answer, station.reason)
+  }
+}
+
+async function live(browser: Browser, page: Page, server: TestServer): Promise<void> {
+  const { code } = await openTonight(page)
+  const phone = await browser.newPage({
+    ...config.use,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+  })
+  await joinOnPhone(phone, server, code, 'Edda')
+  const people = await simulated(server, code, NAMES)
+  await letAllIn(page)
+  await page.getByRole('button', { name: 'Send out' }).click()
+  await Promise.all(people.map(each => each.until(view => view.place.where === 'room')))
+  await work(people)
+  await page
+    .getByLabel('Broadcast to every board')
+    .fill('Please begin with the sheet now; the cards can wait.')
+  await page.getByRole('button', { name: 'Broadcast' }).click()
+  await phone.getByText('Please begin with the sheet').waitFor()
+  // Two half minutes of work, so that the lanes have something to show.
+  await page.waitForTimeout(34_000)
+  await work(people.filter((_, place) => place % 2 === 0))
+  await page.getByRole('button', { name: 'Water clarity' }).click()
+  await page.getByRole('button', { name: 'Visit', exact: true }).click()
+  await page.getByRole('button', { name: 'Close' }).click()
+  await people.find(each => roomOf(each) === 'Soil and peat')?.ask({ type: 'call-help' })
+  await page.waitForTimeout(12_000)
+  await shot(page, 'lanes')
+  await shot(phone, 'participant-phone')
+  const wall = await page.context().newPage()
+  await wall.goto(page.url().replace(/live$/, 'projector'))
+  await wall.getByRole('timer').waitFor()
+  await shot(wall, 'projector')
+  for (const each of people) each.leave()
+}
+
+mkdirSync(FOLDER, { recursive: true })
+await prepareDemo()
+const server = await TestServer.withDemo()
+const browser = await chromium.launch(config.use?.launchOptions)
+const page = await browser.newPage({ ...config.use })
+await signIn(page, server)
+await planning(page)
+await live(browser, page, server)
+await page.getByRole('link', { name: 'Today' }).click()
+await page.getByRole('link', { name: 'Review', exact: true }).click()
+await page.getByRole('heading', { name: 'Side by side' }).waitFor()
+await shot(page, 'review')
+await browser.close()
+await server.remove()
+process.exit(0)
