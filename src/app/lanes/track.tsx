@@ -20,7 +20,7 @@ interface TrackProps {
 }
 
 /** Work in one half minute that fills the height of a lane. */
-const FULL_BAR = 40
+const FULL_BAR = 60
 
 /**
  * One room's time, running to the right: what is past is filled, the edge is the end of the round, and what is left
@@ -62,7 +62,7 @@ export function Track({ span, now, pulse, marks }: TrackProps) {
             style={{
               left: at(bar.at),
               width: `max(2px, ${(100 * PULSE_MS) / length}% - 2px)`,
-              height: `${Math.min(28, 4 + (24 * bar.edits) / FULL_BAR)}px`,
+              height: `${barHeight(bar.edits)}px`,
             }}
           />
         ))}
@@ -81,7 +81,7 @@ export function Track({ span, now, pulse, marks }: TrackProps) {
         <Box position="absolute" insetY="0" w="2px" bg="live" aria-hidden="true" style={{ left: at(now) }} />
       )}
       <chakra.ul listStyleType="none" aria-label="What happened">
-        {clustered(marks, span, length).map(({ mark, count, shift }) => {
+        {clustered(marks, span, length).map(({ mark, count, left }) => {
           const { icon: Icon, word, ask } = MARK_LOOK[mark.kind]
           const words = `${word}${count > 1 ? ` (${count})` : ''}: ${mark.what} at ${clockText(mark.at - span.from)}`
           return (
@@ -91,7 +91,7 @@ export function Track({ span, now, pulse, marks }: TrackProps) {
               top="3px"
               color={ask ? 'ask' : 'ink'}
               title={words}
-              style={{ left: `min(calc(${at(mark.at)} + ${shift * 18}px), calc(100% - 18px))` }}
+              style={{ left: `min(${left}%, calc(100% - 18px))` }}
             >
               <Icon size={16} strokeWidth={2.25} aria-hidden="true" />
               <chakra.span srOnly>{words}</chakra.span>
@@ -106,36 +106,33 @@ export function Track({ span, now, pulse, marks }: TrackProps) {
 interface Spot {
   mark: Mark
   count: number
-  /** How many marks of other kinds stand at the same spot before it. */
-  shift: number
+  /** From the left edge of the track, in percent of its width. */
+  left: number
 }
 
-/** How many spots a track has: marks closer than this would hide each other. */
-const SPOTS = 30
+/** Marks of a kind closer than this are one, in percent of the track: a whole room that comes in is one mark. */
+const SAME_SPOT = 3
+/** Room that a mark takes, in percent of a track as wide as it usually is. */
+const MARK_WIDTH = 3.6
 
-/**
- * Marks of a kind that fall on the same spot are drawn once: a whole room that comes in is one mark. Different kinds
- * on one spot stand beside each other.
- */
+/** Where marks stand: at their time, or beside the one before them when that would hide them. */
 function clustered(marks: readonly Mark[], span: TrackSpan, length: number): Spot[] {
-  const spots = new Map<string, Spot>()
-  const onSpot = new Map<number, number>()
+  const spots: Spot[] = []
+  let free = 0
   for (const mark of marks) {
     if (mark.at < span.from || mark.at > span.to) continue
-    const spot = Math.floor((SPOTS * (mark.at - span.from)) / length)
-    const key = `${mark.kind}-${spot}`
-    const known = spots.get(key)
-    if (known) {
-      spots.set(key, {
-        ...known,
-        count: known.count + 1,
-        mark: { ...known.mark, what: `${known.mark.what}, ${mark.what}` },
-      })
+    const left = (100 * (mark.at - span.from)) / length
+    const known = spots.findLast(spot => spot.mark.kind === mark.kind)
+    if (known && left - (100 * (known.mark.at - span.from)) / length < SAME_SPOT) {
+      known.count += 1
+      known.mark = { ...known.mark, what: `${known.mark.what}, ${mark.what}` }
       continue
     }
-    const shift = onSpot.get(spot) ?? 0
-    onSpot.set(spot, shift + 1)
-    spots.set(key, { mark, count: 1, shift })
+    spots.push({ mark, count: 1, left: Math.max(left, free) })
+    free = Math.max(left, free) + MARK_WIDTH
   }
-  return [...spots.values()]
+  return spots
 }
+
+/** Height of a bar in pixels. The root keeps one typist's lines and a single card both readable. */
+const barHeight = (edits: number) => 4 + 24 * Math.min(1, Math.sqrt(edits / FULL_BAR))
