@@ -1,0 +1,106 @@
+import { Rehearsed } from 'tests/fixtures/rehearsed'
+import { accountForm, boardForm, groupingForm, personForm, sessionForm, takePlaceForm } from './forms'
+import { facilitatorRequest, liveEventSchema, participantRequest } from './live'
+
+const messages = (result: {
+  success: boolean
+  error?: { issues: { path: PropertyKey[]; message: string }[] }
+}) => result.error?.issues.map(issue => [issue.path.join('.'), issue.message]) ?? []
+
+test('every event of a session passes through the database as it was', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana')
+  session.sendOut(2)
+  for (const { event } of session.log)
+    expect(liveEventSchema.parse(JSON.parse(JSON.stringify(event)))).toEqual(event)
+})
+
+test.each([
+  [{ type: 'sent-out', number: 1 }],
+  [{ type: 'unheard-of' }],
+  [{ type: 'joined', participantId: 7, personId: null, shownName: 'x', admitted: true }],
+])('a damaged event is not taken for one: %j', event => {
+  expect(liveEventSchema.safeParse(event).success).toBe(false)
+})
+
+test('a participant can not ask for what only facilitators may', () => {
+  for (const request of [
+    { type: 'end' },
+    { type: 'place', participantId: 'x', roomId: null },
+    { type: 'open' },
+  ]) {
+    expect(participantRequest.safeParse(request).success).toBe(false)
+  }
+  expect(participantRequest.parse({ type: 'call-help', participantId: 'another' })).toEqual({
+    type: 'call-help',
+  })
+})
+
+test('ids of new things are not the browser’s to choose', () => {
+  expect(facilitatorRequest.parse({ type: 'broadcast', text: 'x', messageId: 'mine' })).toEqual({
+    type: 'broadcast',
+    text: 'x',
+  })
+})
+
+test('a password is counted in the bytes its hash reads', () => {
+  const account = { displayName: 'Zoë', email: ' ZOE@School.Example ' }
+  expect(messages(accountForm.safeParse({ ...account, password: 'ä'.repeat(37) }))).toEqual([
+    ['password', 'Use at most 72 characters.'],
+  ])
+  expect(accountForm.parse({ ...account, password: 'ä'.repeat(36) }).email).toBe('zoe@school.example')
+})
+
+test('empty steps of a board are left out; a board without a prompt is none', () => {
+  const prompts = [{ id: 'c', kind: 'cards', text: ' What? ' }]
+  expect(boardForm.parse({ title: 'T', steps: ['', ' Look. ', undefined], prompts })).toEqual({
+    title: 'T',
+    steps: ['Look.'],
+    prompts: [{ id: 'c', kind: 'cards', text: 'What?' }],
+  })
+  expect(messages(boardForm.safeParse({ title: 'T', steps: [], prompts: [] }))).toEqual([
+    ['prompts', 'A board needs at least one prompt.'],
+  ])
+  expect(messages(boardForm.safeParse({ title: 'T', steps: ['1', '2', '3', '4'], prompts }))[0]?.[1]).toMatch(
+    /^At most 3 steps/,
+  )
+})
+
+test('what is wrong with a plan is said field by field', () => {
+  const wrong = {
+    title: ' ',
+    date: 'soon',
+    time: '7',
+    timeZone: 'Mars/Base',
+    groupingId: '',
+    boardId: 'b',
+    roomMinutes: 1.5,
+    graceSeconds: 601,
+  }
+  expect(messages(sessionForm.safeParse(wrong)).map(([field]) => field)).toEqual([
+    'title',
+    'date',
+    'time',
+    'timeZone',
+    'groupingId',
+    'roomMinutes',
+    'graceSeconds',
+  ])
+})
+
+test('a place needs a name from the list or a typed one', () => {
+  expect(takePlaceForm.safeParse({ shownName: '  ' }).success).toBe(false)
+  expect(takePlaceForm.safeParse({ personId: 'p' }).success).toBe(true)
+})
+
+test('limits hold for groupings and people', () => {
+  const group = { id: 'g', name: 'Reeds', personIds: ['p'] }
+  expect(groupingForm.safeParse({ name: 'x', groups: [], version: null }).success).toBe(false)
+  expect(groupingForm.safeParse({ name: 'x', groups: Array(251).fill(group), version: null }).success).toBe(
+    false,
+  )
+  expect(messages(personForm.safeParse({ firstName: '', email: 'no' })).map(([field]) => field)).toEqual([
+    'firstName',
+    'email',
+  ])
+})

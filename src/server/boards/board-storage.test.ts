@@ -1,0 +1,126 @@
+import { runningServer } from 'tests/fixtures/running'
+import * as Y from 'yjs'
+import { addCard, readAnswer } from '~/core/boards/document'
+import { boardUpdates, contributions } from '../db/schema.server'
+import {
+  BoardStorage,
+  type Contribution,
+  insertContributions,
+  readContributions,
+} from './board-storage.server'
+
+const cards = { id: 'c', kind: 'cards', text: '' } as const
+
+let running: Awaited<ReturnType<typeof runningServer>>
+let copyId: string
+let stored: { copyIds: string[]; contributions: Contribution[] }[]
+let failures: unknown[]
+let storage: BoardStorage
+
+beforeAll(async () => {
+  running = await runningServer()
+})
+afterAll(() => running.stop())
+beforeEach(async () => {
+  await running.db.delete(boardUpdates)
+  await running.db.delete(contributions)
+  const { rooms } = await running.hub.state(running.sessionId)
+  copyId = rooms[0]?.copyId as string
+  stored = []
+  failures = []
+  storage = new BoardStorage(
+    running.db,
+    (copyIds, contributions) => stored.push({ copyIds: [...copyIds], contributions }),
+    () => undefined,
+    error => failures.push(error),
+  )
+})
+
+/** The changes that some cards make, one update each. */
+function updatesOf(count: number): Uint8Array[] {
+  const doc = new Y.Doc()
+  const updates: Uint8Array[] = []
+  doc.on('update', update => updates.push(update))
+  for (let number = 0; number < count; number++) addCard(doc, 'c', `card${number}`, `Card ${number}`)
+  return updates
+}
+
+const contribution = (changes: Partial<Contribution> = {}): Contribution => ({
+  copyId,
+  promptId: 'c',
+  entryId: 'card0',
+  participantId: 'ana',
+  halfMinute: 60_000,
+  edits: 1,
+  text: 'Card',
+  at: 61_000,
+  ...changes,
+})
+
+async function kept(): Promise<number> {
+  const update = await storage.load(copyId)
+  const doc = new Y.Doc()
+  if (update) Y.applyUpdate(doc, update)
+  const answer = readAnswer(doc, cards)
+  return answer.kind === 'cards' ? answer.cards.length : 0
+}
+
+test('an untouched copy has nothing', async () => {
+  expect(await storage.load(copyId)).toBeNull()
+})
+
+test('what was appended is there when the copy is opened, in whatever writes it went', async () => {
+  const updates = updatesOf(12)
+  for (const update of updates.slice(0, 5)) storage.append({ copyId, update, contributions: [] })
+  await storage.settled()
+  for (const update of updates.slice(5)) storage.append({ copyId, update, contributions: [] })
+  expect(await kept()).toBe(12)
+  expect(stored.flatMap(each => each.copyIds)).toContain(copyId)
+})
+
+test('changes of the same moment go into one write', async () => {
+  for (const update of updatesOf(30)) storage.append({ copyId, update, contributions: [contribution()] })
+  await storage.settled()
+  expect(stored).toHaveLength(1)
+  expect(stored[0]?.contributions).toMatchObject([{ edits: 30 }])
+})
+
+test('many small changes are merged into one row when the copy is opened, and none is lost', async () => {
+  for (const update of updatesOf(120)) storage.append({ copyId, update, contributions: [] })
+  expect(await kept()).toBe(120)
+  expect(await running.db.select().from(boardUpdates)).toHaveLength(1)
+  expect(await kept()).toBe(120)
+})
+
+test('a change the database refuses is given up alone: the others of its write are kept', async () => {
+  const [first, second] = updatesOf(2) as [Uint8Array, Uint8Array]
+  storage.append({ copyId, update: first, contributions: [] })
+  storage.append({ copyId: 'no-such-copy', update: first, contributions: [] })
+  storage.append({ copyId, update: second, contributions: [] })
+  await storage.settled()
+  expect(failures.length).toBeGreaterThan(0)
+  expect(await kept()).toBe(2)
+  expect(stored.flatMap(each => each.copyIds)).toEqual([copyId, copyId])
+})
+
+test('contributions add up by person, piece and half minute, and keep the latest words', async () => {
+  await insertContributions(running.db, [
+    contribution(),
+    contribution({ participantId: 'bo', text: 'Ä "quoted" \\ text' }),
+  ])
+  await insertContributions(running.db, [contribution({ edits: 4, text: 'Later', at: 80_000 })])
+  await insertContributions(running.db, [contribution({ halfMinute: 90_000, at: 91_000 })])
+  expect(
+    (await readContributions(running.db, [copyId])).map(one => [
+      one.participantId,
+      one.edits,
+      one.text,
+      one.at,
+    ]),
+  ).toEqual([
+    ['bo', 1, 'Ä "quoted" \\ text', 61_000],
+    ['ana', 5, 'Later', 80_000],
+    ['ana', 1, 'Card', 91_000],
+  ])
+  expect(await readContributions(running.db, [])).toEqual([])
+})

@@ -1,0 +1,111 @@
+import { board, plannedSession } from 'tests/fixtures/class'
+import { runningServer } from 'tests/fixtures/running'
+import * as Y from 'yjs'
+import { addCard, answerOf } from '~/core/boards/document'
+import { insertContributions } from '../boards/board-storage.server'
+import { boardUpdates, participants } from '../db/schema.server'
+import { ownWork, reportOf, reviewSession } from './review.server'
+
+let running: Awaited<ReturnType<typeof runningServer>>
+let ids: { ana: string; chi: string }
+
+/** Ana works in the old reeds, Chi among the birds; Bo and Dai stay away. */
+beforeEach(async () => {
+  running = await runningServer()
+  const { db, hub, sessionId, facilitator } = running
+  ids = { ana: await running.join(0), chi: await running.join(2) }
+  await hub.command(sessionId, facilitator, { type: 'send-out', seconds: 600 })
+  const { rooms } = await hub.state(sessionId)
+  for (const [place, text] of [
+    [0, 'a secret of the reeds'],
+    [1, 'a secret of the birds'],
+  ] as const) {
+    const copyId = rooms[place]?.copyId as string
+    const doc = new Y.Doc()
+    addCard(doc, 'c', 'x', text)
+    answerOf(doc, 'y').set('answer', 'yes')
+    await db.insert(boardUpdates).values({ copyId, update: Y.encodeStateAsUpdate(doc) })
+    const participantId = place === 0 ? ids.ana : ids.chi
+    const at = Date.now()
+    const one = {
+      copyId,
+      promptId: 'c',
+      entryId: 'x',
+      participantId,
+      halfMinute: at - (at % 30_000),
+      edits: 3,
+      text,
+      at,
+    }
+    await insertContributions(db, [one, { ...one, promptId: 'y', entryId: 'whole', text: 'Yes' }])
+  }
+  await hub.command(sessionId, facilitator, { type: 'end' })
+})
+afterEach(() => running.stop())
+
+test('a review holds every room’s answers, lanes, and who took part, also those who were not there', async () => {
+  const review = await reviewSession(running.db, running.boards, running.sessionId, Date.now())
+  expect(review.board).toEqual(board)
+  expect(review.rounds).toHaveLength(1)
+  expect(review.rooms.map(room => [room.name, room.members, room.answers[0]])).toMatchObject([
+    ['Old reeds', ['Ana'], { cards: [{ text: 'a secret of the reeds' }] }],
+    ['Birds', ['Chi'], { cards: [{ text: 'a secret of the birds' }] }],
+  ])
+  expect(review.rooms[0]?.pulse.reduce((sum, bar) => sum + bar.edits, 0)).toBe(6)
+  expect(review.rooms[0]?.marks.map(mark => mark.kind)).toEqual(['joined'])
+  expect(review.people.map(person => [person.shownName, person.rooms, person.contributions])).toEqual([
+    ['Ana', ['Old reeds'], 2],
+    ['Bo', [], 0],
+    ['Chi', ['Birds'], 2],
+    ['Dai', [], 0],
+  ])
+  expect(reportOf(review)).toMatchObject({
+    title: 'Evening 1',
+    rooms: [{ name: 'Old reeds' }, { name: 'Birds' }],
+  })
+})
+
+test('a participant sees what their own rooms made, and nothing of any other', async () => {
+  const work = await ownWork(running.db, running.boards, {
+    participantId: ids.ana,
+    sessionId: running.sessionId,
+    reviewToken: '',
+  })
+  expect(work.rooms).toMatchObject([{ name: 'Old reeds', members: ['Ana'] }])
+  expect(JSON.stringify(work)).toContain('a secret of the reeds')
+  for (const secret of ['birds', 'Birds', 'Chi']) expect(JSON.stringify(work)).not.toContain(secret)
+})
+
+test('a place that is in no log shows nothing', async () => {
+  await running.db
+    .insert(participants)
+    .values({ id: 'ghost', sessionId: running.sessionId, tokenHash: 'h', reviewToken: 'r' })
+  const ghost = { participantId: 'ghost', sessionId: running.sessionId, reviewToken: 'r' }
+  await expect(ownWork(running.db, running.boards, ghost)).rejects.toMatchObject({ code: 'not-found' })
+})
+
+test('somebody who took their name again on another device is one person', async () => {
+  const other = await runningServer()
+  const { db, hub, boards, sessionId, facilitator } = other
+  const first = await other.join(0)
+  await hub.command(sessionId, facilitator, { type: 'send-out', seconds: 600 })
+  await hub.command(sessionId, facilitator, { type: 'release', participantId: first })
+  const second = await other.join(0)
+  await hub.command(sessionId, facilitator, {
+    type: 'place',
+    participantId: second,
+    roomId: (await hub.state(sessionId)).rooms[1]?.id ?? null,
+  })
+  const { people } = await reviewSession(db, boards, sessionId, Date.now())
+  expect(people.filter(person => person.shownName === 'Ana')).toMatchObject([
+    { rooms: ['Old reeds', 'Birds'] },
+  ])
+  await other.stop()
+})
+
+test('a session that was never opened has nothing to review', async () => {
+  const { sessionId } = await plannedSession(running.db, running.by)
+  await expect(reviewSession(running.db, running.boards, sessionId, 0)).rejects.toMatchObject({
+    code: 'not-found',
+  })
+})
