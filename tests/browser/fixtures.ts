@@ -5,6 +5,8 @@ import { type Demo, TestServer } from './server'
 
 interface Tools {
   server: TestServer
+  /** A server on an empty folder. */
+  emptyServer: TestServer
   /** A new browser that nobody has used, watched for faults. */
   newPage(options?: Parameters<Browser['newContext']>[0]): Promise<Page>
   /** Signed in as the facilitator of the demo. */
@@ -47,6 +49,12 @@ export const test = base.extend<Tools>({
   // biome-ignore lint/correctness/noEmptyPattern: the test tool reads which fixtures are wanted from this pattern.
   server: async ({}, use) => {
     const server = await TestServer.withDemo()
+    await use(server)
+    await server.remove()
+  },
+  // biome-ignore lint/correctness/noEmptyPattern: as above.
+  emptyServer: async ({}, use) => {
+    const server = await TestServer.empty()
     await use(server)
     await server.remove()
   },
