@@ -54,6 +54,5 @@ const PLAIN: Record<PlainCode, string> = {
   'not-out': 'Nobody is in rooms now.',
   'nobody-to-send': 'Nobody who is let in has a room yet. Let people in, or give them a room.',
   'not-in-a-room': 'This can be done from a room only.',
-  'help-already-called': 'Help has already been called.',
   'text-empty': 'Write something first.',
 }

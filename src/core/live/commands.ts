@@ -60,7 +60,6 @@ export type LiveProblem =
   | { code: 'nobody-to-send' }
   | { code: 'waiting'; shownName: string }
   | { code: 'not-in-a-room' }
-  | { code: 'help-already-called' }
   | { code: 'text-empty' }
   | { code: 'text-too-long'; most: number }
   | { code: 'bad-length'; least: number; most: number }

@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
 import { facilitatorView, mayWorkOn, participantView, projectorView, viewFor } from './views'
 
@@ -125,4 +126,50 @@ test('one may work on the board of the room one is in, while one is in it', () =
   expect(may('copy-birds')).toBe(true)
   session.tell(5, facilitator, { type: 'end' })
   expect(may('copy-birds')).toBe(false)
+})
+
+test('whatever happens, a participant’s view names nobody but those of the room they are in or will be in', () => {
+  const ids = ['ana', 'bo', 'chi'] as const
+  const step = fc.oneof(
+    fc.record({
+      type: fc.constant('place' as const),
+      participantId: fc.constantFrom(...ids),
+      roomId: fc.constantFrom('reeds', 'birds', null),
+    }),
+    fc.record({
+      type: fc.constantFrom('connect' as const, 'disconnect' as const),
+      participantId: fc.constantFrom(...ids),
+    }),
+    fc.record({ type: fc.constant('release' as const), participantId: fc.constantFrom('bo', 'chi') }),
+    fc.record({ type: fc.constant('visit' as const), roomId: fc.constantFrom('reeds', 'birds') }),
+    fc.constantFrom(
+      { type: 'send-out' as const, seconds: 600 },
+      { type: 'call-back' as const },
+      { type: 'leave-room' as const },
+      { type: 'set-waiting-list' as const, on: true },
+    ),
+  )
+  fc.assert(
+    fc.property(fc.array(step, { maxLength: 25 }), steps => {
+      const session = new Rehearsed()
+      session.join(1, ...ids)
+      steps.forEach((command, at) => {
+        session.tell(
+          at + 2,
+          command.type === 'connect' || command.type === 'disconnect' ? door : facilitator,
+          command,
+        )
+        const { participants, rooms } = session.state
+        const mine = participants.ana?.roomId
+        const text = JSON.stringify(participantView(session.state, 'ana'))
+        for (const other of ['bo', 'chi'] as const) {
+          const together =
+            participants[other]?.roomId === mine && mine !== null && !participants[other]?.released
+          if (!together) expect(text).not.toContain(participants[other]?.shownName)
+        }
+        for (const room of rooms) if (room.id !== mine) expect(text).not.toContain(room.copyId)
+      })
+    }),
+    { numRuns: 200 },
+  )
 })

@@ -1,0 +1,41 @@
+import { importProblemText, rowProblemText } from './cohorts/import-text'
+import { codeProblemText, takePlaceProblemText } from './join/join-text'
+import { openingProblemText, sessionProblem } from './sessions/session-text'
+
+test('a list that can not be read is told what is missing from it', () => {
+  expect(importProblemText({ code: 'no-name-column', headers: ['mail', 'parish'] })).toContain(
+    'The columns are: mail, parish.',
+  )
+  expect(importProblemText({ code: 'no-name-column', headers: [] })).toContain('The columns are: none.')
+  expect(importProblemText({ code: 'too-many-rows', rows: 6000, most: 5000 })).toContain(
+    '6000 rows; at most 5000',
+  )
+  expect(importProblemText({ code: 'empty' })).toContain('no rows below the header')
+})
+
+test.each([
+  [{ code: 'no-name' } as const, 'There is no name.'],
+  [{ code: 'bad-email', email: 'x' } as const, '"x" is not an email address.'],
+  [{ code: 'repeated-in-file', firstRow: 4 } as const, 'The same name stands in row 4.'],
+  [{ code: 'already-listed', name: 'Ana' } as const, 'Ana is already on the list.'],
+  [{ code: 'too-long', column: 'parish', most: 200 } as const, '"parish" is longer than 200 characters.'],
+  [{ code: 'broken-quotes' } as const, 'A quotation mark is opened and never closed.'],
+])('a row refused for %j is told so', (problem, text) => {
+  expect(rowProblemText(problem)).toBe(text)
+})
+
+test('at the door', () => {
+  expect(codeProblemText({ code: 'too-many-tries', seconds: 61 })).toContain('Wait 2 min')
+  expect(takePlaceProblemText({ code: 'name-taken', shownName: 'Ana' })).toContain(
+    'ask the facilitator to free the name',
+  )
+})
+
+test('what is wrong with a plan goes to its field, or to the top', () => {
+  expect(sessionProblem({ code: 'no-such-date' })).toHaveProperty('fieldErrors.date')
+  expect(sessionProblem({ code: 'room-names-repeat', name: 'Birds' }).formErrors?.[0]).toContain('"Birds"')
+  expect(openingProblemText({ code: 'empty-groups', names: ['Birds', 'Reeds'] })).toContain(
+    'Nobody is in Birds and Reeds.',
+  )
+  expect(openingProblemText({ code: 'already-open' })).toContain('can no longer be changed')
+})
