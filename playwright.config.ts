@@ -7,11 +7,9 @@ export default defineConfig({
   outputDir: 'test-results/browser',
   workers: 2,
   fullyParallel: false,
-  // Generous, because machines that run this are shared: a slow one must not look like a fault. What fails once and
-  // passes then is listed as flaky.
+  // Generous, because machines that run this are shared: a slow one must not look like a fault.
   timeout: 300_000,
   expect: { timeout: 40_000 },
-  retries: 1,
   reporter: [
     ['list'],
     ['json', { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? 'test-results/browser.json' }],

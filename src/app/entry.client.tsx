@@ -4,6 +4,14 @@ import { hydrateRoot } from 'react-dom/client'
 import { HydratedRouter } from 'react-router/dom'
 import { createStyleCache } from './ui/style-cache'
 
+/**
+ * A page that is left between the data it asked for and the end of their stream gives the stream up, and the router
+ * leaves that end's promise to nobody. All data have come by then, and nobody waits for more: it is no fault.
+ */
+window.addEventListener('unhandledrejection', event => {
+  if ((event.reason as Error | null)?.name === 'AbortError') event.preventDefault()
+})
+
 startTransition(() => {
   hydrateRoot(
     document,

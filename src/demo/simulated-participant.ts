@@ -12,6 +12,9 @@ import { newId } from '~/server/tokens.server'
 
 type Listener = (view: ParticipantView) => void
 
+/** How long a participant waits for a view that fits, in milliseconds. */
+const LONGEST_WAIT_MS = 60_000
+
 export class SimulatedParticipant {
   view: ParticipantView | null = null
   /** Event ids as they came, to see that nothing is missed or repeated. */
@@ -59,15 +62,21 @@ export class SimulatedParticipant {
     return first
   }
 
-  /** Resolves with the first view, from now on or already, that fits. */
+  /** Resolves with the first view, from now on or already, that fits; fails when none has come for a minute. */
   until(fits: (view: ParticipantView) => boolean): Promise<ParticipantView> {
     if (this.view && fits(this.view)) return Promise.resolve(this.view)
-    return new Promise(resolve => {
+    return new Promise((resolve, reject) => {
       const listener: Listener = view => {
         if (!fits(view)) return
+        clearTimeout(limit)
         this.listeners.delete(listener)
         resolve(view)
       }
+      const limit = setTimeout(() => {
+        this.listeners.delete(listener)
+        const { where } = this.view?.place ?? { where: 'nowhere yet' }
+        reject(new Error(`A participant has waited for a minute; they are in: ${where}.`))
+      }, LONGEST_WAIT_MS)
       this.listeners.add(listener)
     })
   }

@@ -14,11 +14,8 @@ interface Tools {
   phone(): Promise<Page>
 }
 
-/**
- * What a page may say without failing the test: a refused form is logged by the browser itself, and a page that is
- * left while its data are still arriving gives them up.
- */
-const EXPECTED = [/status of 4\d\d/, /BodyStreamBuffer was aborted/]
+/** What a page may say without failing the test: a refused form is logged by the browser itself. */
+const EXPECTED = [/status of 4\d\d/]
 const LOST_LINE = [
   /ERR_INTERNET_DISCONNECTED/,
   /ERR_CONNECTION_REFUSED/,

@@ -69,6 +69,31 @@ test('pages come alive without a mismatch, load after load', async ({ server, ne
   }
 })
 
+test('data given up after the last of them has come are no fault', async ({ server, facilitator: page }) => {
+  await page.addInitScript(() => {
+    const { fetch } = window
+    window.fetch = async (...asked) => {
+      const answer = await fetch(...asked)
+      if (!answer.url.includes('.data')) return answer
+      const bytes = new Uint8Array(await answer.arrayBuffer())
+      const { status, headers } = answer
+      const givenUp = new ReadableStream({
+        start(stream) {
+          stream.enqueue(bytes)
+          setTimeout(() => stream.error(new DOMException('the page was left', 'AbortError')), 50)
+        },
+      })
+      return new Response(givenUp, { status, headers })
+    }
+  })
+  await page.goto(server.address)
+  for (const name of ['Cohorts', 'Boards']) {
+    await page.getByRole('link', { name }).click()
+    await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
+    await page.waitForTimeout(200)
+  }
+})
+
 test('somebody is dragged into another group', async ({ server, facilitator: page }) => {
   await page.getByRole('link', { name: 'Cohorts' }).click()
   await page.getByRole('link', { name: 'Evening course' }).click()

@@ -50,7 +50,7 @@ test('a participant can neither read nor change what is not theirs', async ({
     'Greta L.',
   ])
   const people = await waiting
-  await page.getByRole('button', { name: /^Let all/ }).click()
+  await page.getByRole('button', { name: 'Let all 8 in' }).click()
   await page.getByRole('button', { name: 'Send out' }).click()
   await Promise.all(people.map(each => each.until(view => view.place.where === 'room')))
   const cookies = (await page.context().cookies()).map(({ name, value }) => `${name}=${value}`).join('; ')
@@ -157,9 +157,9 @@ test('a participant can neither read nor change what is not theirs', async ({
   expect(await again.text()).toContain('already taken')
 
   // Somebody moved loses the old board at once.
+  const before = room(ana).copyId
   await page.getByRole('button', { name: 'Ana Per.' }).first().click()
   await page.getByRole('menuitem', { name: room(stranger).name }).click()
-  const before = room(ana).copyId
   await ana.until(view => view.place.where === 'room' && view.place.copyId !== before)
   expect(await knock(address, ana.cookie, before)).toBe('refused')
   for (const each of people) each.leave()
