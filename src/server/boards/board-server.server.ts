@@ -46,6 +46,9 @@ interface OpenCopy {
   waiting: Set<Connection>
   /** What of each writer the write under way holds, by the writer's number in the document. */
   clocks: Record<string, number>
+  /** How many of the authors everybody at the board has been told, in the order in which they were found. */
+  toldAuthors: number
+  tellingAuthors: boolean
 }
 
 /** Largest message and largest board, in bytes. */
@@ -53,6 +56,8 @@ const LARGEST_MESSAGE = 1_000_000
 const LARGEST_BOARD = 4_000_000
 /** Lanes need not hear of every keystroke: at most one message in this time, in milliseconds. */
 const TELL_EVERY_MS = 400
+/** Names beside new cards may come this much after the cards, in milliseconds. */
+const TELL_AUTHORS_AFTER_MS = 250
 
 export class BoardServer {
   readonly work: BoardWork
@@ -163,19 +168,18 @@ export class BoardServer {
       unstored: new Set(),
       waiting: new Set(),
       clocks: {},
+      toldAuthors: authorship.authors.size,
+      tellingAuthors: false,
     }
     this.open.set(copyId, opened)
-    document.on('afterTransaction', (transaction: Y.Transaction) => {
-      const context = (transaction.origin as Connection | null)?.context as ConnectionContext | undefined
-      if (!context?.participantId) return
-      const known = new Set(opened.authorship.authors.keys())
-      const contributions = opened.authorship.contributionsOf(transaction, context.participantId, Date.now())
-      if (contributions.length > 0) this.pendingContributions.set(transaction, contributions)
-      if (opened.authorship.authors.size > known.size) this.tellAuthors(copyId, document, opened, known)
-    })
+    // The sync server's own listener has passed the change on before this one works out what it was.
     document.on('update', (update: Uint8Array, origin: unknown, _doc: Y.Doc, transaction: Y.Transaction) => {
-      const contributions = this.pendingContributions.get(transaction) ?? []
+      const context = (origin as Connection | null)?.context as ConnectionContext | undefined
+      const contributions = context?.participantId
+        ? opened.authorship.contributionsOf(transaction, context.participantId, Date.now())
+        : []
       this.storage.append({ copyId, update, contributions })
+      this.tellAuthors(copyId, document, opened)
       const writer = origin as Connection | null
       if (writer?.context) opened.unstored.add(writer)
       opened.bytes += update.byteLength
@@ -183,19 +187,23 @@ export class BoardServer {
     })
   }
 
-  /** Contributions found for a transaction, until its update, which comes right after, is appended with them. */
-  private readonly pendingContributions = new WeakMap<Y.Transaction, Contribution[]>()
-
-  /** Tells everybody at a board who wrote the pieces that are new. */
-  private async tellAuthors(
-    copyId: string,
-    document: Document,
-    copy: OpenCopy,
-    known: Set<string>,
-  ): Promise<void> {
-    const state = await this.hub.state(copy.sessionId)
-    if (this.open.get(copyId) !== copy) return
-    document.broadcastStateless(JSON.stringify(authorsNotice(copy, state, known)))
+  /** Tells everybody at a board who wrote the pieces that are new, those of a short time together. */
+  private tellAuthors(copyId: string, document: Document, copy: OpenCopy): void {
+    if (copy.tellingAuthors || copy.authorship.authors.size === copy.toldAuthors) return
+    copy.tellingAuthors = true
+    setTimeout(async () => {
+      try {
+        const state = await this.hub.state(copy.sessionId)
+        if (this.open.get(copyId) !== copy) return
+        const from = copy.toldAuthors
+        copy.toldAuthors = copy.authorship.authors.size
+        document.broadcastStateless(JSON.stringify(authorsNotice(copy, state, from)))
+      } catch (error) {
+        this.log.error({ error: errorFacts(error) }, 'a board could not be told who wrote what')
+      } finally {
+        copy.tellingAuthors = false
+      }
+    }, TELL_AUTHORS_AFTER_MS).unref()
   }
 
   private closeOversized(copyId: string, origin: unknown): void {
@@ -265,15 +273,10 @@ const refusal = () =>
 const notify = (connection: Connection, notice: BoardNotice) =>
   connection.sendStateless(JSON.stringify(notice))
 
-function authorsNotice(
-  copy: OpenCopy,
-  state: LiveState,
-  known: ReadonlySet<string> = new Set(),
-): BoardNotice {
-  const wanted = [...copy.authorship.authors].filter(([entry]) => !known.has(entry))
-  const names = wanted.map(([entry, participantId]) => [
-    entry,
-    state.participants[participantId]?.shownName ?? '',
-  ])
+/** Who wrote the pieces of a board, but for the first `from` of them. */
+function authorsNotice(copy: OpenCopy, state: LiveState, from = 0): BoardNotice {
+  const names = [...copy.authorship.authors]
+    .slice(from)
+    .map(([entry, participantId]) => [entry, state.participants[participantId]?.shownName ?? ''])
   return { type: 'authors', authors: Object.fromEntries(names) }
 }
