@@ -43,7 +43,7 @@ await step('browser tests', async () => {
     env: { CHROMIUM: browser, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
   }).finally(() => {
     const { expected, unexpected } = read(file, { stats: {} }).stats
-    counts.passed += (expected ?? 0)
+    counts.passed += expected ?? 0
     counts.failed += unexpected ?? 0
   })
 })
