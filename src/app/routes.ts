@@ -34,6 +34,8 @@ export default [
         ]),
       ]),
     ]),
+    route('cohorts/:cohortId/list.csv', 'routes/cohort-list-file.ts'),
+    route('list-template.csv', 'routes/list-template.ts'),
     route('sessions/:sessionId/commands', 'routes/session-commands.ts'),
     route('sessions/:sessionId/projector', 'routes/session-projector.tsx'),
     route('sessions/:sessionId/review/:file', 'routes/session-review-file.ts'),

@@ -1,6 +1,8 @@
 /** What the forms send. Limits stand here once; the messages are what people read beside the field. */
 import { z } from 'zod'
 import { MOST_PROMPTS, MOST_STEPS, PROMPT_KINDS } from '~/core/boards/board'
+import { PERSON_FIELDS } from '~/core/formats/people-headers'
+import { COLUMN_KINDS, MOST_COLUMNS } from '~/core/people/columns'
 
 const line = (what: string, most: number) =>
   z
@@ -47,7 +49,41 @@ export const personForm = z.object({
   familyName: optionalLine(80),
   shownAs: optionalLine(60),
   email: email.optional(),
+  /** Values of the cohort's free columns. */
+  values: z
+    .array(z.object({ column: z.string().max(200), value: optionalLine(200) }))
+    .max(MOST_COLUMNS)
+    .optional(),
 })
+
+/** How a list is to be read: what its columns are, in their order, and which of several classes is wanted. */
+export const importForm = z.object({
+  matching: z
+    .string()
+    .optional()
+    .transform(text => (text ? text.split(',') : undefined))
+    .pipe(z.array(z.enum([...PERSON_FIELDS, 'column', 'ignore'])).optional()),
+  class: z.string().max(300).optional().default(''),
+})
+
+export const columnForm = z.object({ name: line('a name for the column', 60), kind: z.enum(COLUMN_KINDS) })
+
+/** A column that was taken away, as JSON: what putting it back needs. */
+export const removedColumn = z
+  .string()
+  .max(1_000_000)
+  .transform((text, context) => {
+    try {
+      return JSON.parse(text) as unknown
+    } catch {
+      context.addIssue({ code: 'custom', message: 'Not JSON.' })
+      return z.NEVER
+    }
+  })
+  .pipe(z.object({ column: columnForm, values: z.record(z.string().max(40), z.string().max(200)) }))
+
+/** A calendar day, 2026-11-03. */
+export const presenceDay = z.string().regex(/^\d{4}-\d{2}-\d{2}$/)
 
 export const groupForm = z.object({
   id: z.string().min(1).max(40),
@@ -120,3 +156,4 @@ export type BoardForm = z.infer<typeof boardForm>
 export type SessionForm = z.infer<typeof sessionForm>
 export type GroupingForm = z.infer<typeof groupingForm>
 export type PersonForm = z.infer<typeof personForm>
+export type ColumnForm = z.infer<typeof columnForm>

@@ -1,12 +1,14 @@
 /** Loads the made-up school into an empty data folder: people, groupings, boards, sessions past, ended and to come. */
 import { eq } from 'drizzle-orm'
 import { writeCsv } from '~/core/formats/csv'
+import { peopleTable } from '~/core/formats/people-export'
 import { drawGrouping } from '~/core/grouping/grouping'
 import { evenSizes } from '~/core/grouping/sizes'
 import { dateFields } from '~/core/schedule/session-time'
 import { type Account, createAccount, hasAccounts } from '~/server/auth/accounts.server'
 import { createBoard } from '~/server/boards/boards.server'
-import { getCohort, importPeople } from '~/server/cohorts/cohorts.server'
+import { getCohort } from '~/server/cohorts/cohorts.server'
+import { importPeople } from '~/server/cohorts/imports.server'
 import type { Database } from '~/server/db/database.server'
 import { cohorts, sessions } from '~/server/db/schema.server'
 import { createGrouping } from '~/server/groupings/groupings.server'
@@ -38,7 +40,8 @@ const PAST_TITLES = [
 export async function loadDemo(db: Database, now = Date.now()): Promise<void> {
   if (await hasAccounts(db)) return
   const [marit] = await Promise.all(FACILITATORS.map(account => madeAccount(db, account)))
-  const [evenings, weekends] = await Promise.all(COHORTS.map(cohort => madeCohort(db, cohort)))
+  const by = marit?.displayName ?? ''
+  const [evenings, weekends] = await Promise.all(COHORTS.map(cohort => madeCohort(db, by, cohort)))
   const stationBoard = await createBoard(db, STATION_BOARD)
   await createBoard(db, WALK_BOARD)
   if (!marit || !evenings || !weekends) throw new Error('The demo data is incomplete.')
@@ -100,20 +103,12 @@ async function madeAccount(db: Database, account: (typeof FACILITATORS)[number])
   return made.value
 }
 
-async function madeCohort(db: Database, cohort: (typeof COHORTS)[number]): Promise<string> {
+async function madeCohort(db: Database, by: string, cohort: (typeof COHORTS)[number]): Promise<string> {
   const id = newId()
   await db.insert(cohorts).values({ id, name: cohort.name })
-  const columns = Object.keys(cohort.people[0]?.columns ?? {})
-  const header = ['first name', 'family name', 'shown as', 'email', 'trained to lead', ...columns]
-  const rows = cohort.people.map(person => [
-    person.firstName,
-    person.familyName,
-    person.shownAs,
-    person.email,
-    person.trainedToLead ? 'yes' : 'no',
-    ...columns.map(column => person.columns[column] ?? ''),
-  ])
-  const imported = await importPeople(db, id, writeCsv([header, ...rows]))
+  const names = Object.keys(cohort.people[0]?.columns ?? {})
+  const columns = names.map(name => ({ name, kind: 'text' as const }))
+  const imported = await importPeople(db, id, by, writeCsv(peopleTable(cohort.people, columns)))
   if (!imported.ok) throw new Error(`The demo cohort could not be imported: ${imported.problem.code}`)
   return id
 }

@@ -1,6 +1,6 @@
 /** Lowmarsh Field School: an invented charity that trains volunteer wetland stewards. Everybody here is made up. */
 import type { Board } from '~/core/boards/board'
-import type { ImportedPerson } from '~/core/formats/people-csv'
+import type { ImportedPerson } from '~/core/formats/people-import'
 
 export const DEMO_PASSWORD = 'lowmarsh-demo'
 export const TIME_ZONE = 'Europe/London'

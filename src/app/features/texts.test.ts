@@ -1,12 +1,13 @@
+import { columnErrors } from './cohorts/column-text'
 import { importProblemText, rowProblemText } from './cohorts/import-text'
 import { codeProblemText, takePlaceProblemText } from './join/join-text'
 import { openingProblemText, sessionProblem } from './sessions/session-text'
 
 test('a list that can not be read is told what is missing from it', () => {
   expect(importProblemText({ code: 'no-name-column', headers: ['mail', 'parish'] })).toContain(
-    'The columns are: mail, parish.',
+    'which of these is the name: mail, parish.',
   )
-  expect(importProblemText({ code: 'no-name-column', headers: [] })).toContain('The columns are: none.')
+  expect(importProblemText({ code: 'no-name-column', headers: [] })).toContain('there is none.')
   expect(importProblemText({ code: 'too-many-rows', rows: 6000, most: 5000 })).toContain(
     '6000 rows; at most 5000',
   )
@@ -16,12 +17,25 @@ test('a list that can not be read is told what is missing from it', () => {
 test.each([
   [{ code: 'no-name' } as const, 'There is no name.'],
   [{ code: 'bad-email', email: 'x' } as const, '"x" is not an email address.'],
-  [{ code: 'repeated-in-file', firstRow: 4 } as const, 'The same name stands in row 4.'],
-  [{ code: 'already-listed', name: 'Ana' } as const, 'Ana is already on the list.'],
+  [{ code: 'repeated-in-file', firstRow: 4 } as const, 'The same person stands in row 4.'],
+  [
+    { code: 'not-of-kind', column: 'Years', kind: 'number', value: 'many' } as const,
+    '"Years" holds numbers; "many" does not fit.',
+  ],
   [{ code: 'too-long', column: 'parish', most: 200 } as const, '"parish" is longer than 200 characters.'],
   [{ code: 'broken-quotes' } as const, 'A quotation mark is opened and never closed.'],
 ])('a row refused for %j is told so', (problem, text) => {
   expect(rowProblemText(problem)).toBe(text)
+})
+
+test.each([
+  [{ code: 'name-taken', name: 'Years' } as const, { name: ['There is already a column "Years".'] }],
+  [
+    { code: 'values-do-not-fit', kind: 'number', names: ['Ana', 'Bo', 'Chi'], count: 5 } as const,
+    { kind: ['What stands there does not fit "number": Ana, Bo, Chi and 2 more.'] },
+  ],
+])('what is wrong with a column stands beside its field: %j', (problem, errors) => {
+  expect(columnErrors(problem)).toEqual(errors)
 })
 
 test('at the door', () => {

@@ -1,7 +1,10 @@
 import { data } from 'react-router'
-import { decodeUtf8 } from '~/core/formats/csv'
-import { getCohort, importPeople, previewImport } from '~/server/cohorts/cohorts.server'
-import { servicesContext } from '~/server/services.server'
+import { importForm } from '~/contracts/forms'
+import { cleanText } from '~/core/formats/clean-text'
+import { getCohort } from '~/server/cohorts/cohorts.server'
+import { importPeople, listImports, previewImport, takeBackImport } from '~/server/cohorts/imports.server'
+import { onlyClass, type ReadList, readList } from '~/server/cohorts/read-list.server'
+import { accountContext, servicesContext } from '~/server/services.server'
 import { ImportPage } from '../features/cohorts/import-page'
 import { fileProblemText, importProblemText } from '../features/cohorts/import-text'
 import type { Route } from './+types/cohort-import'
@@ -9,48 +12,57 @@ import { answering, formOf } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Import a list · Round Table' }]
 
-/** Largest list, in bytes: 5,000 rows with room to spare. */
-const LARGEST = 2_000_000
+/** Largest files together, in bytes: 5,000 rows with room to spare. */
+const LARGEST = 5_000_000
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const { id, name } = await answering(getCohort(context.get(servicesContext).db, params.cohortId))
-  return { cohort: { id, name } }
+  const { db } = context.get(servicesContext)
+  const { id, name, columns } = await answering(getCohort(db, params.cohortId))
+  return { cohort: { id, name, columns }, imports: await listImports(db, params.cohortId) }
 }
 
-/** Two steps: the text comes back with what importing it would do; then the same text is imported. */
+/** The list comes back as text with what importing it would do; then the same text is imported. */
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { db } = context.get(servicesContext)
+  const { cohortId } = params
   const fields = await formOf(request)
-  const source = await textOf(fields)
-  if ('problem' in source) return data({ step: 'problem' as const, ...source }, { status: 400 })
-  const { text } = source
-  if (fields.get('intent') === 'import') {
-    const imported = await answering(importPeople(db, params.cohortId, text))
-    if (imported.ok) return { step: 'imported' as const, ids: imported.value }
-    return data(
-      { step: 'problem' as const, text, problem: importProblemText(imported.problem) },
-      { status: 400 },
-    )
+  if (fields.get('intent') === 'take-back') {
+    await answering(takeBackImport(db, cohortId, String(fields.get('importId'))))
+    return { step: 'taken-back' as const }
   }
-  const preview = await answering(previewImport(db, params.cohortId, text))
-  if (preview.ok) return { step: 'preview' as const, text, rows: preview.rows, columns: preview.columns }
-  return data(
-    { step: 'problem' as const, text, problem: importProblemText(preview.problem) },
-    { status: 400 },
-  )
+  const source = await sourceOf(fields)
+  if ('problem' in source) return data({ step: 'problem' as const, ...source }, { status: 400 })
+  const asked = importForm.parse(Object.fromEntries(fields))
+  const text = onlyClass(source.text, asked.class)
+  if (fields.get('intent') === 'import') {
+    const by = context.get(accountContext).displayName
+    const imported = await answering(importPeople(db, cohortId, by, text, asked.matching))
+    if (imported.ok) return { step: 'imported' as const, importId: imported.value }
+  }
+  const plan = await answering(previewImport(db, cohortId, text, asked.matching))
+  const step = { step: 'preview' as const, source, chosenClass: asked.class, plan }
+  return plan.ok ? step : data({ ...step, problem: importProblemText(plan.problem) }, { status: 400 })
 }
 
-async function textOf(fields: FormData): Promise<{ text: string } | { text: string; problem: string }> {
-  const file = fields.get('file')
-  const pasted = String(fields.get('text') ?? '')
-  if (!(file instanceof File) || file.size === 0) {
-    return pasted.trim() ? { text: pasted } : { text: '', problem: fileProblemText('nothing') }
+async function sourceOf(fields: FormData): Promise<ReadList | { text: string; problem: string }> {
+  const files = fields.getAll('file').filter(file => file instanceof File && file.size > 0) as File[]
+  const text = String(fields.get('text') ?? '')
+  if (files.length === 0) {
+    if (!text.trim()) return { text, problem: fileProblemText({ code: 'nothing' }) }
+    const classes = fields.getAll('classes').map(String)
+    return { text, read: String(fields.get('read') ?? 'pasted text'), classes }
   }
-  if (file.size > LARGEST) return { text: pasted, problem: fileProblemText('too-large') }
-  const text = decodeUtf8(new Uint8Array(await file.arrayBuffer()))
-  return text === null ? { text: pasted, problem: fileProblemText('not-utf-8') } : { text }
+  if (files.reduce((sum, file) => sum + file.size, 0) > LARGEST)
+    return { text, problem: fileProblemText({ code: 'too-large' }) }
+  const read = await readList(
+    await Promise.all(
+      files.map(async file => ({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) })),
+    ),
+  )
+  if (!read.ok) return { text, problem: fileProblemText(read.problem) }
+  return { ...read.value, text: cleanText(read.value.text) }
 }
 
 export default function CohortImport({ loaderData, actionData }: Route.ComponentProps) {
-  return <ImportPage cohort={loaderData.cohort} result={actionData} />
+  return <ImportPage {...loaderData} result={actionData} />
 }

@@ -1,6 +1,6 @@
 import { parseWithZod } from '@conform-to/zod/v4'
 import { data } from 'react-router'
-import { cohortForm, personForm } from '~/contracts/forms'
+import { cohortForm, columnForm, personForm, presenceDay, removedColumn } from '~/contracts/forms'
 import {
   addPerson,
   changePerson,
@@ -11,9 +11,13 @@ import {
   restorePeople,
   setTrainedToLead,
 } from '~/server/cohorts/cohorts.server'
+import { addColumn, changeColumn, removeColumn, restoreColumn } from '~/server/cohorts/columns.server'
+import { listImports } from '~/server/cohorts/imports.server'
+import { presenceFromSession, runningSessions, setPresence } from '~/server/cohorts/presence.server'
 import { listGroupings } from '~/server/groupings/groupings.server'
 import { servicesContext } from '~/server/services.server'
 import { CohortPage } from '../features/cohorts/cohort-page'
+import { columnErrors, kindErrorText } from '../features/cohorts/column-text'
 import type { Route } from './+types/cohort'
 import { answering, formOf } from './helpers.server'
 
@@ -21,14 +25,22 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.cohort.name ?? 'Cohort'} · Round Table` },
 ]
 
-export async function loader({ params, context }: Route.LoaderArgs) {
+export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { db } = context.get(servicesContext)
-  const cohort = await answering(getCohort(db, params.cohortId))
-  return { cohort, groupings: await listGroupings(db, params.cohortId) }
+  const { cohortId } = params
+  const cohort = await answering(getCohort(db, cohortId))
+  const importId = new URL(request.url).searchParams.get('import')
+  const imported = importId && (await listImports(db, cohortId)).find(each => each.id === importId)
+  return {
+    cohort,
+    imported: imported || null,
+    groupings: await listGroupings(db, cohortId),
+    running: await runningSessions(db, cohortId),
+  }
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const { db } = context.get(servicesContext)
+  const { db, hub } = context.get(servicesContext)
   const { cohortId } = params
   const fields = await formOf(request)
   const personIds = fields.getAll('personId').map(String)
@@ -60,13 +72,50 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     case 'restore':
       await restorePeople(db, cohortId, personIds)
       return null
+    case 'add-column':
+    case 'change-column': {
+      const form = parseWithZod(fields, { schema: columnForm })
+      if (form.status !== 'success') return form.reply()
+      const name = fields.get('column')
+      const saved = name
+        ? await answering(changeColumn(db, cohortId, String(name), form.value))
+        : await answering(addColumn(db, cohortId, form.value))
+      return saved.ok
+        ? form.reply({ resetForm: true })
+        : form.reply({ fieldErrors: columnErrors(saved.problem) })
+    }
+    case 'remove-column': {
+      const removed = await answering(removeColumn(db, cohortId, String(fields.get('column'))))
+      return { removed: JSON.stringify(removed) }
+    }
+    case 'restore-column': {
+      const removed = removedColumn.safeParse(fields.get('removed'))
+      if (!removed.success) throw data('This page does not know what to do with that.', { status: 400 })
+      const restored = await answering(restoreColumn(db, cohortId, removed.data))
+      return { restored: restored.ok }
+    }
+    case 'presence':
+    case 'presence-from-session': {
+      const day = presenceDay.safeParse(fields.get('day'))
+      if (!day.success) throw data('This page does not know which day it is.', { status: 400 })
+      const sessionId = fields.get('sessionId')
+      await answering(
+        sessionId
+          ? presenceFromSession(db, hub, cohortId, String(sessionId), day.data)
+          : setPresence(db, cohortId, { day: day.data, personIds }),
+      )
+      return null
+    }
     default:
       throw data('This page does not know what to do with that.', { status: 400 })
   }
 }
 
-const personErrors = (problem: PersonProblem) => ({ firstName: [`${problem.name} is already on this list.`] })
+const personErrors = (problem: PersonProblem): Record<string, string[]> =>
+  problem.code === 'already-listed'
+    ? { firstName: [`${problem.name} is already on this list.`] }
+    : { [`values[${problem.place}].value`]: [kindErrorText(problem.kind)] }
 
 export default function CohortRoute({ loaderData }: Route.ComponentProps) {
-  return <CohortPage cohort={loaderData.cohort} groupings={loaderData.groupings} />
+  return <CohortPage {...loaderData} />
 }

@@ -53,3 +53,13 @@ export const secureCookies = (publicAddress: string | null): boolean =>
 export function publicAddressOf(request: Request, publicAddress: string | null): string {
   return publicAddress ?? new URL(request.url).origin
 }
+
+/** An answer that is saved as a file; the mark at its start tells spreadsheets that it is UTF-8. */
+export const csvFile = (name: string, csv: string): Response =>
+  new Response(`\uFEFF${csv}`, {
+    headers: {
+      'Content-Type': 'text/csv; charset=utf-8',
+      'Content-Disposition': `attachment; filename="${name}"`,
+      'Cache-Control': 'no-store',
+    },
+  })

@@ -74,3 +74,8 @@ export function Tick({ children, ...input }: React.ComponentProps<typeof chakra.
     </chakra.label>
   )
 }
+
+/** One of several choices of the same name, with its words beside it. */
+export function Choice(props: React.ComponentProps<typeof chakra.input>) {
+  return <Tick {...props} type="radio" />
+}

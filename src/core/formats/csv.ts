@@ -30,11 +30,6 @@ export function writeCsv(rows: readonly (readonly (string | number)[])[]): strin
   return `${Papa.unparse(rows as (string | number)[][], { newline: '\r\n', escapeFormulae: true })}\r\n`
 }
 
-/** Text from bytes that must be UTF-8, with or without byte order mark; null when they are not. */
-export function decodeUtf8(bytes: Uint8Array): string | null {
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
-  } catch {
-    return null
-  }
-}
+/** As `writeCsv`, for tables that only this program reads again: cells stay exactly as they are. */
+export const writePlainCsv = (rows: readonly (readonly string[])[]): string =>
+  `${Papa.unparse(rows as string[][], { newline: '\r\n' })}\r\n`

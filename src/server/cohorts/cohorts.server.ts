@@ -1,6 +1,7 @@
 import { and, asc, count, eq, inArray, isNotNull, isNull, max } from 'drizzle-orm'
 import type { PersonForm } from '~/contracts/forms'
-import { type ImportPreview, type ImportRow, previewPeople } from '~/core/formats/people-csv'
+import { type Column, columnsOf, columnValue } from '~/core/people/columns'
+import type { Presence } from '~/core/people/presence'
 import { fullName, plainName, shownNames } from '~/core/people/shown-name'
 import type { Database } from '../db/database.server'
 import { cohorts, people } from '../db/schema.server'
@@ -29,6 +30,8 @@ export interface ListedPerson {
 export interface Cohort {
   id: string
   name: string
+  columns: Column[]
+  presence: Presence | null
   people: ListedPerson[]
 }
 
@@ -55,7 +58,8 @@ export async function getCohort(db: Database, cohortId: string): Promise<Cohort>
     const shownName = shown.get(id) ?? firstName
     return { id, firstName, familyName, shownAs, shownName, email, trainedToLead, columns }
   })
-  return { id: cohort.id, name: cohort.name, people: listed }
+  const { id, name, presence } = cohort
+  return { id, name, presence, columns: columnsOf(cohort.columns, rows), people: listed }
 }
 
 export async function createCohort(db: Database, name: string): Promise<string> {
@@ -73,7 +77,9 @@ export async function renameCohort(db: Database, cohortId: string, name: string)
   if (renamed.length === 0) throw notFound('cohort')
 }
 
-export type PersonProblem = { code: 'already-listed'; name: string }
+export type PersonProblem =
+  | { code: 'already-listed'; name: string }
+  | { code: 'not-of-kind'; place: number; kind: Column['kind'] }
 
 /** Adds somebody at the end of the list; refused when somebody with the same whole name is on it. */
 export async function addPerson(
@@ -84,14 +90,16 @@ export async function addPerson(
   return db.transaction(async transaction => {
     const cohort = await getCohort(transaction, cohortId)
     if (isListed(cohort, form)) return refused({ code: 'already-listed', name: fullName(form) })
+    const fields = personFields(cohort, form, {})
+    if (!fields.ok) return fields
     const id = newId()
     const position = await nextPosition(transaction, cohortId)
-    await transaction.insert(people).values({ ...form, email: form.email ?? '', id, cohortId, position })
+    await transaction.insert(people).values({ ...fields.value, id, cohortId, position })
     return done(id)
   })
 }
 
-/** Corrects somebody's name, shown name and email; the same refusal as for adding. */
+/** Corrects somebody's name, shown name, email and free columns; the same refusals as for adding. */
 export async function changePerson(
   db: Database,
   cohortId: string,
@@ -99,16 +107,32 @@ export async function changePerson(
   form: PersonForm,
 ): Promise<Result<null, PersonProblem>> {
   const cohort = await getCohort(db, cohortId)
-  if (isListed({ ...cohort, people: cohort.people.filter(person => person.id !== personId) }, form)) {
+  const person = cohort.people.find(each => each.id === personId)
+  if (!person) throw notFound('person')
+  if (isListed({ ...cohort, people: cohort.people.filter(each => each.id !== personId) }, form)) {
     return refused({ code: 'already-listed', name: fullName(form) })
   }
-  const changed = await db
-    .update(people)
-    .set({ ...form, email: form.email ?? '' })
-    .where(and(eq(people.id, personId), eq(people.cohortId, cohortId)))
-    .returning({ id: people.id })
-  if (changed.length === 0) throw notFound('person')
+  const fields = personFields(cohort, form, person.columns)
+  if (!fields.ok) return fields
+  await db.update(people).set(fields.value).where(eq(people.id, personId))
   return done(null)
+}
+
+/** A form's fields as they are kept; values of columns the form does not have stay as they are. */
+function personFields(
+  cohort: Cohort,
+  { values = [], email, ...names }: PersonForm,
+  before: Record<string, string>,
+): Result<Omit<PersonForm, 'values'> & { email: string; columns: Record<string, string> }, PersonProblem> {
+  const columns = { ...before }
+  for (const [place, { column: name, value: text }] of values.entries()) {
+    const kind = cohort.columns.find(column => column.name === name)?.kind
+    if (!kind) continue
+    const value = columnValue(kind, text)
+    if (value === undefined) return refused({ code: 'not-of-kind', place, kind })
+    columns[name] = value
+  }
+  return done({ ...names, email: email ?? '', columns })
 }
 
 export async function setTrainedToLead(
@@ -140,40 +164,13 @@ export async function restorePeople(db: Database, cohortId: string, personIds: s
     .where(and(eq(people.cohortId, cohortId), inArray(people.id, personIds), isNotNull(people.removedAt)))
 }
 
-/** Says what importing a text would do, row by row. Changes nothing. */
-export async function previewImport(db: Database, cohortId: string, text: string): Promise<ImportPreview> {
-  const cohort = await getCohort(db, cohortId)
-  return previewPeople(text, cohort.people.map(fullName))
-}
-
-/**
- * Adds the good rows of a text to the list and gives the new people's ids, so that the import can be taken back.
- * The text is read again here: what is imported never depends on what a browser says the preview was.
- */
-export async function importPeople(
-  db: Database,
-  cohortId: string,
-  text: string,
-): Promise<Result<string[], Extract<ImportPreview, { ok: false }>['problem']>> {
-  return db.transaction(async transaction => {
-    const preview = await previewImport(transaction, cohortId, text)
-    if (!preview.ok) return refused(preview.problem)
-    const good = preview.rows.filter((row): row is Extract<ImportRow, { ok: true }> => row.ok)
-    const first = await nextPosition(transaction, cohortId)
-    const rows = good.map((row, place) => ({ id: newId(), cohortId, position: first + place, ...row.person }))
-    for (let start = 0; start < rows.length; start += 500) {
-      await transaction.insert(people).values(rows.slice(start, start + 500))
-    }
-    return done(rows.map(row => row.id))
-  })
-}
-
 function isListed(cohort: Cohort, person: { firstName: string; familyName: string }): boolean {
   const name = plainName(fullName(person))
   return cohort.people.some(listed => plainName(fullName(listed)) === name)
 }
 
-async function nextPosition(db: Database, cohortId: string): Promise<number> {
+/** The place after the last on the list, people taken off it included. */
+export async function nextPosition(db: Database, cohortId: string): Promise<number> {
   const [row] = await db
     .select({ last: max(people.position) })
     .from(people)

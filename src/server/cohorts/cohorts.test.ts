@@ -5,14 +5,13 @@ import {
   changePerson,
   createCohort,
   getCohort,
-  importPeople,
   listCohorts,
-  previewImport,
   removePeople,
   renameCohort,
   restorePeople,
   setTrainedToLead,
 } from './cohorts.server'
+import { addColumn } from './columns.server'
 
 let memory: Awaited<ReturnType<typeof memoryDatabase>>
 let cohortId: string
@@ -75,15 +74,24 @@ test('a person is changed and removed only through the cohort they are in', asyn
   expect((await getCohort(memory.db, cohortId)).people).toMatchObject([{ id: ana, trainedToLead: false }])
 })
 
-test('an import adds its good rows after those on the list; a preview changes nothing', async () => {
-  value(await addPerson(memory.db, cohortId, person('Ana')))
-  const text = 'name,home parish\nBo,Saltby\nAna,Eastwick\nChi,Lowmarsh\n'
-  expect(await previewImport(memory.db, cohortId, text)).toMatchObject({ ok: true })
-  expect(await names()).toEqual(['Ana'])
-  const added = value(await importPeople(memory.db, cohortId, text))
-  expect(await names()).toEqual(['Ana', 'Bo', 'Chi'])
-  await removePeople(memory.db, cohortId, added)
-  expect(await names()).toEqual(['Ana'])
+test('free columns of the kind they hold are filled in; what does not fit is refused at its place', async () => {
+  value(await addColumn(memory.db, cohortId, { name: 'Years', kind: 'number' }))
+  value(await addColumn(memory.db, cohortId, { name: 'Swims', kind: 'yes-no' }))
+  const values = [
+    { column: 'Years', value: '2,5' },
+    { column: 'Swims', value: 'Ja' },
+    { column: 'Unknown', value: 'x' },
+  ]
+  const ana = value(await addPerson(memory.db, cohortId, { ...person('Ana'), values }))
+  const columns = async () => (await getCohort(memory.db, cohortId)).people[0]?.columns
+  expect(await columns()).toEqual({ Years: '2.5', Swims: 'yes' })
+  const wrong = [{ column: 'Swims', value: 'often' }]
+  expect(await changePerson(memory.db, cohortId, ana, { ...person('Ana'), values: wrong })).toEqual({
+    ok: false,
+    problem: { code: 'not-of-kind', place: 0, kind: 'yes-no' },
+  })
+  value(await changePerson(memory.db, cohortId, ana, { ...person('Anna'), values: [] }))
+  expect(await columns()).toEqual({ Years: '2.5', Swims: 'yes' })
 })
 
 test('cohorts are counted and renamed; what is not there is said not to be', async () => {

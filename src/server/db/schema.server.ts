@@ -14,11 +14,21 @@ import {
   unique,
 } from 'drizzle-orm/pg-core'
 import type { Board, Prompt } from '~/core/boards/board'
+import type { ImportedPerson } from '~/core/formats/people-import'
 import type { Group } from '~/core/grouping/grouping'
 import type { LiveEvent } from '~/core/live/events'
+import type { Column } from '~/core/people/columns'
+import type { Presence } from '~/core/people/presence'
 
 const bytes = customType<{ data: Uint8Array; driverData: Uint8Array }>({ dataType: () => 'bytea' })
 const moment = (name: string) => timestamp(name, { withTimezone: true })
+
+/** Somebody an import changed, as they stood before and after it. */
+export interface ChangedPerson {
+  personId: string
+  before: ImportedPerson
+  after: ImportedPerson
+}
 
 export const accounts = pgTable('accounts', {
   id: text('id').primaryKey(),
@@ -40,6 +50,10 @@ export const signIns = pgTable('sign_ins', {
 export const cohorts = pgTable('cohorts', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
+  /** Free columns by name and kind, in the order they are shown; values stand with the people. */
+  columns: jsonb('columns').$type<Column[]>().notNull().default([]),
+  /** Who was ticked as present on one day, the latest on which anybody was. */
+  presence: jsonb('presence').$type<Presence>(),
   createdAt: moment('created_at').notNull().defaultNow(),
 })
 
@@ -61,6 +75,24 @@ export const people = pgTable(
     removedAt: moment('removed_at'),
   },
   table => [index('people_by_cohort').on(table.cohortId)],
+)
+
+/** Lists that were imported, with what is needed to take each back. */
+export const imports = pgTable(
+  'imports',
+  {
+    id: text('id').primaryKey(),
+    cohortId: text('cohort_id')
+      .notNull()
+      .references(() => cohorts.id, { onDelete: 'cascade' }),
+    at: moment('at').notNull().defaultNow(),
+    by: text('by').notNull(),
+    addedIds: jsonb('added_ids').$type<string[]>().notNull(),
+    changed: jsonb('changed').$type<ChangedPerson[]>().notNull(),
+    newColumns: jsonb('new_columns').$type<string[]>().notNull(),
+    takenBackAt: moment('taken_back_at'),
+  },
+  table => [index('imports_by_cohort').on(table.cohortId, table.at)],
 )
 
 export const groupings = pgTable('groupings', {

@@ -1,22 +1,30 @@
 import { chakra, Flex } from '@chakra-ui/react'
-import { FileUp, Shuffle } from 'lucide-react'
+import { FileDown, FileUp, Shuffle } from 'lucide-react'
 import { useState } from 'react'
-import { Link, useFetcher, useSearchParams } from 'react-router'
+import { Link, useFetcher } from 'react-router'
+import type { Column } from '~/core/people/columns'
+import type { Presence } from '~/core/people/presence'
 import { Button, ButtonLink } from '../../ui/button'
 import { Empty, Message, PageHead, Row, Rows, Section } from '../../ui/layout'
+import { ColumnsSection } from './columns-section'
+import { ImportedMessage, type PastImport } from './import-page'
 import { PeopleTable } from './people-table'
 import { formWith, type Person } from './person'
 import { AddPerson, RenameCohort } from './person-form'
+import { PresenceBar, usePresentToday } from './present-today'
 
 interface CohortPageProps {
-  cohort: { id: string; name: string; people: Person[] }
+  cohort: { id: string; name: string; people: Person[]; columns: Column[]; presence: Presence | null }
+  running: { id: string; title: string }[]
+  imported: PastImport | null
   groupings: { id: string; name: string; sizes: number[] }[]
 }
 
-export function CohortPage({ cohort, groupings }: CohortPageProps) {
+export function CohortPage({ cohort, groupings, running, imported }: CohortPageProps) {
   const [removed, setRemoved] = useState<{ ids: string[]; words: string } | null>(null)
   const [renaming, setRenaming] = useState(false)
-  const { people } = cohort
+  const { people, columns } = cohort
+  const present = usePresentToday(people, cohort.presence)
   return (
     <>
       <PageHead
@@ -27,11 +35,16 @@ export function CohortPage({ cohort, groupings }: CohortPageProps) {
         <ButtonLink to={`/cohorts/${cohort.id}/import`}>
           <FileUp size={18} aria-hidden="true" /> Import a list
         </ButtonLink>
+        {people.length > 0 && (
+          <ButtonLink to={`/cohorts/${cohort.id}/list.csv`} reloadDocument download>
+            <FileDown size={18} aria-hidden="true" /> Export
+          </ButtonLink>
+        )}
         <ButtonLink kind="main" to={`/cohorts/${cohort.id}/groupings/new`}>
           <Shuffle size={18} aria-hidden="true" /> Make groups
         </ButtonLink>
       </PageHead>
-      <ImportedMessage />
+      {imported && <ImportedMessage cohortId={cohort.id} past={imported} />}
       {removed && (
         <RemovedMessage key={removed.ids.join()} removed={removed} onDone={() => setRemoved(null)} />
       )}
@@ -41,12 +54,21 @@ export function CohortPage({ cohort, groupings }: CohortPageProps) {
             Nobody is on this list yet. Add people one by one below, or import a list from a file.
           </Empty>
         ) : (
-          <PeopleTable people={people} onRemoved={(ids, words) => setRemoved({ ids, words })} />
+          <>
+            <PresenceBar people={people} present={present} running={running} />
+            <PeopleTable
+              people={people}
+              columns={columns}
+              present={present}
+              onRemoved={(ids, words) => setRemoved({ ids, words })}
+            />
+          </>
         )}
       </Section>
       <Section title="Add somebody">
-        <AddPerson key={people.length} />
+        <AddPerson key={people.length} columns={columns} />
       </Section>
+      <ColumnsSection columns={columns} />
       <Section title="Groupings">
         {groupings.length === 0 ? (
           <Empty>No groups have been made of this cohort yet. “Make groups” is at the top of the page.</Empty>
@@ -92,42 +114,4 @@ function RemovedMessage({
       </Message>
     </chakra.div>
   )
-}
-
-/** After an import the address says who was added, so that the whole of it can be taken back. */
-function ImportedMessage() {
-  const [search, setSearch] = useSearchParams()
-  const fetcher = useFetcher()
-  const count = Number(search.get('imported'))
-  const key = search.get('batch')
-  if (!count || !key) return null
-  const ids = readBatch(key)
-  return (
-    <chakra.div mb="16px">
-      <Message kind="good">
-        <Flex gap="12px" align="center" wrap="wrap">
-          <span>
-            {count === 1 ? '1 person was added to the list.' : `${count} people were added to the list.`}
-          </span>
-          {ids.length > 0 && (
-            <Button
-              size="small"
-              onClick={() => {
-                fetcher
-                  .submit(formWith('remove', ids), { method: 'post' })
-                  .then(() => setSearch({}, { replace: true }))
-              }}
-            >
-              Take the import back
-            </Button>
-          )}
-        </Flex>
-      </Message>
-    </chakra.div>
-  )
-}
-
-function readBatch(key: string): string[] {
-  if (typeof sessionStorage === 'undefined') return []
-  return (sessionStorage.getItem(`import:${key}`) ?? '').split(',').filter(Boolean)
 }

@@ -1,56 +1,83 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
 import { useEffect } from 'react'
-import { Form, Link, useNavigate } from 'react-router'
-import type { ImportRow } from '~/core/formats/people-csv'
-import { fullName } from '~/core/people/shown-name'
-import { Button, ButtonLink } from '../../ui/button'
+import { Form, Link, useFetcher, useNavigate, useNavigation } from 'react-router'
+import { Button } from '../../ui/button'
 import { Field, TextArea } from '../../ui/fields'
-import { Message, PageHead, Section, Tag } from '../../ui/layout'
-import { rowProblemText } from './import-text'
+import { Message, PageHead, Row, Rows, Section } from '../../ui/layout'
+import { ImportPreview, type PreviewStep } from './import-preview'
 
 type ImportResult =
   | { step: 'problem'; text: string; problem: string }
-  | { step: 'preview'; text: string; rows: ImportRow[]; columns: string[] }
-  | { step: 'imported'; ids: string[] }
+  | PreviewStep
+  | { step: 'imported'; importId: string }
+  | { step: 'taken-back' }
+
+export interface PastImport {
+  id: string
+  at: Date
+  by: string
+  added: number
+  changed: number
+  takenBack: boolean
+}
 
 interface ImportPageProps {
   cohort: { id: string; name: string }
+  imports: PastImport[]
   result?: ImportResult
 }
 
-export function ImportPage({ cohort, result }: ImportPageProps) {
+export function ImportPage({ cohort, imports, result }: ImportPageProps) {
   const navigate = useNavigate()
   useEffect(() => {
-    if (result?.step !== 'imported') return
-    const batch = String(Date.now())
-    // Kept for this tab, so that the whole import can be taken back from the list.
-    sessionStorage.setItem(`import:${batch}`, result.ids.join(','))
-    navigate(`/cohorts/${cohort.id}?imported=${result.ids.length}&batch=${batch}`)
+    if (result?.step === 'imported') navigate(`/cohorts/${cohort.id}?import=${result.importId}`)
   }, [result, cohort.id, navigate])
+  const listed = <Link to={`/cohorts/${cohort.id}`}>{cohort.name}</Link>
   return (
     <>
-      <PageHead title="Import a list" under={<Link to={`/cohorts/${cohort.id}`}>{cohort.name}</Link>} />
+      <PageHead title="Import a list" under={listed} />
       {result?.step === 'preview' ? (
-        <Preview cohortId={cohort.id} text={result.text} rows={result.rows} columns={result.columns} />
+        <ImportPreview cohortId={cohort.id} {...result} />
       ) : (
         <Source problem={result?.step === 'problem' ? result : undefined} />
+      )}
+      {imports.length > 0 && result?.step !== 'preview' && (
+        <Section title="Earlier imports">
+          <Rows label="Earlier imports">
+            {imports.map(each => (
+              <PastImportRow key={each.id} past={each} />
+            ))}
+          </Rows>
+        </Section>
       )}
     </>
   )
 }
 
 function Source({ problem }: { problem?: { text: string; problem: string } }) {
+  const busy = useNavigation().state === 'submitting'
   return (
     <Form method="post" encType="multipart/form-data">
-      <Stack gap="16px" maxW="640px">
+      <Stack gap="16px" maxW="680px">
         <p>
-          A file with a header row and one person a row: <b>name</b>, or <b>first name</b> and{' '}
-          <b>family name</b>; if you like <b>shown as</b>, <b>email</b> and <b>trained to lead</b>. Further
-          columns are kept as they are. Nothing changes before you have seen what will be added.
+          A table with a header row and one person a row: CSV, or a spreadsheet (XLSX), or cells copied from
+          one, or a OneRoster list as a ZIP or its files. Which column is what can be corrected in the next
+          step, and nothing changes before you have seen what would.{' '}
+          <a href="/list-template.csv" download>
+            Get an empty list to fill in
+          </a>
+          .
         </p>
-        <Field label="File (CSV)" errors={problem && [problem.problem]}>
+        <Field label="File" errors={problem && [problem.problem]}>
           {parts => (
-            <chakra.input {...parts} type="file" name="file" accept=".csv,.tsv,.txt,text/csv" py="6px" />
+            <chakra.input
+              {...parts}
+              type="file"
+              name="file"
+              multiple
+              accept=".csv,.tsv,.txt,.xlsx,.zip,text/csv,text/tab-separated-values"
+              py="6px"
+            />
           )}
         </Field>
         <Field label="Or paste rows here">
@@ -65,8 +92,8 @@ function Source({ problem }: { problem?: { text: string; problem: string } }) {
           )}
         </Field>
         <Flex>
-          <Button type="submit" kind="main">
-            Show what would be added
+          <Button type="submit" kind="main" disabled={busy}>
+            {busy ? 'Reading…' : 'Show what would change'}
           </Button>
         </Flex>
       </Stack>
@@ -74,60 +101,56 @@ function Source({ problem }: { problem?: { text: string; problem: string } }) {
   )
 }
 
-interface PreviewProps {
-  cohortId: string
-  text: string
-  rows: ImportRow[]
-  columns: string[]
+function PastImportRow({ past }: { past: PastImport }) {
+  const fetcher = useFetcher()
+  return (
+    <Row>
+      <span>
+        {past.added} added, {past.changed} changed
+        <chakra.span color="quiet">
+          {' '}
+          by {past.by},{' '}
+          {past.at.toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })}
+        </chakra.span>
+      </span>
+      {past.takenBack ? (
+        <chakra.span color="quiet">taken back</chakra.span>
+      ) : (
+        <fetcher.Form method="post">
+          <input type="hidden" name="importId" value={past.id} />
+          <Button size="small" type="submit" name="intent" value="take-back">
+            Take the import back
+          </Button>
+        </fetcher.Form>
+      )}
+    </Row>
+  )
 }
 
-const Cell = chakra('td', { base: { px: '8px', py: '5px', borderBottomWidth: '1px', verticalAlign: 'top' } })
-
-function Preview({ cohortId, text, rows, columns }: PreviewProps) {
-  const good = rows.filter(row => row.ok).length
-  const bad = rows.length - good
+/** Said on the cohort's page after an import, with the way back. */
+export function ImportedMessage({ cohortId, past }: { cohortId: string; past: PastImport }) {
+  const fetcher = useFetcher()
+  const people = (count: number) => (count === 1 ? '1 person' : `${count} people`)
   return (
-    <>
-      <Message kind={bad > 0 ? 'problem' : 'good'}>
-        {good === 1 ? '1 person will be added' : `${good} people will be added`}
-        {bad > 0 && `; ${bad === 1 ? '1 row is' : `${bad} rows are`} left out, each with its reason below`}.
-        {columns.length > 0 && ` Further columns kept: ${columns.join(', ')}.`}
+    <chakra.div mb="16px">
+      <Message kind="good">
+        {past.takenBack ? (
+          'The import was taken back: the list is as it was before.'
+        ) : (
+          <Flex gap="12px" align="center" wrap="wrap">
+            <span>
+              {people(past.added)} added to the list
+              {past.changed > 0 && `, ${people(past.changed)} changed`}.
+            </span>
+            <fetcher.Form method="post" action={`/cohorts/${cohortId}/import`}>
+              <input type="hidden" name="importId" value={past.id} />
+              <Button size="small" type="submit" name="intent" value="take-back">
+                Take the import back
+              </Button>
+            </fetcher.Form>
+          </Flex>
+        )}
       </Message>
-      <Form method="post">
-        <input type="hidden" name="text" value={text} />
-        <Flex gap="8px" my="16px">
-          <Button type="submit" kind="main" name="intent" value="import" disabled={good === 0}>
-            Add {good} to the list
-          </Button>
-          <ButtonLink to={`/cohorts/${cohortId}/import`}>Start again</ButtonLink>
-        </Flex>
-      </Form>
-      <Section title="Row by row">
-        <chakra.table borderCollapse="collapse" w="full">
-          <tbody>
-            {[...rows]
-              .sort((one, other) => Number(one.ok) - Number(other.ok) || one.row - other.row)
-              .map(row => (
-                <tr key={row.row}>
-                  <Cell w="80px" color="quiet">
-                    row {row.row}
-                  </Cell>
-                  <Cell w="110px">{row.ok ? <Tag>added</Tag> : <Tag kind="ask">left out</Tag>}</Cell>
-                  {row.ok ? (
-                    <Cell>
-                      <b>{fullName(row.person)}</b>{' '}
-                      <chakra.span color="quiet">{row.person.email}</chakra.span>
-                    </Cell>
-                  ) : (
-                    <Cell>
-                      <b>{rowProblemText(row.problem)}</b> <chakra.span color="quiet">{row.text}</chakra.span>
-                    </Cell>
-                  )}
-                </tr>
-              ))}
-          </tbody>
-        </chakra.table>
-      </Section>
-    </>
+    </chakra.div>
   )
 }

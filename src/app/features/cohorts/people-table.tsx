@@ -1,11 +1,13 @@
 import { chakra, Flex } from '@chakra-ui/react'
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { useFetcher } from 'react-router'
+import type { Column } from '~/core/people/columns'
 import { fullName, plainName } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import { formWith, type Person } from './person'
 import { ChangePerson } from './person-form'
+import type { PresentToday } from './present-today'
 
 const Cell = chakra('td', {
   base: { px: '8px', py: '6px', borderBottomWidth: '1px', verticalAlign: 'middle' },
@@ -24,16 +26,17 @@ const Head = chakra('th', {
 
 interface PeopleTableProps {
   people: Person[]
+  columns: Column[]
+  present: PresentToday
   onRemoved: (ids: string[], words: string) => void
 }
 
 /** The list: type to filter, tick to choose, change somebody in place. */
-export function PeopleTable({ people, onRemoved }: PeopleTableProps) {
+export function PeopleTable({ people, columns, present, onRemoved }: PeopleTableProps) {
   const [filter, setFilter] = useState('')
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set())
   const [changing, setChanging] = useState<string | null>(null)
   const fetcher = useFetcher()
-  const columns = useMemo(() => [...new Set(people.flatMap(person => Object.keys(person.columns)))], [people])
   const wanted = plainName(filter)
   const shown = people.filter(person => plainName(`${fullName(person)} ${person.shownName}`).includes(wanted))
   const chosen = people.filter(person => ticked.has(person.id))
@@ -54,6 +57,10 @@ export function PeopleTable({ people, onRemoved }: PeopleTableProps) {
     else next.delete(id)
     setTicked(next)
   }
+
+  const here = present.here && new Set(present.here)
+  const setHere = (id: string, on: boolean) =>
+    present.set(on ? [...(present.here ?? []), id] : (present.here ?? []).filter(other => other !== id))
 
   return (
     <>
@@ -95,12 +102,13 @@ export function PeopleTable({ people, onRemoved }: PeopleTableProps) {
               <Head>
                 <chakra.span srOnly>Choose</chakra.span>
               </Head>
+              {here && <Head>Here</Head>}
               <Head>Name</Head>
               <Head>Shown as</Head>
               <Head>Email</Head>
               <Head>Trained to lead</Head>
               {columns.map(column => (
-                <Head key={column}>{column}</Head>
+                <Head key={column.name}>{column.name}</Head>
               ))}
               <Head>
                 <chakra.span srOnly>Actions</chakra.span>
@@ -111,8 +119,8 @@ export function PeopleTable({ people, onRemoved }: PeopleTableProps) {
             {shown.map(person =>
               changing === person.id ? (
                 <tr key={person.id}>
-                  <Cell colSpan={6 + columns.length}>
-                    <ChangePerson person={person} onDone={() => setChanging(null)} />
+                  <Cell colSpan={6 + columns.length + (here ? 1 : 0)}>
+                    <ChangePerson person={person} columns={columns} onDone={() => setChanging(null)} />
                   </Cell>
                 </tr>
               ) : (
@@ -121,6 +129,8 @@ export function PeopleTable({ people, onRemoved }: PeopleTableProps) {
                   person={person}
                   columns={columns}
                   ticked={ticked.has(person.id)}
+                  here={here?.has(person.id)}
+                  onHere={on => setHere(person.id, on)}
                   onTick={on => tick(person.id, on)}
                   onChange={() => setChanging(person.id)}
                   onRemove={() => remove([person])}
@@ -136,8 +146,11 @@ export function PeopleTable({ people, onRemoved }: PeopleTableProps) {
 
 interface PersonRowProps {
   person: Person
-  columns: string[]
+  columns: Column[]
   ticked: boolean
+  /** Undefined while presence is not kept today. */
+  here: boolean | undefined
+  onHere: (on: boolean) => void
   onTick: (on: boolean) => void
   onChange: () => void
   onRemove: () => void
@@ -145,7 +158,7 @@ interface PersonRowProps {
 
 const box = { w: '20px', h: '20px', accentColor: 'var(--live)', verticalAlign: 'middle' }
 
-function PersonRow({ person, columns, ticked, onTick, onChange, onRemove }: PersonRowProps) {
+function PersonRow({ person, columns, ticked, here, onHere, onTick, onChange, onRemove }: PersonRowProps) {
   const fetcher = useFetcher()
   const name = fullName(person)
   const trained = fetcher.formData ? fetcher.formData.get('trained') === 'on' : person.trainedToLead
@@ -165,6 +178,17 @@ function PersonRow({ person, columns, ticked, onTick, onChange, onRemove }: Pers
           onChange={event => onTick(event.target.checked)}
         />
       </Cell>
+      {here !== undefined && (
+        <Cell w="50px">
+          <chakra.input
+            type="checkbox"
+            {...box}
+            aria-label={`${name} is here today`}
+            checked={here}
+            onChange={event => onHere(event.target.checked)}
+          />
+        </Cell>
+      )}
       <Cell fontWeight="600">{name}</Cell>
       <Cell>{person.shownName}</Cell>
       <Cell color="quiet">{person.email}</Cell>
@@ -178,7 +202,7 @@ function PersonRow({ person, columns, ticked, onTick, onChange, onRemove }: Pers
         />
       </Cell>
       {columns.map(column => (
-        <Cell key={column}>{person.columns[column]}</Cell>
+        <Cell key={column.name}>{person.columns[column.name]}</Cell>
       ))}
       <Cell whiteSpace="nowrap" textAlign="right">
         <Button size="small" kind="bare" onClick={onChange} aria-label={`Change ${name}`}>

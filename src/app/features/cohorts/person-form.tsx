@@ -4,16 +4,26 @@ import { parseWithZod } from '@conform-to/zod/v4'
 import { useEffect } from 'react'
 import { useFetcher } from 'react-router'
 import { cohortForm, personForm } from '~/contracts/forms'
+import type { Column } from '~/core/people/columns'
 import { Button } from '../../ui/button'
-import { Field, Input } from '../../ui/fields'
+import { Field, Input, Select } from '../../ui/fields'
 import type { Person } from './person'
 
 /** Fields of one person; with `person` they are changed, otherwise somebody is added. */
-function PersonForm({ person, onDone }: { person?: Person; onDone?: () => void }) {
+interface PersonFormProps {
+  person?: Person
+  columns: Column[]
+  onDone?: () => void
+}
+
+function PersonForm({ person, columns, onDone }: PersonFormProps) {
   const fetcher = useFetcher<SubmissionResult | null>()
   const [form, fields] = useForm({
     lastResult: fetcher.data,
-    defaultValue: person,
+    defaultValue: {
+      ...person,
+      values: columns.map(({ name }) => ({ column: name, value: person?.columns[name] ?? '' })),
+    },
     shouldRevalidate: 'onInput',
     onValidate: ({ formData }) => parseWithZod(formData, { schema: personForm }),
   })
@@ -41,6 +51,34 @@ function PersonForm({ person, onDone }: { person?: Person; onDone?: () => void }
             </Field>
           </chakra.div>
         ))}
+        {fields.values.getFieldList().map((entry, place) => {
+          const { column, value } = entry.getFieldset()
+          const { name, kind } = columns[place] ?? { name: '', kind: 'text' }
+          return (
+            <chakra.div key={entry.key} flex="1" minW="130px" maxW="200px">
+              <input type="hidden" name={column.name} value={name} />
+              <Field label={name} errors={value.errors}>
+                {parts =>
+                  kind === 'yes-no' ? (
+                    <Select {...parts} name={value.name} defaultValue={value.initialValue}>
+                      <option value="">not known</option>
+                      <option value="yes">yes</option>
+                      <option value="no">no</option>
+                    </Select>
+                  ) : (
+                    <Input
+                      {...parts}
+                      name={value.name}
+                      inputMode={kind === 'number' ? 'decimal' : undefined}
+                      autoComplete="off"
+                      defaultValue={value.initialValue}
+                    />
+                  )
+                }
+              </Field>
+            </chakra.div>
+          )
+        })}
         <Flex gap="8px" pt="24px">
           <Button type="submit" kind="main">
             {person ? 'Save' : 'Add to the list'}
@@ -52,7 +90,7 @@ function PersonForm({ person, onDone }: { person?: Person; onDone?: () => void }
   )
 }
 
-export const AddPerson = () => <PersonForm />
+export const AddPerson = ({ columns }: { columns: Column[] }) => <PersonForm columns={columns} />
 export const ChangePerson = PersonForm
 
 export function RenameCohort({ name, onDone }: { name: string; onDone: () => void }) {

@@ -16,10 +16,12 @@ import { type ReactNode, useReducer, useState } from 'react'
 import { Link } from 'react-router'
 import { editHistory, type HistoryAction, startHistory } from '~/core/grouping/edits'
 import type { Arrangement, Group } from '~/core/grouping/grouping'
+import { type Presence, presentOn } from '~/core/people/presence'
 import { Button } from '../../ui/button'
-import { Field, Input } from '../../ui/fields'
+import { Choice, Field, Input } from '../../ui/fields'
 import { Message, PageHead } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
+import { useToday } from '../../ui/use-today'
 import type { GroupedPerson } from './grouped-person'
 import { PersonChip } from './person-chip'
 import { SaveGrouping } from './save-grouping'
@@ -27,7 +29,7 @@ import { SizePicker } from './size-picker'
 import { useDraw } from './use-draw'
 
 interface GroupingPageProps {
-  cohort: { id: string; name: string; people: GroupedPerson[] }
+  cohort: { id: string; name: string; people: GroupedPerson[]; presence: Presence | null }
   kept: { id: string; name: string; groups: Group[]; version: number } | null
 }
 
@@ -41,7 +43,14 @@ export function GroupingPage({ cohort, kept }: GroupingPageProps) {
   )
   const [message, setMessage] = useState<string | null>(null)
   const { present } = history
-  const draw = useDraw(cohort.people, present, (arrangement, note) => {
+  const [wholeList, setWholeList] = useState(false)
+  const today = useToday()
+  const here = today ? presentOn(cohort.presence, today, cohort.people) : null
+  const absent = new Set(
+    here && !wholeList ? cohort.people.map(({ id }) => id).filter(id => !here.includes(id)) : [],
+  )
+  const pool = cohort.people.filter(person => !absent.has(person.id))
+  const draw = useDraw(pool, absent, present, (arrangement, note) => {
     dispatch({ type: 'replace', arrangement })
     setMessage(note)
   })
@@ -62,8 +71,22 @@ export function GroupingPage({ cohort, kept }: GroupingPageProps) {
           <Redo2 size={18} aria-hidden="true" /> Redo
         </Button>
       </PageHead>
+      {here && (
+        <chakra.fieldset mb="12px">
+          <chakra.legend srOnly>Groups of whom</chakra.legend>
+          <Flex gap="18px" wrap="wrap">
+            <Choice name="whom" checked={!wholeList} onChange={() => setWholeList(false)}>
+              the {here.length} here today
+            </Choice>
+            <Choice name="whom" checked={wholeList} onChange={() => setWholeList(true)}>
+              all {cohort.people.length} on the list
+            </Choice>
+          </Flex>
+        </chakra.fieldset>
+      )}
       <SizePicker
-        people={cohort.people.length}
+        people={pool.length}
+        listed={cohort.people.length}
         groups={present.groups.length}
         busy={draw.busy}
         made={present.groups.some(group => group.personIds.length > 0)}
@@ -72,7 +95,7 @@ export function GroupingPage({ cohort, kept }: GroupingPageProps) {
       <Box aria-live="polite" my="12px">
         {message && <Message>{message}</Message>}
       </Box>
-      <Arranger people={people} arrangement={present} onAct={act} />
+      <Arranger people={people} absent={absent} arrangement={present} onAct={act} />
       <SaveGrouping cohortId={cohort.id} kept={kept} groups={present.groups} people={people} />
     </>
   )
@@ -88,12 +111,14 @@ function startFrom(people: GroupedPerson[], groups: Group[]): Arrangement {
 
 interface ArrangerProps {
   people: Map<string, GroupedPerson>
+  /** Who is not here today; empty when groups are made of the whole list. */
+  absent: ReadonlySet<string>
   arrangement: Arrangement
   onAct: (action: HistoryAction) => void
 }
 
 /** Groups side by side: drag somebody, or choose their name and pick where they go. */
-function Arranger({ people, arrangement, onAct }: ArrangerProps) {
+function Arranger({ people, absent, arrangement, onAct }: ArrangerProps) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
   const [dragged, setDragged] = useState<string | null>(null)
   const move = (personId: string, groupId: string | null) =>
@@ -103,7 +128,16 @@ function Arranger({ people, arrangement, onAct }: ArrangerProps) {
     ids.flatMap(id => {
       const person = people.get(id)
       return person
-        ? [<PersonChip key={id} person={person} here={here} places={places} onMove={to => move(id, to)} />]
+        ? [
+            <PersonChip
+              key={id}
+              person={person}
+              absent={absent.has(id)}
+              here={here}
+              places={places}
+              onMove={to => move(id, to)}
+            />,
+          ]
         : []
     })
   const onDragEnd = ({ active, over }: DragEndEvent) => {
@@ -124,12 +158,21 @@ function Arranger({ people, arrangement, onAct }: ArrangerProps) {
     >
       {arrangement.unplacedIds.length > 0 && (
         <DropPlace id={UNPLACED} label="In no group">
-          <chakra.h2 fontSize="m" mb="8px">
-            In no group <chakra.span color="quiet">{arrangement.unplacedIds.length}</chakra.span>
-          </chakra.h2>
-          <Flex as="ul" listStyleType="none" wrap="wrap" gap="6px">
-            {chips(arrangement.unplacedIds, null)}
-          </Flex>
+          {[
+            { title: 'In no group', ids: arrangement.unplacedIds.filter(id => !absent.has(id)) },
+            { title: 'Not here today', ids: arrangement.unplacedIds.filter(id => absent.has(id)) },
+          ]
+            .filter(({ ids }) => ids.length > 0)
+            .map(({ title, ids }) => (
+              <Box key={title} _notFirst={{ mt: '10px' }}>
+                <chakra.h2 fontSize="m" mb="8px">
+                  {title} <chakra.span color="quiet">{ids.length}</chakra.span>
+                </chakra.h2>
+                <Flex as="ul" listStyleType="none" wrap="wrap" gap="6px">
+                  {chips(ids, null)}
+                </Flex>
+              </Box>
+            ))}
         </DropPlace>
       )}
       <Grid templateColumns="repeat(auto-fill, minmax(210px, 1fr))" gap="12px" mt="12px" mb="24px">

@@ -4,6 +4,7 @@ import type { GroupedPerson } from './grouped-person'
 
 interface PersonChipProps {
   person: GroupedPerson
+  absent: boolean
   /** The group the person stands in; null for none. */
   here: string | null
   places: { id: string; name: string }[]
@@ -11,7 +12,7 @@ interface PersonChipProps {
 }
 
 /** A person who can be dragged, or moved through the menu that opens on click, Enter or Space. */
-export function PersonChip({ person, here, places, onMove }: PersonChipProps) {
+export function PersonChip({ person, absent, here, places, onMove }: PersonChipProps) {
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: person.id })
   // Dragging listens before the menu does: the menu keeps a press to itself, and dragging would never begin.
   return (
@@ -43,12 +44,14 @@ export function PersonChip({ person, here, places, onMove }: PersonChipProps) {
             _hover={{ borderColor: 'edge' }}
           >
             {person.shownName}
-            {person.trainedToLead && (
-              <chakra.span color="quiet" fontSize="s">
-                {' '}
-                lead
-              </chakra.span>
-            )}
+            {[person.trainedToLead && 'lead', absent && here !== null && 'not here today']
+              .filter(word => word !== false)
+              .map(word => (
+                <chakra.span key={word} color="quiet" fontSize="s">
+                  {' '}
+                  {word}
+                </chakra.span>
+              ))}
           </chakra.button>
         </Menu.Trigger>
         <Portal>

@@ -8,13 +8,15 @@ import { Field, Input, Select } from '../../ui/fields'
 interface SizePickerProps {
   people: number
   groups: number
+  /** How many stand on the whole list, when groups are made only of those present. */
+  listed: number
   made: boolean
   busy: boolean
   onDraw: (sizes: number[]) => void
 }
 
 /** How many groups, said either way, with the sizes that come of it. */
-export function SizePicker({ people, groups, made, busy, onDraw }: SizePickerProps) {
+export function SizePicker({ people, listed, groups, made, busy, onDraw }: SizePickerProps) {
   const [by, setBy] = useState<SizeWish['by']>(groups > 0 ? 'groups' : 'people')
   const [typed, setTyped] = useState(String(groups > 0 ? groups : 3))
   const number = typed.trim() === '' ? Number.NaN : Number(typed)
@@ -58,7 +60,11 @@ export function SizePicker({ people, groups, made, busy, onDraw }: SizePickerPro
         {result.ok ? (
           <>
             <b>{sizesText(result.sizes)}</b>{' '}
-            <chakra.span color="quiet">from all {people} on the list</chakra.span>
+            <chakra.span color="quiet">
+              {people < listed
+                ? `from the ${people} here today, of ${listed} on the list`
+                : `from all ${people} on the list`}
+            </chakra.span>
           </>
         ) : (
           <chakra.span color="stop" fontWeight="600">
@@ -81,7 +87,7 @@ function sizesText(sizes: number[]): string {
 function sizeProblemText(problem: SizeProblem): string {
   switch (problem.code) {
     case 'too-few-people':
-      return 'Groups need at least two people on the list.'
+      return 'Groups need at least two people.'
     case 'not-a-count':
       return 'Enter a whole number of at least 1.'
     case 'group-of-one':

@@ -11,6 +11,7 @@ const newGroupId = () => crypto.randomUUID().slice(0, 18)
  */
 export function useDraw(
   people: GroupedPerson[],
+  absent: ReadonlySet<string>,
   present: Arrangement,
   onDrawn: (arrangement: Arrangement, note: string | null) => void,
 ) {
@@ -25,7 +26,9 @@ export function useDraw(
   const draw = async (sizes: number[]) => {
     setBusy(true)
     const before = present
-    const placed = before.groups.map(group => group.personIds).filter(ids => ids.length > 0)
+    const placed = before.groups
+      .map(group => group.personIds.filter(id => !absent.has(id)))
+      .filter(ids => ids.length > 0)
     const seed = crypto.getRandomValues(new Int32Array(1))[0] ?? 0
     try {
       const personIds = people.map(person => person.id)
@@ -43,7 +46,7 @@ export function useDraw(
       }))
       const same = reply.differs === false
       onDrawn(
-        { groups, unplacedIds: [] },
+        { groups, unplacedIds: [...absent] },
         same ? 'There is no other way to group these people in these sizes.' : null,
       )
     } finally {

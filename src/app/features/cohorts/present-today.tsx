@@ -1,0 +1,66 @@
+import { chakra, Flex } from '@chakra-ui/react'
+import { useFetcher } from 'react-router'
+import { type Presence, presentOn } from '~/core/people/presence'
+import { Button } from '../../ui/button'
+import { useToday } from '../../ui/use-today'
+import { formWith } from './person'
+
+export interface PresentToday {
+  /** Ids of who is here, in list order; null while nobody has been ticked today. */
+  here: string[] | null
+  set: (personIds: string[]) => void
+  takeFrom: (sessionId: string) => void
+}
+
+/** Who is here today, as the list keeps it; what was ticked last shows at once. */
+export function usePresentToday(people: { id: string }[], presence: Presence | null): PresentToday {
+  const today = useToday()
+  const fetcher = useFetcher()
+  const sending = fetcher.formData?.get('intent') === 'presence' ? fetcher.formData : undefined
+  const latest = sending
+    ? { day: String(sending.get('day')), personIds: sending.getAll('personId').map(String) }
+    : presence
+  const submit = (form: FormData) => {
+    form.set('day', today ?? '')
+    fetcher.submit(form, { method: 'post' })
+  }
+  return {
+    here: today ? presentOn(latest, today, people) : null,
+    set: personIds => submit(formWith('presence', personIds)),
+    takeFrom: sessionId => {
+      const form = formWith('presence-from-session', [])
+      form.set('sessionId', sessionId)
+      submit(form)
+    },
+  }
+}
+
+interface PresenceBarProps {
+  people: { id: string }[]
+  present: PresentToday
+  running: { id: string; title: string }[]
+}
+
+export function PresenceBar({ people, present, running }: PresenceBarProps) {
+  const { here } = present
+  return (
+    <Flex gap="10px" align="center" wrap="wrap" mb="10px">
+      <span>
+        <b>Here today: </b>
+        {here ? `${here.length} of ${people.length}` : 'nobody has been ticked yet'}
+      </span>
+      <Button size="small" onClick={() => present.set(people.map(person => person.id))}>
+        {here ? 'Everybody' : 'Begin with everybody'}
+      </Button>
+      <Button size="small" onClick={() => present.set([])}>
+        {here ? 'Nobody' : 'Begin with nobody'}
+      </Button>
+      {running.map(session => (
+        <Button key={session.id} size="small" onClick={() => present.takeFrom(session.id)}>
+          Who is in “{session.title}” now
+        </Button>
+      ))}
+      {here && <chakra.span color="quiet">Groups can be made of these, or of the whole list.</chakra.span>}
+    </Flex>
+  )
+}

@@ -1,0 +1,16 @@
+/** Who is here on one day. `day` is a calendar day, `2026-11-03`, where the facilitator is. */
+export interface Presence {
+  day: string
+  personIds: string[]
+}
+
+/** Who of these people is present on a day; null when nobody has said so for that day. */
+export function presentOn(
+  presence: Presence | null,
+  day: string,
+  people: readonly { id: string }[],
+): string[] | null {
+  if (!presence || presence.day !== day) return null
+  const here = new Set(presence.personIds)
+  return people.map(person => person.id).filter(id => here.has(id))
+}

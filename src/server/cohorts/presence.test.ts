@@ -1,0 +1,35 @@
+import { memoryDatabase } from 'tests/fixtures/database'
+import { runningServer } from 'tests/fixtures/running'
+import { presentOn } from '~/core/people/presence'
+import { createCohort, getCohort } from './cohorts.server'
+import { presenceFromSession, runningSessions, setPresence } from './presence.server'
+
+test('who is present is kept for one day, and only those on the list count', async () => {
+  const memory = await memoryDatabase()
+  const cohortId = await createCohort(memory.db, 'Evening')
+  await setPresence(memory.db, cohortId, { day: '2026-11-03', personIds: ['b', 'x'] })
+  const { presence } = await getCohort(memory.db, cohortId)
+  expect(presentOn(presence, '2026-11-03', [{ id: 'a' }, { id: 'b' }])).toEqual(['b'])
+  expect(presentOn(presence, '2026-11-04', [{ id: 'b' }])).toBeNull()
+  await expect(setPresence(memory.db, 'nothing', { day: 'x', personIds: [] })).rejects.toMatchObject({
+    code: 'not-found',
+  })
+  await memory.close()
+})
+
+test('presence is taken from a running session: who has come and is still there', async () => {
+  const running = await runningServer()
+  const { db, hub, sessionId, cohortId, personIds } = running
+  for (const place of [0, 2, 3]) await running.join(place)
+  const gone = await running.join(1)
+  await hub.command(sessionId, { kind: 'door' }, { type: 'disconnect', participantId: gone })
+  expect(await runningSessions(db, cohortId)).toMatchObject([{ id: sessionId }])
+  await presenceFromSession(db, hub, cohortId, sessionId, '2026-11-03')
+  const { presence } = await getCohort(db, cohortId)
+  expect(presence?.personIds.toSorted()).toEqual([0, 2, 3].map(place => personIds[place]).toSorted())
+  const other = await createCohort(db, 'Other')
+  await expect(presenceFromSession(db, hub, other, sessionId, '2026-11-03')).rejects.toMatchObject({
+    code: 'not-found',
+  })
+  await running.stop()
+})

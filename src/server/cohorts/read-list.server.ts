@@ -1,0 +1,105 @@
+/** Reads whatever file a class list comes in, and makes one table of it: text with commas, as a browser can send it back. */
+import { strFromU8, unzipSync } from 'fflate'
+import { readSheet } from 'read-excel-file/node'
+import { readCsv, writePlainCsv } from '~/core/formats/csv'
+import { decodeText } from '~/core/formats/decode-text'
+import { CLASS_HEADER, type OneRosterProblem, readOneRoster } from '~/core/formats/oneroster'
+import { done, type Result, refused } from '../result'
+
+export interface UploadedFile {
+  name: string
+  bytes: Uint8Array
+}
+
+/** `text` is the list as comma separated values; `read` says what it was, in words; `classes` are to be chosen from. */
+export interface ReadList {
+  text: string
+  read: string
+  classes: string[]
+}
+
+export type ListProblem =
+  | { code: 'not-text' | 'unknown-zip' | 'too-large-inside' | 'broken-file' | 'several-files' }
+  | OneRosterProblem
+
+/** Largest content of a packed file, in bytes: more than any class list has, and little enough to unpack. */
+const MOST_UNPACKED = 40_000_000
+
+/** One file of text, a spreadsheet or a ZIP, or the files of a OneRoster list together. */
+export async function readList(files: UploadedFile[]): Promise<Result<ReadList, ListProblem>> {
+  const [first] = files
+  if (files.length > 1 || first?.name.toLowerCase() === 'users.csv') return fromOneRoster(files)
+  if (!first) return refused({ code: 'not-text' })
+  return isZip(first.bytes) ? fromZip(first.bytes) : fromText(first.bytes)
+}
+
+/** The rows of one class of a list that has several; the list itself when no class is named. */
+export function onlyClass(text: string, chosen: string): string {
+  if (!chosen) return text
+  const [headers = [], ...rows] = readCsv(text).rows
+  const place = headers.indexOf(CLASS_HEADER)
+  return writePlainCsv([headers, ...rows.filter(row => row[place] === chosen)])
+}
+
+function fromText(bytes: Uint8Array): Result<ReadList, ListProblem> {
+  const decoded = decodeText(bytes)
+  return decoded
+    ? done({ text: decoded.text, read: `text in ${decoded.encoding}`, classes: [] })
+    : refused({ code: 'not-text' })
+}
+
+async function fromZip(bytes: Uint8Array): Promise<Result<ReadList, ListProblem>> {
+  let unpacked = 0
+  const names: string[] = []
+  try {
+    // Only looked through: the sizes are those the file claims, and unpacking stops at them.
+    unzipSync(bytes, {
+      filter: ({ name, originalSize }) => {
+        names.push(name)
+        unpacked += originalSize
+        return false
+      },
+    })
+    if (unpacked > MOST_UNPACKED) return refused({ code: 'too-large-inside' })
+    if (names.includes('xl/workbook.xml')) return await fromSpreadsheet(bytes)
+    const csv = unzipSync(bytes, { filter: ({ name }) => /(^|\/)[a-z]+\.csv$/i.test(name) })
+    const files = Object.entries(csv).map(([name, content]) => ({
+      name: name.replace(/^.*\//, ''),
+      bytes: content,
+    }))
+    return files.some(file => file.name.toLowerCase() === 'users.csv')
+      ? fromOneRoster(files)
+      : refused({ code: 'unknown-zip' })
+  } catch {
+    return refused({ code: 'broken-file' })
+  }
+}
+
+async function fromSpreadsheet(bytes: Uint8Array): Promise<Result<ReadList, ListProblem>> {
+  const rows = await readSheet(Buffer.from(bytes))
+  const text = writePlainCsv(rows.map(row => row.map(cellText)))
+  return done({ text, read: 'first sheet of a spreadsheet', classes: [] })
+}
+
+function cellText(cell: unknown): string {
+  if (cell === null || cell === undefined) return ''
+  if (cell instanceof Date) return cell.toISOString().slice(0, 10)
+  if (typeof cell === 'boolean') return cell ? 'yes' : 'no'
+  return String(cell)
+}
+
+function fromOneRoster(files: UploadedFile[]): Result<ReadList, ListProblem> {
+  const texts = new Map<string, string>()
+  for (const { name, bytes } of files) {
+    const text = isZip(bytes) ? undefined : decodeText(bytes)?.text
+    if (text === undefined) return refused({ code: 'several-files' })
+    texts.set(name.toLowerCase(), text)
+  }
+  const list = readOneRoster(texts)
+  if (!list.ok)
+    return refused(files.length > 1 && !texts.has('users.csv') ? { code: 'several-files' } : list.problem)
+  const { rows, classes } = list.list
+  return done({ text: writePlainCsv(rows), read: 'OneRoster CSV', classes })
+}
+
+const isZip = (bytes: Uint8Array) => strFromU8(bytes.subarray(0, 4), true) === 'PK\u0003\u0004'
