@@ -34,6 +34,14 @@ const newPassword = z
   .min(10, 'Use at least 10 characters.')
   .refine(text => new TextEncoder().encode(text).length <= 72, 'Use at most 72 characters.')
 
+const parsedJson = (text: string): unknown => {
+  try {
+    return JSON.parse(text)
+  } catch {
+    return undefined
+  }
+}
+
 export const signInForm = z.object({
   email,
   password: z.string({ error: 'Enter your password.' }).max(200, 'Use at most 200 characters.'),
@@ -58,29 +66,28 @@ export const personForm = z.object({
 
 /** How a list is to be read: what its columns are, in their order, and which of several classes is wanted. */
 export const importForm = z.object({
-  matching: z
-    .string()
-    .optional()
-    .transform(text => (text ? text.split(',') : undefined))
-    .pipe(z.array(z.enum([...PERSON_FIELDS, 'column', 'ignore'])).optional()),
+  matching: z.preprocess(
+    text => (typeof text === 'string' && text !== '' ? parsedJson(text) : undefined),
+    z
+      .array(
+        z.union([
+          z.enum([...PERSON_FIELDS, 'column', 'ignore']),
+          z.templateLiteral(['as:', z.string().max(200)]),
+        ]),
+      )
+      .max(1000)
+      .optional(),
+  ),
   class: z.string().max(300).optional().default(''),
 })
 
 export const columnForm = z.object({ name: line('a name for the column', 60), kind: z.enum(COLUMN_KINDS) })
 
 /** A column that was taken away, as JSON: what putting it back needs. */
-export const removedColumn = z
-  .string()
-  .max(1_000_000)
-  .transform((text, context) => {
-    try {
-      return JSON.parse(text) as unknown
-    } catch {
-      context.addIssue({ code: 'custom', message: 'Not JSON.' })
-      return z.NEVER
-    }
-  })
-  .pipe(z.object({ column: columnForm, values: z.record(z.string().max(40), z.string().max(200)) }))
+export const removedColumn = z.preprocess(
+  text => (typeof text === 'string' && text.length < 1_000_000 ? parsedJson(text) : undefined),
+  z.object({ column: columnForm, values: z.record(z.string().max(40), z.string().max(200)) }),
+)
 
 /** A calendar day, 2026-11-03. */
 export const presenceDay = z.string().regex(/^\d{4}-\d{2}-\d{2}$/)

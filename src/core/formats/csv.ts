@@ -3,23 +3,25 @@ import Papa from 'papaparse'
 /** A table as read from text: every row a list of cells, all as text. */
 export interface CsvTable {
   rows: string[][]
-  /** Faults of form, such as a quote that never closes, with the row (counted from 1) where each was met. */
+  /** For each row, the number a spreadsheet gives it: counted from 1, rows without any text included. */
+  numbers: number[]
+  /** Faults of form, such as a quote that never closes, with the number of the row where each was met. */
   faults: { row: number; message: string }[]
 }
 
 /**
  * Reads comma separated values as RFC 4180 describes them; the separator may also be a semicolon or a tab, and
- * is found out. Lines without any text are left out. Never throws: faults of form are reported beside the rows.
+ * is found out. Rows without any text are left out. Never throws: faults of form are reported beside the rows.
  */
 export function readCsv(text: string): CsvTable {
-  const result = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
-    skipEmptyLines: 'greedy',
-    delimitersToGuess: [',', ';', '\t'],
-  })
+  const result = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimitersToGuess: [',', ';', '\t'] })
   const faults = result.errors
     .filter(error => error.type === 'Quotes')
     .map(error => ({ row: (error.row ?? 0) + 1, message: 'a quotation mark is opened and never closed' }))
-  return { rows: result.data, faults }
+  const filled = result.data.flatMap((row, place) =>
+    row.some(cell => cell.trim() !== '') ? [{ row, number: place + 1 }] : [],
+  )
+  return { rows: filled.map(({ row }) => row), numbers: filled.map(({ number }) => number), faults }
 }
 
 /**

@@ -1,11 +1,19 @@
+import type { Column } from '../people/columns'
 import { plainName } from '../people/shown-name'
 
 /** What a column of a list can be matched to, beside a free column of its own or nothing. */
 export const PERSON_FIELDS = ['name', 'firstName', 'familyName', 'shownAs', 'email', 'trainedToLead'] as const
 export type PersonField = (typeof PERSON_FIELDS)[number]
 
-/** What each column of a list is taken for, in the order of its headers. */
-export type Matching = (PersonField | 'column' | 'ignore')[]
+/**
+ * What each column of a list is taken for, in the order of its headers: a field, a free column of the header's own
+ * name, the free column named after `as:`, or nothing.
+ */
+export type Matching = (PersonField | 'column' | `as:${string}` | 'ignore')[]
+
+/** The free column that a column of the list is taken for; undefined when it is taken for something else. */
+export const columnName = (header: string, match: Matching[number] | undefined): string | undefined =>
+  match === 'column' ? header.trim() : match?.startsWith('as:') ? match.slice(3) : undefined
 
 /** Headers as lists exported elsewhere commonly write them; compared without case, accents and punctuation. */
 const LIKELY_HEADERS: Record<PersonField, string[]> = {
@@ -64,18 +72,28 @@ const LIKELY_HEADERS: Record<PersonField, string[]> = {
   trainedToLead: ['trained to lead', 'trained lead', 'lead', 'can lead'],
 }
 
-/** Matches headers to fields by likely names, each field once; what is left becomes a free column, empty headers nothing. */
-export function likelyMatching(headers: readonly string[]): Matching {
+/**
+ * Matches headers to fields by likely names, each field once, and to the cohort's columns by theirs; what is left becomes
+ * a new free column, empty headers nothing.
+ */
+export function likelyMatching(headers: readonly string[], columns: readonly Column[] = []): Matching {
   const taken = new Set<string>()
-  return headers.map(header => {
-    const plain = plainName(header.replace(/[^\p{L}\p{N}]+/gu, ' '))
+  return headers.map((header): Matching[number] => {
+    const plain = plainHeader(header)
     if (plain === '') return 'ignore'
     const field = PERSON_FIELDS.find(candidate => LIKELY_HEADERS[candidate].includes(plain))
-    const match = field && !taken.has(field) ? field : taken.has(`column:${plain}`) ? 'ignore' : 'column'
-    taken.add(match === 'column' ? `column:${plain}` : match)
-    return match
+    if (field && !taken.has(field)) {
+      taken.add(field)
+      return field
+    }
+    if (taken.has(`column:${plain}`)) return 'ignore'
+    taken.add(`column:${plain}`)
+    const own = columns.find(column => plainHeader(column.name) === plain)?.name
+    return own === undefined || own === header.trim() ? 'column' : `as:${own}`
   })
 }
+
+const plainHeader = (header: string) => plainName(header.replace(/[^\p{L}\p{N}]+/gu, ' '))
 
 export type MatchingProblem =
   | { code: 'no-name-column'; headers: string[] }
@@ -88,7 +106,7 @@ export function matchingProblem(headers: readonly string[], matching: Matching):
     const from = headers.filter((_, place) => matching[place] === field)
     if (from.length > 1) return { code: 'matched-twice', field, headers: from }
   }
-  const columns = headers.filter((_, place) => matching[place] === 'column').map(header => header.trim())
+  const columns = headers.flatMap((header, place) => columnName(header, matching[place]) ?? [])
   const repeated = columns.find((header, place) => columns.indexOf(header) !== place)
   if (repeated !== undefined) return { code: 'column-twice', header: repeated }
   if (!matching.includes('name') && !matching.includes('firstName')) {

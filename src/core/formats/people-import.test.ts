@@ -141,6 +141,23 @@ test('a matching made by hand is followed, and one that can not be used is expla
   ])
 })
 
+test('a column is taken for one the cohort has, by its name or by hand', () => {
+  const columns: Column[] = [{ name: 'Experience (years)', kind: 'number' }]
+  const text = 'name,experience years,Since\nBo,3,4'
+  expect(likelyMatching(['name', 'experience years', 'Since'], columns)).toEqual([
+    'name',
+    'as:Experience (years)',
+    'column',
+  ])
+  expect(rows(text, [], columns)[0]).toMatchObject({ person: { columns: { 'Experience (years)': '3' } } })
+  const byHand = rows(text, [], columns, ['name', 'ignore', 'as:Experience (years)'])
+  expect(byHand[0]).toMatchObject({ person: { columns: { 'Experience (years)': '4' } } })
+})
+
+test('rows are counted as a spreadsheet counts them, empty ones too', () => {
+  expect(rows('name\n\n ,\nAna\n\nBo').map(each => each.row)).toEqual([4, 6])
+})
+
 test.each([
   ['', { code: 'empty' }],
   ['name\n', { code: 'empty' }],

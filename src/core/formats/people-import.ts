@@ -1,7 +1,13 @@
 import { type Column, columnValue, guessKind, MOST_COLUMNS, readYesNo } from '../people/columns'
 import { fullName, plainName } from '../people/shown-name'
 import type { CsvTable } from './csv'
-import { likelyMatching, type Matching, type MatchingProblem, matchingProblem } from './people-headers'
+import {
+  columnName,
+  likelyMatching,
+  type Matching,
+  type MatchingProblem,
+  matchingProblem,
+} from './people-headers'
 
 /** What a list can say of a person. `columns` are the values of the cohort's free columns, by column name. */
 export interface ImportedPerson {
@@ -71,13 +77,14 @@ export function planImport(
   chosen?: Matching,
 ): ImportPlan {
   const [headers = [], ...body] = table.rows
-  const matching = chosen?.length === headers.length ? chosen : likelyMatching(headers)
+  const matching = chosen?.length === headers.length ? chosen : likelyMatching(headers, columns)
   const refusal = problemOf(headers, body, matching, columns)
   if (refusal) return { ok: false, headers, matching, problem: refusal }
   const kinds = kindsOf(headers, body, matching, columns)
   const broken = new Set(table.faults.map(fault => fault.row))
+  const numberOf = (place: number) => table.numbers[place + 1] ?? place + 2
   const read = body.map((cells, place) =>
-    broken.has(place + 2)
+    broken.has(numberOf(place))
       ? { problem: { code: 'broken-quotes' as const } }
       : readPerson(headers, matching, kinds, cells),
   )
@@ -85,7 +92,7 @@ export function planImport(
   const find = finder(listed, new Set(emails))
   const repeatOf = repeats()
   const rows = read.map((each, place): ImportRow => {
-    const row = place + 2
+    const row = numberOf(place)
     const refuse = (problem: RowProblem): ImportRow => {
       const text = (body[place] ?? []).join(', ').slice(0, 120)
       return { row, outcome: 'refused', text, problem }
@@ -113,7 +120,8 @@ function problemOf(
     return { code: 'too-many-rows', rows: body.length, most: MOST_IMPORT_ROWS }
   const names = new Set(columns.map(column => column.name))
   headers.forEach((header, place) => {
-    if (matching[place] === 'column') names.add(header.trim())
+    const name = columnName(header, matching[place])
+    if (name !== undefined) names.add(name)
   })
   if (names.size > MOST_COLUMNS) return { code: 'too-many-columns', columns: names.size, most: MOST_COLUMNS }
   return matchingProblem(headers, matching)
@@ -128,8 +136,8 @@ function kindsOf(
 ): Column[] {
   const known = new Set(columns.map(column => column.name))
   const fresh = headers.flatMap((header, place) => {
-    const name = header.trim()
-    if (matching[place] !== 'column' || known.has(name)) return []
+    const name = columnName(header, matching[place])
+    if (name === undefined || known.has(name)) return []
     return [{ name, kind: guessKind(body.map(cells => cellText(cells[place]))) }]
   })
   return [...columns, ...fresh]
@@ -162,10 +170,10 @@ function readPerson(
     return { problem: { code: 'bad-email', email: cell('email') } }
   const values: Record<string, string> = {}
   for (const [place, header] of headers.entries()) {
-    const name = header.trim()
-    const kind = matching[place] === 'column' ? kinds.find(column => column.name === name)?.kind : undefined
+    const name = columnName(header, matching[place])
+    const kind = kinds.find(column => column.name === name)?.kind
     const text = cellText(cells[place])
-    if (!kind || text === '') continue
+    if (name === undefined || !kind || text === '') continue
     const value = columnValue(kind, text)
     if (value === undefined) return { problem: { code: 'not-of-kind', column: name, kind, value: text } }
     values[name] = value

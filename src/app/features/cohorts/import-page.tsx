@@ -1,6 +1,7 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
 import { useEffect } from 'react'
 import { Form, Link, useFetcher, useNavigate, useNavigation } from 'react-router'
+import type { Column } from '~/core/people/columns'
 import { Button } from '../../ui/button'
 import { Field, TextArea } from '../../ui/fields'
 import { Message, PageHead, Row, Rows, Section } from '../../ui/layout'
@@ -22,7 +23,7 @@ export interface PastImport {
 }
 
 interface ImportPageProps {
-  cohort: { id: string; name: string }
+  cohort: { id: string; name: string; columns: Column[] }
   imports: PastImport[]
   result?: ImportResult
 }
@@ -37,7 +38,7 @@ export function ImportPage({ cohort, imports, result }: ImportPageProps) {
     <>
       <PageHead title="Import a list" under={listed} />
       {result?.step === 'preview' ? (
-        <ImportPreview cohortId={cohort.id} {...result} />
+        <ImportPreview cohortId={cohort.id} columns={cohort.columns} {...result} />
       ) : (
         <Source problem={result?.step === 'problem' ? result : undefined} />
       )}

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { Form, useNavigation, useSubmit } from 'react-router'
 import { type Matching, PERSON_FIELDS } from '~/core/formats/people-headers'
 import type { ImportPlan, ImportRow } from '~/core/formats/people-import'
+import type { Column } from '~/core/people/columns'
 import { fullName } from '~/core/people/shown-name'
 import { Button, ButtonLink } from '../../ui/button'
 import { Field, Select } from '../../ui/fields'
@@ -19,7 +20,13 @@ export interface PreviewStep {
 
 const OUTCOMES = ['refused', 'changed', 'added', 'same'] as const
 
-export function ImportPreview({ cohortId, ...step }: PreviewStep & { cohortId: string }) {
+interface ImportPreviewProps extends PreviewStep {
+  cohortId: string
+  /** The free columns the cohort has. */
+  columns: Column[]
+}
+
+export function ImportPreview({ cohortId, columns, ...step }: ImportPreviewProps) {
   const { source, chosenClass, plan, problem } = step
   const busy = useNavigation().state !== 'idle'
   const counts = countOutcomes(plan.ok ? plan.rows : [])
@@ -32,7 +39,8 @@ export function ImportPreview({ cohortId, ...step }: PreviewStep & { cohortId: s
             .map(outcome => `${counts[outcome]} ${OUTCOME_WORDS[outcome]}`)
             .join(', ')}. Nothing has changed yet.`}
       </Message>
-      <HowToRead {...step} />
+      <chakra.div h="18px" />
+      <HowToRead {...step} ownColumns={columns} />
       <Form method="post">
         <SourceFields source={source} chosenClass={chosenClass} matching={plan.matching} />
         <Flex gap="8px" my="16px">
@@ -48,7 +56,7 @@ export function ImportPreview({ cohortId, ...step }: PreviewStep & { cohortId: s
 }
 
 /** What each column of the list is taken for; choosing something else shows at once what that would do. */
-function HowToRead({ source, chosenClass, plan }: PreviewStep) {
+function HowToRead({ source, chosenClass, plan, ownColumns }: PreviewStep & { ownColumns: Column[] }) {
   const submit = useSubmit()
   const kindOf = (header: string) =>
     plan.ok ? plan.columns.find(column => column.name === header.trim())?.kind : undefined
@@ -103,8 +111,13 @@ function HowToRead({ source, chosenClass, plan }: PreviewStep) {
                     {FIELD_WORDS[field]}
                   </option>
                 ))}
+                {ownColumns.map(column => (
+                  <option key={column.name} value={`as:${column.name}`}>
+                    {column.name}
+                  </option>
+                ))}
                 <option value="column">
-                  a column of its own{kindOf(header) ? ` (${KIND_WORDS[kindOf(header) ?? 'text']})` : ''}
+                  own column{kindOf(header) ? ` (${KIND_WORDS[kindOf(header) ?? 'text']})` : ''}
                 </option>
                 <option value="ignore">left out</option>
               </Select>
@@ -124,7 +137,7 @@ const sourceFields = (
   ['text', source.text],
   ['read', source.read],
   ['class', chosenClass],
-  ['matching', matching.join(',')],
+  ['matching', JSON.stringify(matching)],
   ...source.classes.map((title): [string, string] => ['classes', title]),
 ]
 

@@ -32,7 +32,7 @@ export function SizePicker({ people, listed, groups, made, busy, onDraw }: SizeP
         if (result.ok) onDraw(result.sizes)
       }}
     >
-      <chakra.div w="170px">
+      <chakra.div w="200px">
         <Field label="Say how">
           {parts => (
             <Select {...parts} value={by} onChange={event => setBy(event.target.value as SizeWish['by'])}>
