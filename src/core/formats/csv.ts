@@ -14,7 +14,14 @@ export interface CsvTable {
  * is found out. Rows without any text are left out. Never throws: faults of form are reported beside the rows.
  */
 export function readCsv(text: string): CsvTable {
-  const result = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimitersToGuess: [',', ';', '\t'] })
+  const plain = text.replace(/^\uFEFF/, '')
+  // Empty rows would mislead the guess, and are needed for counting the others.
+  const { delimiter } = Papa.parse(plain, {
+    preview: 20,
+    skipEmptyLines: 'greedy',
+    delimitersToGuess: [',', ';', '\t'],
+  }).meta
+  const result = Papa.parse<string[]>(plain, { delimiter })
   const faults = result.errors
     .filter(error => error.type === 'Quotes')
     .map(error => ({ row: (error.row ?? 0) + 1, message: 'a quotation mark is opened and never closed' }))
