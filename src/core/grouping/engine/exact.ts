@@ -1,6 +1,6 @@
 import { lowerBound } from './bound'
-import type { Problem, Score } from './problem'
-import { innerCost, type SearchState, searchState, settle, stateScore } from './state'
+import { type Problem, type Score, scoreOf } from './problem'
+import { innerCost, personPlaces, type SearchState, searchState, settle, stateScore } from './state'
 import type { Units } from './units'
 
 /** What a search through all arrangements found. `complete` is false when the budget ran out before all were seen. */
@@ -58,6 +58,7 @@ class ExactSearch {
     const weight = (unit: number) =>
       (units.fixed[unit] === -1 ? 0 : 1e9) +
       (this.blocked[unit]?.size ?? 0) * 1e4 +
+      (this.state.covers.some(cover => (cover.unit[unit] ?? 0) > 0) ? 500 : 0) +
       (this.state.size[unit] ?? 0) * 1e3 +
       rowSum(this.state.pair, unit, count) / 1e3
     this.order = [...units.members.keys()].sort((one, other) => weight(other) - weight(one) || one - other)
@@ -130,6 +131,8 @@ class ExactSearch {
     const { count, pair, size } = this.state
     this.groupOf[unit] = sign === 1 ? group : -1
     this.size[group] = (this.size[group] ?? 0) + sign * (size[unit] ?? 0)
+    for (const cover of this.state.covers)
+      cover.group[group] = (cover.group[group] ?? 0) + sign * (cover.unit[unit] ?? 0)
     const [from, row] = [group * count, unit * count]
     for (let other = 0; other < count; other++)
       this.sums[from + other] = (this.sums[from + other] as number) + sign * (pair[row + other] as number)
@@ -158,12 +161,18 @@ class ExactSearch {
     let missing = 0
     for (const [group, { min }] of this.problem.groups.entries())
       missing += Math.max(0, min - (this.size[group] ?? 0))
-    return missing <= left
+    if (missing > left) return false
+    return this.state.covers.every(({ unit, group, least }) => {
+      let there = 0
+      for (let at = depth; at < this.order.length; at++) there += unit[this.order[at] ?? 0] ?? 0
+      let short = 0
+      for (const found of group) short += Math.max(0, least - found)
+      return short <= there
+    })
   }
 
   private finish(cost: number): void {
-    settle(this.state, this.groupOf)
-    const score = stateScore(this.state)
+    const score = scoreOf(this.problem, personPlaces(this.units, this.groupOf, this.problem.people))
     if (score.broken > 0 || score.cost >= this.best) return
     // The pairs and places were added up on the way; here the spreads come to them.
     if (cost > score.cost) throw new Error('The exact search lost count.')
