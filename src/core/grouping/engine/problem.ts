@@ -97,12 +97,13 @@ function brokenOf(problem: Problem, places: ArrayLike<number>): number {
   return broken
 }
 
-function costOf(problem: Problem, places: ArrayLike<number>): number {
+/** What an arrangement costs, whatever it breaks; people in groups that don't exist cost nothing. O(people^2). */
+export function costOf(problem: Problem, places: ArrayLike<number>): number {
   const { people, groups, pairCosts, spreads, placeCosts } = problem
   let cost = 0
   for (let a = 0; a < people; a++) {
     for (let b = a + 1; b < people; b++) if (places[a] === places[b]) cost += pairCosts[a * people + b] ?? 0
-    cost += placeCosts?.[(places[a] ?? 0) * people + a] ?? 0
+    if ((places[a] ?? -1) >= 0) cost += placeCosts?.[(places[a] ?? 0) * people + a] ?? 0
   }
   for (const { values, weight } of spreads) {
     const total = values.reduce((sum, value) => sum + value, 0)

@@ -1,0 +1,40 @@
+import type { Recorded } from '../live/events'
+import { fold } from '../live/evolve'
+import { type Stay, stays } from './attendance'
+
+/** Two people who were in one room at the same time, really connected, and for how long in milliseconds. */
+export interface Meeting {
+  /** Person ids, the lesser first. */
+  pair: [string, string]
+  ms: number
+}
+
+/**
+ * Who of the list met whom in one session, by who was really in a room with whom: not by the plan. People who typed a
+ * name that is not on the list are left out. O(stays^2 in a room).
+ */
+export function meetingsOf(log: readonly Recorded[], now: number): Meeting[] {
+  const { participants } = fold(log)
+  const byRoom = new Map<string, Stay[]>()
+  for (const stay of stays(log, now)) {
+    if (stay.roomId === null) continue
+    const others = byRoom.get(stay.roomId)
+    if (others) others.push(stay)
+    else byRoom.set(stay.roomId, [stay])
+  }
+  const together = new Map<string, Meeting>()
+  for (const inRoom of byRoom.values()) {
+    for (const [place, one] of inRoom.entries()) {
+      for (const other of inRoom.slice(place + 1)) {
+        const ms = Math.min(one.to, other.to) - Math.max(one.from, other.from)
+        const a = participants[one.participantId]?.personId
+        const b = participants[other.participantId]?.personId
+        if (ms <= 0 || !a || !b || a === b) continue
+        const pair: [string, string] = a < b ? [a, b] : [b, a]
+        const meeting = together.get(pair.join(' ')) ?? { pair, ms: 0 }
+        together.set(pair.join(' '), { pair, ms: meeting.ms + ms })
+      }
+    }
+  }
+  return [...together.values()]
+}
