@@ -2,6 +2,7 @@
 import { z } from 'zod'
 import { MOST_PROMPTS, MOST_STEPS, PROMPT_KINDS } from '~/core/boards/board'
 import { PERSON_FIELDS } from '~/core/formats/people-headers'
+import { MOST_RULES } from '~/core/grouping/rules'
 import { COLUMN_KINDS, MOST_COLUMNS } from '~/core/people/columns'
 
 const line = (what: string, most: number) =>
@@ -34,7 +35,8 @@ const newPassword = z
   .min(10, 'Use at least 10 characters.')
   .refine(text => new TextEncoder().encode(text).length <= 72, 'Use at most 72 characters.')
 
-const parsedJson = (text: string): unknown => {
+/** What a text says as JSON; undefined when it is none. */
+export const parsedJson = (text: string): unknown => {
   try {
     return JSON.parse(text)
   } catch {
@@ -98,9 +100,56 @@ export const groupForm = z.object({
   personIds: z.array(z.string().min(1).max(40)).max(500),
 })
 
+const personIds = (least: number, what: string) =>
+  z.array(z.string().min(1).max(40)).min(least, what).max(500)
+
+const ruleContents = [
+  z.object({ kind: z.literal('apart'), personIds: personIds(2, 'Choose at least two people.') }),
+  z.object({ kind: z.literal('together'), personIds: personIds(2, 'Choose at least two people.') }),
+  z.object({
+    kind: z.literal('placed'),
+    personIds: personIds(1, 'Choose at least one person.'),
+    groupName: line('the name of the group', 60),
+  }),
+  z.object({ kind: z.literal('lead-in-each') }),
+  z
+    .object({
+      kind: z.literal('sizes'),
+      least: count(2, 500, 'people'),
+      most: count(2, 500, 'people'),
+    })
+    .refine(sizes => sizes.least <= sizes.most, {
+      path: ['most'],
+      message: 'The largest size is below the smallest.',
+    }),
+] as const
+
+const reason = z.string().trim().max(300, 'Use at most 300 characters.')
+
+/** A rule as the page sends it, without its id. */
+export const ruleForm = z.object({ reason }).and(z.discriminatedUnion('kind', ruleContents))
+
+/** A rule as it is kept. */
+export const keptRule = z
+  .object({ id: z.string().min(1).max(40), reason })
+  .and(z.discriminatedUnion('kind', ruleContents))
+
+const strength = z.union([z.literal(1), z.literal(2), z.literal(3)])
+const columnAim = { column: z.string().max(200), strength }
+
+export const aimForm = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('fresh'), strength }),
+  z.object({ kind: z.literal('keep'), strength }),
+  z.object({ kind: z.literal('mixed'), ...columnAim }),
+  z.object({ kind: z.literal('matched'), ...columnAim }),
+])
+
 export const groupingForm = z.object({
   name: line('a name for the grouping', 80),
   groups: z.array(groupForm).min(1, 'Make at least one group.').max(250, 'At most 250 groups.'),
+  aims: z.array(aimForm).max(40).optional().default([]),
+  offRuleIds: z.array(z.string().max(40)).max(MOST_RULES).optional().default([]),
+  heldIds: z.array(z.string().max(40)).max(500).optional().default([]),
   /** The version the changes start from; null for a new grouping. */
   version: z.number().int().nullable(),
 })
@@ -161,6 +210,7 @@ export const takePlaceForm = z
 
 export type BoardForm = z.infer<typeof boardForm>
 export type SessionForm = z.infer<typeof sessionForm>
-export type GroupingForm = z.infer<typeof groupingForm>
+export type GroupingForm = z.input<typeof groupingForm>
+export type RuleForm = z.infer<typeof ruleForm>
 export type PersonForm = z.infer<typeof personForm>
 export type ColumnForm = z.infer<typeof columnForm>

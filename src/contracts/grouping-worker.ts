@@ -1,20 +1,106 @@
 import { z } from 'zod'
+import { COLUMN_KINDS } from '~/core/people/columns'
+import { aimForm, keptRule } from './forms'
 
-/** What the page asks the grouping worker. */
-export const drawRequest = z.object({
-  id: z.number().int(),
+/** A fair draw: every grouping of these sizes equally likely, but never the one before. */
+const drawTask = z.object({
+  kind: z.literal('draw'),
   personIds: z.array(z.string()),
   sizes: z.array(z.number().int().min(1)),
   seed: z.number().int(),
   previous: z.array(z.array(z.string())).optional(),
 })
 
-export const drawReply = z.object({
-  id: z.number().int(),
-  groups: z.array(z.array(z.string())),
-  /** Null when there was nothing to differ from, false when no other grouping exists. */
-  differs: z.boolean().nullable(),
+const pairPast = z.object({
+  times: z.number(),
+  minutes: z.number(),
+  lastAt: z.number(),
+  lastTitle: z.string(),
+  weight: z.number().int(),
 })
 
-export type DrawRequest = z.infer<typeof drawRequest>
-export type DrawReply = z.infer<typeof drawReply>
+export const questionSchema = z.object({
+  people: z.array(
+    z.object({ id: z.string(), trainedToLead: z.boolean(), columns: z.record(z.string(), z.string()) }),
+  ),
+  groups: z.array(z.object({ name: z.string(), size: z.number().int().min(0) })),
+  rules: z.array(keptRule),
+  aims: z.array(aimForm),
+  columns: z.array(z.object({ name: z.string(), kind: z.enum(COLUMN_KINDS) })),
+  history: z.map(z.string(), pairPast),
+  now: z.map(z.string(), z.number().int()),
+  held: z.set(z.string()),
+})
+
+/** Better and better groupings by rules and aims; why rules contradict each other, when they do. */
+const arrangeTask = z.object({
+  kind: z.literal('arrange'),
+  question: questionSchema,
+  seed: z.number().int(),
+  steps: z.number().int().min(1),
+  before: z.array(z.array(z.string())).optional(),
+})
+
+/** What groups as they stand cost, and what random ones would. */
+const judgeTask = z.object({
+  kind: z.literal('judge'),
+  question: questionSchema,
+  groups: z.array(z.array(z.string())),
+})
+
+const id = z.object({ id: z.number().int() })
+/** What the page asks the grouping worker. */
+export const workerRequest = id.and(z.discriminatedUnion('kind', [drawTask, arrangeTask, judgeTask]))
+
+const pair = z.tuple([z.string(), z.string()])
+export const workerReply = id.and(
+  z.discriminatedUnion('kind', [
+    z.object({
+      kind: z.literal('drawn'),
+      groups: z.array(z.array(z.string())),
+      /** Null when there was nothing to differ from, false when no other grouping exists. */
+      differs: z.boolean().nullable(),
+    }),
+    z.object({
+      kind: z.literal('step'),
+      groups: z.array(z.array(z.string())),
+      broken: z.number(),
+      cost: z.number(),
+      bound: z.number(),
+      proved: z.boolean(),
+      steps: z.number(),
+      done: z.boolean(),
+    }),
+    z.object({
+      kind: z.literal('contradiction'),
+      contradiction: z
+        .object({
+          apart: z.array(pair),
+          together: z.array(pair),
+          placed: z.array(z.object({ personId: z.string(), groupName: z.string() })),
+          leads: z.boolean(),
+          sizes: z.array(z.number()),
+        })
+        .nullable(),
+    }),
+    z.object({
+      kind: z.literal('judged'),
+      cost: z.number(),
+      aims: z.array(z.object({ aim: aimForm, cost: z.number() })),
+      bound: z.number(),
+      /** What 1,000 random groupings of these sizes cost, sorted. */
+      random: z.array(z.number()),
+    }),
+  ]),
+)
+
+type Task = z.input<typeof drawTask> | z.input<typeof arrangeTask> | z.input<typeof judgeTask>
+export type WorkerTask = Task
+export type WorkerRequest = Task & { id: number }
+export type WorkerReply = z.infer<typeof workerReply>
+/** A reply without its number. */
+export type WorkerAnswer = WorkerReply extends infer Reply
+  ? Reply extends unknown
+    ? Omit<Reply, 'id'>
+    : never
+  : never

@@ -2,16 +2,21 @@
 import { eq } from 'drizzle-orm'
 import { writeCsv } from '~/core/formats/csv'
 import { peopleTable } from '~/core/formats/people-export'
+import { arrange } from '~/core/grouping/arrange'
 import { drawGrouping } from '~/core/grouping/grouping'
+import { pairHistory } from '~/core/grouping/history'
+import type { Aim } from '~/core/grouping/rules'
 import { evenSizes } from '~/core/grouping/sizes'
 import { dateFields } from '~/core/schedule/session-time'
 import { type Account, createAccount, hasAccounts } from '~/server/auth/accounts.server'
 import { createBoard } from '~/server/boards/boards.server'
 import { getCohort } from '~/server/cohorts/cohorts.server'
 import { importPeople } from '~/server/cohorts/imports.server'
+import { addRule } from '~/server/cohorts/rules.server'
 import type { Database } from '~/server/db/database.server'
 import { cohorts, sessions } from '~/server/db/schema.server'
 import { createGrouping } from '~/server/groupings/groupings.server'
+import { pastSessions } from '~/server/groupings/history.server'
 import { createSession, markReviewed } from '~/server/sessions/sessions.server'
 import { newId } from '~/server/tokens.server'
 import { recordSession } from './record-session.server'
@@ -61,7 +66,8 @@ export async function loadDemo(db: Database, now = Date.now()): Promise<void> {
     boardId: stationBoard,
   })
   await recordSession(db, { sessionId: mapEvening, account: marit, startsAt: ended, seed: 40 })
-  const tonight = await madeGrouping(db, marit, evenings, 'Six stations', 7, 6)
+  await addRules(db, evenings)
+  const tonight = await arrangedGrouping(db, marit, evenings, 'Six stations')
   await madeSession(db, {
     title: TONIGHT,
     startsAt: seven(now),
@@ -124,16 +130,69 @@ async function madeGrouping(
   const cohort = await getCohort(db, cohortId)
   const personIds = cohort.people.map(person => person.id)
   const drawn = drawGrouping({ personIds, sizes: evenSizes(personIds.length, groups), seed })
-  const form = {
+  return keptGrouping(db, account, cohortId, { name, groups: drawn.groups, aims: [] })
+}
+
+/** Rules that any class has, with reasons nobody in it should read. */
+async function addRules(db: Database, cohortId: string): Promise<void> {
+  const { people } = await getCohort(db, cohortId)
+  const ids = (...names: string[]) =>
+    names.map(name => people.find(each => each.firstName === name)?.id ?? '')
+  for (const rule of [
+    {
+      kind: 'apart' as const,
+      personIds: ids('Bram', 'Odalys'),
+      reason: 'Fell out over the sluice gate last autumn.',
+    },
+    {
+      kind: 'together' as const,
+      personIds: ids('Thuy', 'Ulla'),
+      reason: 'Ulla reads the sheets out to Thuy.',
+    },
+    { kind: 'lead-in-each' as const, reason: '' },
+  ]) {
+    const added = await addRule(db, cohortId, rule)
+    if (!added.ok) throw new Error(`The demo rule could not be kept: ${added.problem.code}`)
+  }
+}
+
+/** Groups as the engine makes them: by the cohort's rules, of people who have met least, experience mixed. */
+async function arrangedGrouping(
+  db: Database,
+  account: Account,
+  cohortId: string,
+  name: string,
+): Promise<string> {
+  const { people, rules, columns } = await getCohort(db, cohortId)
+  const aims: Aim[] = [
+    { kind: 'fresh', strength: 3 },
+    { kind: 'mixed', column: 'experience (years)', strength: 1 },
+  ]
+  const groups = STATIONS.map(({ station }) => ({ name: station, size: people.length / STATIONS.length }))
+  const history = pairHistory(await pastSessions(db, cohortId))
+  const question = { people, groups, rules, aims, columns, history, now: new Map(), held: new Set<string>() }
+  const search = arrange(question, { seed: 7, steps: 200_000 })
+  for (let next = search.next(); ; next = search.next()) {
+    if (next.done) return keptGrouping(db, account, cohortId, { name, groups: next.value.groups, aims })
+  }
+}
+
+async function keptGrouping(
+  db: Database,
+  account: Account,
+  cohortId: string,
+  { name, groups, aims }: { name: string; groups: string[][]; aims: Aim[] },
+): Promise<string> {
+  const made = await createGrouping(db, account, cohortId, {
     name,
     version: null,
-    groups: drawn.groups.map((ids, place) => ({
+    aims,
+    groups: groups.map((personIds, place) => ({
       id: newId(),
       name: STATIONS[place]?.station ?? `Team ${place + 1}`,
-      personIds: ids,
+      personIds,
     })),
-  }
-  const made = await createGrouping(db, account, cohortId, form)
+  })
   if (!made.ok) throw new Error(`The demo grouping could not be made: ${made.problem.code}`)
   return made.value
 }

@@ -1,6 +1,15 @@
 import { parseWithZod } from '@conform-to/zod/v4'
 import { data } from 'react-router'
-import { cohortForm, columnForm, personForm, presenceDay, removedColumn } from '~/contracts/forms'
+import {
+  cohortForm,
+  columnForm,
+  keptRule,
+  parsedJson,
+  personForm,
+  presenceDay,
+  removedColumn,
+  ruleForm,
+} from '~/contracts/forms'
 import {
   addPerson,
   changePerson,
@@ -14,6 +23,7 @@ import {
 import { addColumn, changeColumn, removeColumn, restoreColumn } from '~/server/cohorts/columns.server'
 import { listImports } from '~/server/cohorts/imports.server'
 import { presenceFromSession, runningSessions, setPresence } from '~/server/cohorts/presence.server'
+import { addRule, removeRule, restoreRule, ruleProblemText } from '~/server/cohorts/rules.server'
 import { listGroupings } from '~/server/groupings/groupings.server'
 import { servicesContext } from '~/server/services.server'
 import { CohortPage } from '../features/cohorts/cohort-page'
@@ -104,6 +114,20 @@ export async function action({ request, params, context }: Route.ActionArgs) {
           ? presenceFromSession(db, hub, cohortId, String(sessionId), day.data)
           : setPresence(db, cohortId, { day: day.data, personIds }),
       )
+      return null
+    }
+    case 'add-rule': {
+      const rule = ruleForm.safeParse(parsedJson(String(fields.get('rule'))))
+      if (!rule.success) return { ruleProblem: rule.error.issues[0]?.message ?? 'This is no rule.' }
+      const added = await answering(addRule(db, cohortId, rule.data))
+      return { ruleProblem: added.ok ? null : ruleProblemText(added.problem) }
+    }
+    case 'remove-rule':
+      return { removedRule: await answering(removeRule(db, cohortId, String(fields.get('ruleId')))) }
+    case 'restore-rule': {
+      const rule = keptRule.safeParse(parsedJson(String(fields.get('rule'))))
+      if (!rule.success) throw data('This page does not know what to do with that.', { status: 400 })
+      await answering(restoreRule(db, cohortId, rule.data))
       return null
     }
     default:

@@ -1,6 +1,7 @@
 import { redirect } from 'react-router'
 import { getCohort } from '~/server/cohorts/cohorts.server'
 import { createGrouping } from '~/server/groupings/groupings.server'
+import { pastSessions } from '~/server/groupings/history.server'
 import { accountContext, servicesContext } from '~/server/services.server'
 import { GroupingPage } from '../features/groupings/grouping-page'
 import type { Route } from './+types/grouping-new'
@@ -10,7 +11,9 @@ import { answering } from './helpers.server'
 export const meta: Route.MetaFunction = () => [{ title: 'Make groups · Round Table' }]
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  return { cohort: await answering(getCohort(context.get(servicesContext).db, params.cohortId)) }
+  const { db } = context.get(servicesContext)
+  const cohort = await answering(getCohort(db, params.cohortId))
+  return { cohort, past: await pastSessions(db, params.cohortId) }
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
@@ -23,5 +26,5 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 export default function NewGrouping({ loaderData }: Route.ComponentProps) {
-  return <GroupingPage cohort={loaderData.cohort} kept={null} />
+  return <GroupingPage {...loaderData} kept={null} />
 }

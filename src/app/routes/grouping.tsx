@@ -1,5 +1,6 @@
 import { getCohort } from '~/server/cohorts/cohorts.server'
 import { getGrouping, saveGrouping } from '~/server/groupings/groupings.server'
+import { pastSessions } from '~/server/groupings/history.server'
 import { accountContext, servicesContext } from '~/server/services.server'
 import { GroupingPage } from '../features/groupings/grouping-page'
 import type { Route } from './+types/grouping'
@@ -12,8 +13,17 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { db } = context.get(servicesContext)
-  const { id, name, groups, version, cohortId } = await answering(getGrouping(db, params.groupingId))
-  return { kept: { id, name, groups, version }, cohort: await answering(getCohort(db, cohortId)) }
+  const {
+    cohortId,
+    savedBy: _by,
+    savedAt: _at,
+    ...kept
+  } = await answering(getGrouping(db, params.groupingId))
+  return {
+    kept,
+    cohort: await answering(getCohort(db, cohortId)),
+    past: await pastSessions(db, cohortId),
+  }
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
@@ -27,5 +37,5 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 export default function GroupingRoute({ loaderData }: Route.ComponentProps) {
-  return <GroupingPage key={loaderData.kept.id} cohort={loaderData.cohort} kept={loaderData.kept} />
+  return <GroupingPage key={loaderData.kept.id} {...loaderData} />
 }

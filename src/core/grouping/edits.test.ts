@@ -51,3 +51,13 @@ test('undo and redo walk back and forth, and a new edit cuts off what was undone
   expect(history.future).toEqual([])
   expect(editHistory(history, { type: 'redo' })).toBe(history)
 })
+
+test('a better answer takes the place of the one it improves, and never of what was done since', () => {
+  const found: Arrangement = { ...start, unplacedIds: [] }
+  const better: Arrangement = { ...start, groups: [] }
+  const searched = editHistory(startHistory(start), { type: 'replace', arrangement: found })
+  const improved = editHistory(searched, { type: 'improve', from: found, arrangement: better })
+  expect(improved).toEqual({ past: [start], present: better, future: [] })
+  const edited = editHistory(searched, { type: 'rename', groupId: 'g1', name: 'Mine' })
+  expect(editHistory(edited, { type: 'improve', from: found, arrangement: better })).toBe(edited)
+})

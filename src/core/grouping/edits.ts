@@ -15,7 +15,12 @@ export interface EditHistory {
   future: Arrangement[]
 }
 
-export type HistoryAction = Edit | { type: 'undo' } | { type: 'redo' }
+export type HistoryAction =
+  | Edit
+  | { type: 'undo' }
+  | { type: 'redo' }
+  /** A better answer of the search that gave `from`: no step of its own, and dropped when anything was done since. */
+  | { type: 'improve'; from: Arrangement; arrangement: Arrangement }
 
 export const startHistory = (present: Arrangement): EditHistory => ({ past: [], present, future: [] })
 
@@ -30,6 +35,9 @@ export function editHistory(history: EditHistory, action: HistoryAction): EditHi
     const [present, ...future] = history.future
     if (!present) return history
     return { past: [...history.past, history.present], present, future }
+  }
+  if (action.type === 'improve') {
+    return history.present === action.from ? { ...history, present: action.arrangement } : history
   }
   const present = applyEdit(history.present, action)
   if (present === history.present) return history

@@ -1,5 +1,6 @@
 import { and, asc, count, eq, inArray, isNotNull, isNull, max } from 'drizzle-orm'
 import type { PersonForm } from '~/contracts/forms'
+import type { Rule } from '~/core/grouping/rules'
 import { type Column, columnsOf, columnValue } from '~/core/people/columns'
 import type { Presence } from '~/core/people/presence'
 import { fullName, plainName, shownNames } from '~/core/people/shown-name'
@@ -32,6 +33,7 @@ export interface Cohort {
   name: string
   columns: Column[]
   presence: Presence | null
+  rules: Rule[]
   people: ListedPerson[]
 }
 
@@ -58,8 +60,8 @@ export async function getCohort(db: Database, cohortId: string): Promise<Cohort>
     const shownName = shown.get(id) ?? firstName
     return { id, firstName, familyName, shownAs, shownName, email, trainedToLead, columns }
   })
-  const { id, name, presence } = cohort
-  return { id, name, presence, columns: columnsOf(cohort.columns, rows), people: listed }
+  const { id, name, presence, rules } = cohort
+  return { id, name, presence, rules, columns: columnsOf(cohort.columns, rows), people: listed }
 }
 
 export async function createCohort(db: Database, name: string): Promise<string> {

@@ -16,6 +16,7 @@ import {
 import type { Board, Prompt } from '~/core/boards/board'
 import type { ImportedPerson } from '~/core/formats/people-import'
 import type { Group } from '~/core/grouping/grouping'
+import type { Aim, Rule } from '~/core/grouping/rules'
 import type { LiveEvent } from '~/core/live/events'
 import type { Column } from '~/core/people/columns'
 import type { Presence } from '~/core/people/presence'
@@ -54,6 +55,8 @@ export const cohorts = pgTable('cohorts', {
   columns: jsonb('columns').$type<Column[]>().notNull().default([]),
   /** Who was ticked as present on one day, the latest on which anybody was. */
   presence: jsonb('presence').$type<Presence>(),
+  /** What groupings of this cohort must keep, unless a grouping switches a rule off. */
+  rules: jsonb('rules').$type<Rule[]>().notNull().default([]),
   createdAt: moment('created_at').notNull().defaultNow(),
 })
 
@@ -102,6 +105,10 @@ export const groupings = pgTable('groupings', {
     .references(() => cohorts.id, { onDelete: 'cascade' }),
   name: text('name').notNull(),
   groups: jsonb('groups').$type<Group[]>().notNull(),
+  aims: jsonb('aims').$type<Aim[]>().notNull().default([]),
+  /** Rules of the cohort that this grouping does not keep, and people who stay where they are when it is made again. */
+  offRuleIds: jsonb('off_rule_ids').$type<string[]>().notNull().default([]),
+  heldIds: jsonb('held_ids').$type<string[]>().notNull().default([]),
   /** Counts saves; a save that does not start from the latest one is refused. */
   version: integer('version').notNull().default(1),
   savedBy: text('saved_by').notNull(),

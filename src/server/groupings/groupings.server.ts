@@ -1,6 +1,7 @@
 import { and, desc, eq, inArray } from 'drizzle-orm'
 import type { GroupingForm } from '~/contracts/forms'
 import type { Group } from '~/core/grouping/grouping'
+import type { Aim } from '~/core/grouping/rules'
 import type { Account } from '../auth/accounts.server'
 import type { Database } from '../db/database.server'
 import { cohorts, groupings, people } from '../db/schema.server'
@@ -13,6 +14,9 @@ export interface Grouping {
   cohortId: string
   name: string
   groups: Group[]
+  aims: Aim[]
+  offRuleIds: string[]
+  heldIds: string[]
   version: number
   savedBy: string
   savedAt: Date
@@ -67,8 +71,7 @@ export async function createGrouping(
   const problem = await problemOf(db, cohortId, form.groups)
   if (problem) return refused(problem)
   const id = newId()
-  const { name, groups } = form
-  await db.insert(groupings).values({ id, cohortId, name, groups, savedBy: account.displayName })
+  await db.insert(groupings).values({ ...contentOf(form), id, cohortId, savedBy: account.displayName })
   return done(id)
 }
 
@@ -98,8 +101,7 @@ export async function saveGrouping(
     await transaction
       .update(groupings)
       .set({
-        name: form.name,
-        groups: form.groups,
+        ...contentOf(form),
         version,
         savedBy: account.displayName,
         savedAt: new Date(),
@@ -108,6 +110,14 @@ export async function saveGrouping(
     return done(version)
   })
 }
+
+const contentOf = ({ name, groups, aims = [], offRuleIds = [], heldIds = [] }: GroupingForm) => ({
+  name,
+  groups,
+  aims,
+  offRuleIds,
+  heldIds,
+})
 
 /** A group may be empty while one works on it; what must hold is that everybody stands in one place. */
 async function problemOf(db: Database, cohortId: string, groups: Group[]): Promise<GroupingProblem | null> {

@@ -1,10 +1,14 @@
 import { chakra, Menu, Portal } from '@chakra-ui/react'
 import { useDraggable } from '@dnd-kit/core'
+import { Lock } from 'lucide-react'
 import type { GroupedPerson } from './grouped-person'
 
 interface PersonChipProps {
   person: GroupedPerson
   absent: boolean
+  /** Stays here when groups are made again. */
+  held: boolean
+  onHold: (hold: boolean) => void
   /** The group the person stands in; null for none. */
   here: string | null
   places: { id: string; name: string }[]
@@ -12,7 +16,7 @@ interface PersonChipProps {
 }
 
 /** A person who can be dragged, or moved through the menu that opens on click, Enter or Space. */
-export function PersonChip({ person, absent, here, places, onMove }: PersonChipProps) {
+export function PersonChip({ person, absent, held, onHold, here, places, onMove }: PersonChipProps) {
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: person.id })
   // Dragging listens before the menu does: the menu keeps a press to itself, and dragging would never begin.
   return (
@@ -26,7 +30,10 @@ export function PersonChip({ person, absent, here, places, onMove }: PersonChipP
         id={`person-${person.id}`}
         lazyMount
         unmountOnExit
-        onSelect={({ value }) => onMove(value === 'none' ? null : value)}
+        onSelect={({ value }) => {
+          if (value === 'hold') onHold(!held)
+          else onMove(value === 'none' ? null : value)
+        }}
       >
         <Menu.Trigger asChild>
           <chakra.button
@@ -44,6 +51,7 @@ export function PersonChip({ person, absent, here, places, onMove }: PersonChipP
             _hover={{ borderColor: 'edge' }}
           >
             {person.shownName}
+            {held && <Lock size={13} aria-label="held" style={{ display: 'inline', marginLeft: '6px' }} />}
             {[person.trainedToLead && 'lead', absent && here !== null && 'not here today']
               .filter(word => word !== false)
               .map(word => (
@@ -68,6 +76,11 @@ export function PersonChip({ person, absent, here, places, onMove }: PersonChipP
                   ))}
                 {here !== null && <Menu.Item value="none">In no group</Menu.Item>}
               </Menu.ItemGroup>
+              {here !== null && (
+                <Menu.Item value="hold">
+                  {held ? `Let go of ${person.shownName}` : `Hold ${person.shownName} here`}
+                </Menu.Item>
+              )}
             </Menu.Content>
           </Menu.Positioner>
         </Portal>

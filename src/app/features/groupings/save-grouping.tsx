@@ -2,6 +2,7 @@ import { Box, chakra, Flex } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useFetcher, useSearchParams } from 'react-router'
 import type { Group } from '~/core/grouping/grouping'
+import type { Aim } from '~/core/grouping/rules'
 import { Button, ButtonLink } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import { Message } from '../../ui/layout'
@@ -13,11 +14,13 @@ interface SaveGroupingProps {
   cohortId: string
   kept: { id: string; name: string; version: number } | null
   groups: Group[]
+  /** What the groups were made by. */
+  asked: { aims: Aim[]; offRuleIds: string[]; heldIds: string[] }
   people: Map<string, GroupedPerson>
 }
 
 /** Name and save; a kept grouping can also be saved as another one, and used for a session. */
-export function SaveGrouping({ cohortId, kept, groups, people }: SaveGroupingProps) {
+export function SaveGrouping({ cohortId, kept, groups, asked, people }: SaveGroupingProps) {
   const fetcher = useFetcher<SaveResult>()
   const [search] = useSearchParams()
   const [name, setName] = useState(kept?.name ?? '')
@@ -26,7 +29,7 @@ export function SaveGrouping({ cohortId, kept, groups, people }: SaveGroupingPro
   const save = (asNew: boolean) => {
     const version = asNew || !kept ? null : result?.ok ? Math.max(result.version, kept.version) : kept.version
     const action = asNew || !kept ? `/cohorts/${cohortId}/groupings/new` : undefined
-    fetcher.submit(JSON.stringify({ name, groups, version }), {
+    fetcher.submit(JSON.stringify({ name, groups, ...asked, version }), {
       method: 'post',
       action,
       encType: 'application/json',

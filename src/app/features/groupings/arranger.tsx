@@ -1,0 +1,213 @@
+import { Box, chakra, Flex, Grid } from '@chakra-ui/react'
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  DragOverlay,
+  type DragStartEvent,
+  PointerSensor,
+  pointerWithin,
+  useDroppable,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core'
+import { type ReactNode, useState } from 'react'
+import type { HistoryAction } from '~/core/grouping/edits'
+import type { Arrangement, Group } from '~/core/grouping/grouping'
+import { Button } from '../../ui/button'
+import { Field, Input } from '../../ui/fields'
+import { RoomMark } from '../../ui/room-mark'
+import type { GroupedPerson } from './grouped-person'
+import { PersonChip } from './person-chip'
+
+/** Where somebody in no group is dropped. */
+const UNPLACED = 'unplaced'
+
+/** What moving somebody would do to a group, in a few words; nothing to say is an empty list. */
+export type MoveEffect = (personId: string, groupId: string) => string[]
+
+interface ArrangerProps {
+  people: Map<string, GroupedPerson>
+  /** Who is not here today; empty when groups are made of the whole list. */
+  absent: ReadonlySet<string>
+  /** Who stays when groups are made again. */
+  held: ReadonlySet<string>
+  onHold: (personIds: string[], hold: boolean) => void
+  effect: MoveEffect
+  arrangement: Arrangement
+  onAct: (action: HistoryAction) => void
+}
+
+/** Groups side by side: drag somebody, or choose their name and pick where they go. */
+export function Arranger({ people, absent, held, onHold, effect, arrangement, onAct }: ArrangerProps) {
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
+  const [dragged, setDragged] = useState<string | null>(null)
+  const move = (personId: string, groupId: string | null) =>
+    onAct({ type: 'move', personIds: [personId], groupId })
+  const places = arrangement.groups.map(({ id, name }) => ({ id, name }))
+  const chips = (ids: string[], here: string | null) =>
+    ids.flatMap(id => {
+      const person = people.get(id)
+      return person
+        ? [
+            <PersonChip
+              key={id}
+              person={person}
+              absent={absent.has(id)}
+              held={held.has(id)}
+              onHold={hold => onHold([id], hold)}
+              here={here}
+              places={places}
+              onMove={to => move(id, to)}
+            />,
+          ]
+        : []
+    })
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    setDragged(null)
+    if (over) move(String(active.id), over.id === UNPLACED ? null : String(over.id))
+  }
+  return (
+    <DndContext
+      id="arranger"
+      sensors={sensors}
+      collisionDetection={arguments_ => {
+        const under = pointerWithin(arguments_)
+        return under.length > 0 ? under : closestCenter(arguments_)
+      }}
+      onDragStart={({ active }: DragStartEvent) => setDragged(String(active.id))}
+      onDragEnd={onDragEnd}
+      onDragCancel={() => setDragged(null)}
+    >
+      {arrangement.unplacedIds.length > 0 && (
+        <DropPlace id={UNPLACED} label="In no group">
+          {[
+            { title: 'In no group', ids: arrangement.unplacedIds.filter(id => !absent.has(id)) },
+            { title: 'Not here today', ids: arrangement.unplacedIds.filter(id => absent.has(id)) },
+          ]
+            .filter(({ ids }) => ids.length > 0)
+            .map(({ title, ids }) => (
+              <Box key={title} _notFirst={{ mt: '10px' }}>
+                <chakra.h2 fontSize="m" mb="8px">
+                  {title} <chakra.span color="quiet">{ids.length}</chakra.span>
+                </chakra.h2>
+                <Flex as="ul" listStyleType="none" wrap="wrap" gap="6px">
+                  {chips(ids, null)}
+                </Flex>
+              </Box>
+            ))}
+        </DropPlace>
+      )}
+      <Grid templateColumns="repeat(auto-fill, minmax(210px, 1fr))" gap="12px" mt="12px" mb="24px">
+        {arrangement.groups.map((group, place) => {
+          const allHeld = group.personIds.length > 0 && group.personIds.every(id => held.has(id))
+          return (
+            <DropPlace key={group.id} id={group.id} label={group.name}>
+              <Flex align="center" gap="8px" mb="8px">
+                <RoomMark place={place} />
+                <GroupName
+                  key={group.name}
+                  group={group}
+                  onRename={name => onAct({ type: 'rename', groupId: group.id, name })}
+                />
+                <chakra.span fontWeight="650" fontVariantNumeric="tabular-nums" title="People in this group">
+                  {group.personIds.length}
+                </chakra.span>
+              </Flex>
+              <Flex as="ul" listStyleType="none" direction="column" gap="4px" minH="40px">
+                {chips(group.personIds, group.id)}
+              </Flex>
+              {dragged && !group.personIds.includes(dragged) && <Effects words={effect(dragged, group.id)} />}
+              {!dragged && group.personIds.length > 0 && (
+                <Button
+                  size="small"
+                  kind="bare"
+                  aria-pressed={allHeld}
+                  onClick={() => onHold(group.personIds, !allHeld)}
+                >
+                  {allHeld ? `Let go of ${group.name}` : `Hold ${group.name}`}
+                </Button>
+              )}
+            </DropPlace>
+          )
+        })}
+      </Grid>
+      <DragOverlay dropAnimation={null}>
+        {dragged && (
+          <Box
+            bg="panel"
+            borderWidth="2px"
+            borderColor="live"
+            borderRadius="6px"
+            px="10px"
+            py="5px"
+            fontWeight="600"
+          >
+            {people.get(dragged)?.shownName}
+          </Box>
+        )}
+      </DragOverlay>
+    </DndContext>
+  )
+}
+
+/** What dropping here would do, while somebody is dragged. */
+function Effects({ words }: { words: string[] }) {
+  return (
+    <chakra.ul listStyleType="none" fontSize="s" mt="6px">
+      {words.length === 0 && <chakra.li color="quiet">nothing against it</chakra.li>}
+      {words.map(each => (
+        <chakra.li key={each} color="ask" fontWeight="600">
+          {each}
+        </chakra.li>
+      ))}
+    </chakra.ul>
+  )
+}
+
+function DropPlace({ id, label, children }: { id: string; label: string; children: ReactNode }) {
+  const { setNodeRef, isOver } = useDroppable({ id })
+  return (
+    <chakra.section
+      ref={setNodeRef}
+      aria-label={label}
+      bg="panel"
+      borderWidth="1px"
+      borderColor={isOver ? 'live' : 'line'}
+      outline={isOver ? '2px solid var(--live)' : undefined}
+      borderRadius="8px"
+      p="10px"
+    >
+      {children}
+    </chakra.section>
+  )
+}
+
+function GroupName({ group, onRename }: { group: Group; onRename: (name: string) => void }) {
+  const keep = (typed: string) => {
+    const name = typed.trim()
+    if (name && name !== group.name) onRename(name)
+  }
+  return (
+    <Box flex="1" minW="0">
+      <Field label={`Name of ${group.name}`} hideLabel>
+        {parts => (
+          <Input
+            {...parts}
+            defaultValue={group.name}
+            maxLength={60}
+            fontWeight="650"
+            px="6px"
+            py="2px"
+            minH="30px"
+            borderColor="transparent"
+            bg="transparent"
+            _hover={{ borderColor: 'edge' }}
+            onBlur={event => keep(event.target.value)}
+            onKeyDown={event => event.key === 'Enter' && event.currentTarget.blur()}
+          />
+        )}
+      </Field>
+    </Box>
+  )
+}

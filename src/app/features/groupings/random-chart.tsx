@@ -1,0 +1,64 @@
+import { chakra } from '@chakra-ui/react'
+import { BarController, BarElement, CategoryScale, Chart, LinearScale } from 'chart.js'
+import { useEffect, useState } from 'react'
+import { Bar } from 'react-chartjs-2'
+
+Chart.register(BarController, BarElement, CategoryScale, LinearScale)
+
+const BARS = 24
+
+/** How many of 1,000 random groupings cost how much, and where these groups stand among them. */
+export default function RandomChart({ cost, random }: { cost: number; random: number[] }) {
+  const colours = useColours()
+  const [least, most] = [Math.min(cost, random[0] ?? 0), Math.max(cost, random.at(-1) ?? 0)]
+  const width = Math.max(1, (most - least) / BARS)
+  const barOf = (value: number) => Math.min(BARS - 1, Math.floor((value - least) / width))
+  const counts = Array<number>(BARS).fill(0)
+  for (const value of random) counts[barOf(value)] = (counts[barOf(value)] ?? 0) + 1
+  const here = barOf(cost)
+  const tallest = Math.max(...counts)
+  return (
+    <chakra.figure m="0" mt="6px">
+      <chakra.div
+        h="90px"
+        role="img"
+        aria-label="Costs of 1,000 random groupings, with these groups among them"
+      >
+        <Bar
+          data={{
+            labels: counts.map(() => ''),
+            datasets: [
+              { data: counts, backgroundColor: colours.line, barPercentage: 1, categoryPercentage: 0.9 },
+              {
+                data: counts.map((_, bar) => (bar === here ? tallest : 0)),
+                backgroundColor: colours.live,
+                barPercentage: 1,
+                categoryPercentage: 0.9,
+              },
+            ],
+          }}
+          options={{
+            animation: false,
+            maintainAspectRatio: false,
+            events: [],
+            scales: { x: { display: false, stacked: true }, y: { display: false, beginAtZero: true } },
+          }}
+        />
+      </chakra.div>
+      <chakra.figcaption color="quiet" fontSize="s">
+        cheaper to the left; grey: 1,000 random groupings, green: these groups
+      </chakra.figcaption>
+    </chakra.figure>
+  )
+}
+
+/** The theme's colours as the chart needs them: it draws without style sheets. */
+function useColours(): { line: string; live: string } {
+  const [colours, setColours] = useState({ line: '#8a8a80', live: '#0b6856' })
+  useEffect(() => {
+    const style = getComputedStyle(document.documentElement)
+    const read = (name: string, fallback: string) => style.getPropertyValue(name).trim() || fallback
+    setColours({ line: read('--edge', '#8a8a80'), live: read('--live', '#0b6856') })
+  }, [])
+  return colours
+}

@@ -1,0 +1,84 @@
+import type { Contradiction } from '~/core/grouping/arrange'
+import type { Aim, AimContent, Rule } from '~/core/grouping/rules'
+
+type Name = (personId: string) => string
+
+/** `Ana, Bo and Chi` */
+export const listed = (words: readonly string[]): string =>
+  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
+
+export function ruleText(rule: Rule, name: Name): string {
+  switch (rule.kind) {
+    case 'apart':
+      return `${listed(rule.personIds.map(name))} apart`
+    case 'together':
+      return `${listed(rule.personIds.map(name))} together`
+    case 'placed':
+      return `${listed(rule.personIds.map(name))} in ${rule.groupName}`
+    case 'lead-in-each':
+      return 'A trained lead in every group'
+    case 'sizes':
+      return `${rule.least} to ${rule.most} people in every group`
+  }
+}
+
+export const aimText = (aim: AimContent): string => {
+  switch (aim.kind) {
+    case 'fresh':
+      return 'Fresh pairs'
+    case 'keep':
+      return 'Keep people where they are'
+    case 'mixed':
+      return `${aim.column}: mixed`
+    case 'matched':
+      return `${aim.column}: alike`
+  }
+}
+
+export const STRENGTH_WORDS: Record<Aim['strength'] | 0, string> = {
+  0: 'off',
+  1: 'a little',
+  2: 'clearly',
+  3: 'strongly',
+}
+
+/** Why rules can't all hold, in words. */
+export function contradictionText(found: Contradiction, name: Name): string {
+  const { apart, together, placed, leads, sizes } = found
+  const groups = sizes.length === 1 ? 'there is one group' : `there are ${sizes.length} groups`
+  const onlyApart = together.length + placed.length === 0 && !leads
+  const people = [...new Set(apart.flat())]
+  if (onlyApart && apart.length > 0 && apart.length === (people.length * (people.length - 1)) / 2) {
+    return `${listed(people.map(name))} are apart from each other, but ${groups}.`
+  }
+  const facts = [
+    ...apart.map(([a, b]) => `${name(a)} and ${name(b)} are apart`),
+    ...chains(together).map(set => `${listed(set.map(name))} are together`),
+    ...placed.map(({ personId, groupName }) => `${name(personId)} is in ${groupName}`),
+    ...(leads ? ['every group has a trained lead'] : []),
+  ]
+  const largest = Math.max(...sizes)
+  if (facts.length === 0) return `The sizes asked for do not fit: ${groups}, of ${sizes.join(', ')}.`
+  return `This can not all hold: ${listed(facts)}; ${groups}, of ${largest === Math.min(...sizes) ? largest : sizes.join(', ')}.`
+}
+
+/** Pairs who are together, joined to sets. */
+function chains(pairs: readonly [string, string][]): string[][] {
+  const sets: Set<string>[] = []
+  for (const pair of pairs) {
+    const touching = sets.filter(set => pair.some(id => set.has(id)))
+    const joined = new Set([...touching.flatMap(set => [...set]), ...pair])
+    for (const set of touching) sets.splice(sets.indexOf(set), 1)
+    sets.push(joined)
+  }
+  return sets.map(set => [...set])
+}
+
+/** `3 November 2026` */
+export const dayText = (at: number): string =>
+  new Date(at).toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'long',
+    year: 'numeric',
+    timeZone: 'UTC',
+  })

@@ -1,0 +1,79 @@
+/** What groupings of a cohort must keep. */
+import { eq } from 'drizzle-orm'
+import type { RuleForm } from '~/contracts/forms'
+import { MOST_RULES, type Rule } from '~/core/grouping/rules'
+import type { Database } from '../db/database.server'
+import { cohorts } from '../db/schema.server'
+import { done, type Result, refused } from '../result'
+import { newId } from '../tokens.server'
+import { getCohort } from './cohorts.server'
+
+export type RuleProblem =
+  | { code: 'too-many'; most: number }
+  | { code: 'not-of-cohort' }
+  | { code: 'already-there' }
+
+export function ruleProblemText(problem: RuleProblem): string {
+  switch (problem.code) {
+    case 'too-many':
+      return `A cohort has at most ${problem.most} rules.`
+    case 'not-of-cohort':
+      return 'Somebody in this rule is no longer on the list.'
+    case 'already-there':
+      return 'There is such a rule already.'
+  }
+}
+
+/** Adds a rule and gives its id. */
+export async function addRule(
+  db: Database,
+  cohortId: string,
+  form: RuleForm,
+): Promise<Result<string, RuleProblem>> {
+  return db.transaction(async transaction => {
+    const cohort = await getCohort(transaction, cohortId)
+    if (cohort.rules.length >= MOST_RULES) return refused({ code: 'too-many', most: MOST_RULES })
+    const listed = new Set(cohort.people.map(person => person.id))
+    if ('personIds' in form && form.personIds.some(id => !listed.has(id)))
+      return refused({ code: 'not-of-cohort' })
+    if (cohort.rules.some(rule => sameContent(rule, form))) return refused({ code: 'already-there' })
+    const id = newId()
+    await keep(transaction, cohortId, [...cohort.rules, { ...form, id }])
+    return done(id)
+  })
+}
+
+/** Takes a rule away and gives it, for putting it back; null when it was gone already. */
+export async function removeRule(db: Database, cohortId: string, ruleId: string): Promise<Rule | null> {
+  return db.transaction(async transaction => {
+    const { rules } = await getCohort(transaction, cohortId)
+    await keep(
+      transaction,
+      cohortId,
+      rules.filter(rule => rule.id !== ruleId),
+    )
+    return rules.find(rule => rule.id === ruleId) ?? null
+  })
+}
+
+/** Puts a rule back under its id, so that groupings that switched it off still do. */
+export async function restoreRule(db: Database, cohortId: string, rule: Rule): Promise<void> {
+  await db.transaction(async transaction => {
+    const { rules } = await getCohort(transaction, cohortId)
+    if (rules.some(each => each.id === rule.id) || rules.length >= MOST_RULES) return
+    await keep(transaction, cohortId, [...rules, rule])
+  })
+}
+
+const keep = (db: Database, cohortId: string, rules: Rule[]) =>
+  db.update(cohorts).set({ rules }).where(eq(cohorts.id, cohortId))
+
+function sameContent(rule: Rule, form: RuleForm): boolean {
+  const content = (one: Rule | RuleForm) => {
+    const { reason: _reason, ...rest } = one
+    const { id: _id, ...plain } = rest as Rule
+    const people = 'personIds' in plain ? [...plain.personIds].sort() : []
+    return JSON.stringify([plain.kind, people, { ...plain, personIds: undefined }])
+  }
+  return content(rule) === content(form)
+}

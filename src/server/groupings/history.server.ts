@@ -1,0 +1,39 @@
+import { and, desc, eq } from 'drizzle-orm'
+import { MOST_SESSIONS, type PastSession } from '~/core/grouping/history'
+import { fold } from '~/core/live/evolve'
+import { meetingsOf } from '~/core/review/meetings'
+import type { Database } from '../db/database.server'
+import { sessions } from '../db/schema.server'
+import { readLog } from '../live/event-log.server'
+
+/** What an ended session says never changes: its log is folded once. */
+const known = new WeakMap<Database, Map<string, PastSession>>()
+
+/** The ended sessions of a cohort, newest first, with who was really in a room with whom. */
+export async function pastSessions(db: Database, cohortId: string): Promise<PastSession[]> {
+  const rows = await db
+    .select({ id: sessions.id, title: sessions.title })
+    .from(sessions)
+    .where(and(eq(sessions.cohortId, cohortId), eq(sessions.phase, 'ended')))
+    .orderBy(desc(sessions.startsAt))
+    .limit(MOST_SESSIONS)
+  const past: PastSession[] = []
+  for (const row of rows) past.push(await pastSession(db, row))
+  return past
+}
+
+async function pastSession(db: Database, { id, title }: { id: string; title: string }): Promise<PastSession> {
+  const cache = known.get(db) ?? new Map<string, PastSession>()
+  known.set(db, cache)
+  const cached = cache.get(id)
+  if (cached) return cached
+  const log = await readLog(db, id)
+  const { openedAt, endedAt } = fold(log)
+  const meetings = meetingsOf(log, endedAt ?? openedAt ?? 0).map(({ pair, ms }) => ({
+    pair,
+    minutes: Math.round(ms / 6_000) / 10,
+  }))
+  const session = { id, title, at: openedAt ?? 0, meetings }
+  cache.set(id, session)
+  return session
+}
