@@ -1,5 +1,6 @@
 import { columnErrors } from './cohorts/column-text'
 import { importProblemText, rowProblemText } from './cohorts/import-text'
+import { contradictionText } from './groupings/rule-text'
 import { codeProblemText, takePlaceProblemText } from './join/join-text'
 import { openingProblemText, sessionProblem } from './sessions/session-text'
 
@@ -52,4 +53,39 @@ test('what is wrong with a plan goes to its field, or to the top', () => {
     'Nobody is in Birds and Reeds.',
   )
   expect(openingProblemText({ code: 'already-open' })).toContain('can no longer be changed')
+})
+
+const name = (id: string) => id.toUpperCase()
+const contradiction = { apart: [], together: [], placed: [], leads: false, sizes: [4, 4] }
+
+test.each<[Parameters<typeof contradictionText>[0], string]>([
+  [
+    {
+      ...contradiction,
+      apart: [
+        ['a', 'b'],
+        ['a', 'c'],
+        ['b', 'c'],
+      ],
+    },
+    'A, B and C are apart from each other, but there are 2 groups.',
+  ],
+  [
+    {
+      ...contradiction,
+      apart: [['a', 'c']],
+      together: [
+        ['a', 'b'],
+        ['b', 'c'],
+      ],
+    },
+    'This can not all hold: A and C are apart and A, B and C are together; there are 2 groups, of 4.',
+  ],
+  [
+    { ...contradiction, placed: [{ personId: 'a', groupName: 'Reeds' }], leads: true, sizes: [4, 3] },
+    'This can not all hold: A is in Reeds and every group has a trained lead; there are 2 groups, of 4, 3.',
+  ],
+  [contradiction, 'The sizes asked for do not fit: there are 2 groups, of 4, 4.'],
+])('rules that contradict each other: %j', (found, text) => {
+  expect(contradictionText(found, name)).toBe(text)
 })

@@ -59,7 +59,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       const form = parseWithZod(fields, { schema: cohortForm })
       if (form.status !== 'success') return form.reply()
       await answering(renameCohort(db, cohortId, form.value.name))
-      return form.reply({ resetForm: true })
+      return form.reply()
     }
     case 'add':
     case 'change': {
@@ -70,7 +70,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         ? await answering(changePerson(db, cohortId, personId, form.value))
         : await answering(addPerson(db, cohortId, form.value))
       return saved.ok
-        ? form.reply({ resetForm: true })
+        ? form.reply({ resetForm: !personId })
         : form.reply({ fieldErrors: personErrors(saved.problem) })
     }
     case 'trained':
@@ -91,7 +91,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         ? await answering(changeColumn(db, cohortId, String(name), form.value))
         : await answering(addColumn(db, cohortId, form.value))
       return saved.ok
-        ? form.reply({ resetForm: true })
+        ? form.reply({ resetForm: !name })
         : form.reply({ fieldErrors: columnErrors(saved.problem) })
     }
     case 'remove-column': {

@@ -155,6 +155,22 @@ const globalCss = {
   ':focus-visible': { outline: '3px solid var(--focus)', outlineOffset: '2px' },
   'h1, h2, h3': { lineHeight: '1.25', fontWeight: '650' },
   a: { color: 'live' },
+  // People in groups: hundreds of them on one page, so they are plain elements (see person-chip.tsx).
+  '.chip': {
+    width: '100%',
+    textAlign: 'left',
+    padding: '4px 10px',
+    borderWidth: '1px',
+    borderColor: 'line',
+    borderRadius: '6px',
+    bg: 'paper',
+    cursor: 'grab',
+    overflowWrap: 'anywhere',
+    touchAction: 'manipulation',
+  },
+  '.chip:hover': { borderColor: 'edge' },
+  '.chip-word': { color: 'quiet', fontSize: 's' },
+  '.chip-dragged': { opacity: 0.4 },
   '@media (prefers-reduced-motion: reduce)': {
     '*, *::before, *::after': {
       animationDuration: '0.01ms !important',

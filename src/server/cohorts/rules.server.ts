@@ -68,12 +68,13 @@ export async function restoreRule(db: Database, cohortId: string, rule: Rule): P
 const keep = (db: Database, cohortId: string, rules: Rule[]) =>
   db.update(cohorts).set({ rules }).where(eq(cohorts.id, cohortId))
 
+/** Whether two rules ask the same, whatever their reasons and the order of the people. */
 function sameContent(rule: Rule, form: RuleForm): boolean {
-  const content = (one: Rule | RuleForm) => {
-    const { reason: _reason, ...rest } = one
-    const { id: _id, ...plain } = rest as Rule
-    const people = 'personIds' in plain ? [...plain.personIds].sort() : []
-    return JSON.stringify([plain.kind, people, { ...plain, personIds: undefined }])
-  }
-  return content(rule) === content(form)
+  const content = (one: Rule | RuleForm) => [
+    one.kind,
+    'personIds' in one ? [...one.personIds].sort() : [],
+    'groupName' in one ? one.groupName : '',
+    'least' in one ? [one.least, one.most] : [],
+  ]
+  return JSON.stringify(content(rule)) === JSON.stringify(content(form))
 }

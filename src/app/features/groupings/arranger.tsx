@@ -11,9 +11,9 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core'
-import { type ReactNode, useState } from 'react'
+import { memo, type ReactNode, useCallback, useMemo, useState } from 'react'
 import type { HistoryAction } from '~/core/grouping/edits'
-import type { Arrangement, Group } from '~/core/grouping/grouping'
+import type { Arrangement } from '~/core/grouping/grouping'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import { RoomMark } from '../../ui/room-mark'
@@ -39,26 +39,31 @@ interface ArrangerProps {
 }
 
 /** Groups side by side: drag somebody, or choose their name and pick where they go. */
-export function Arranger({ people, absent, held, onHold, effect, arrangement, onAct }: ArrangerProps) {
+export const Arranger = memo(function Arranger(props: ArrangerProps) {
+  const { people, absent, held, onHold, effect, arrangement, onAct } = props
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
   const [dragged, setDragged] = useState<string | null>(null)
-  const move = (personId: string, groupId: string | null) =>
-    onAct({ type: 'move', personIds: [personId], groupId })
-  const places = arrangement.groups.map(({ id, name }) => ({ id, name }))
+  const move = useCallback(
+    (personId: string, groupId: string | null) => onAct({ type: 'move', personIds: [personId], groupId }),
+    [onAct],
+  )
+  const names = JSON.stringify(arrangement.groups.map(({ id, name }) => ({ id, name })))
+  const places = useMemo(() => JSON.parse(names) as { id: string; name: string }[], [names])
   const chips = (ids: string[], here: string | null) =>
-    ids.flatMap(id => {
+    ids.flatMap((id, place) => {
       const person = people.get(id)
       return person
         ? [
             <PersonChip
-              key={id}
+              // biome-ignore lint/suspicious/noArrayIndexKey: when hundreds change groups, changing words in place is far cheaper than moving elements.
+              key={place}
               person={person}
               absent={absent.has(id)}
               held={held.has(id)}
-              onHold={hold => onHold([id], hold)}
+              onHold={onHold}
               here={here}
               places={places}
-              onMove={to => move(id, to)}
+              onMove={move}
             />,
           ]
         : []
@@ -105,11 +110,7 @@ export function Arranger({ people, absent, held, onHold, effect, arrangement, on
             <DropPlace key={group.id} id={group.id} label={group.name}>
               <Flex align="center" gap="8px" mb="8px">
                 <RoomMark place={place} />
-                <GroupName
-                  key={group.name}
-                  group={group}
-                  onRename={name => onAct({ type: 'rename', groupId: group.id, name })}
-                />
+                <GroupName key={group.name} groupId={group.id} name={group.name} onAct={onAct} />
                 <chakra.span fontWeight="650" fontVariantNumeric="tabular-nums" title="People in this group">
                   {group.personIds.length}
                 </chakra.span>
@@ -149,21 +150,27 @@ export function Arranger({ people, absent, held, onHold, effect, arrangement, on
       </DragOverlay>
     </DndContext>
   )
-}
+})
 
 /** What dropping here would do, while somebody is dragged. */
 function Effects({ words }: { words: string[] }) {
   return (
     <chakra.ul listStyleType="none" fontSize="s" mt="6px">
       {words.length === 0 && <chakra.li color="quiet">nothing against it</chakra.li>}
-      {words.map(each => (
+      {words.slice(0, MOST_EFFECTS).map(each => (
         <chakra.li key={each} color="ask" fontWeight="600">
           {each}
         </chakra.li>
       ))}
+      {words.length > MOST_EFFECTS && (
+        <chakra.li color="quiet">and {words.length - MOST_EFFECTS} more</chakra.li>
+      )}
     </chakra.ul>
   )
 }
+
+/** More would push the groups below away from under the pointer. */
+const MOST_EFFECTS = 3
 
 function DropPlace({ id, label, children }: { id: string; label: string; children: ReactNode }) {
   const { setNodeRef, isOver } = useDroppable({ id })
@@ -183,18 +190,24 @@ function DropPlace({ id, label, children }: { id: string; label: string; childre
   )
 }
 
-function GroupName({ group, onRename }: { group: Group; onRename: (name: string) => void }) {
+interface GroupNameProps {
+  groupId: string
+  name: string
+  onAct: (action: HistoryAction) => void
+}
+
+const GroupName = memo(function GroupName({ groupId, name, onAct }: GroupNameProps) {
   const keep = (typed: string) => {
-    const name = typed.trim()
-    if (name && name !== group.name) onRename(name)
+    const wanted = typed.trim()
+    if (wanted && wanted !== name) onAct({ type: 'rename', groupId, name: wanted })
   }
   return (
     <Box flex="1" minW="0">
-      <Field label={`Name of ${group.name}`} hideLabel>
+      <Field label={`Name of ${name}`} hideLabel>
         {parts => (
           <Input
             {...parts}
-            defaultValue={group.name}
+            defaultValue={name}
             maxLength={60}
             fontWeight="650"
             px="6px"
@@ -210,4 +223,4 @@ function GroupName({ group, onRename }: { group: Group; onRename: (name: string)
       </Field>
     </Box>
   )
-}
+})

@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Grid, Stack } from '@chakra-ui/react'
 import { Redo2, Undo2 } from 'lucide-react'
-import { useMemo, useReducer, useState } from 'react'
+import { useCallback, useMemo, useReducer, useState } from 'react'
 import { Link } from 'react-router'
 import { editHistory, type HistoryAction, startHistory } from '~/core/grouping/edits'
 import { effectOfMove } from '~/core/grouping/effect'
@@ -18,7 +18,7 @@ import { AimsPanel } from './aims-panel'
 import { Arranger, type MoveEffect } from './arranger'
 import type { GroupedCohort, GroupedPerson, KeptGrouping, PastSession } from './grouped-person'
 import { ResultPanel } from './result-panel'
-import { dayText, listed, ruleText } from './rule-text'
+import { listed, ruleText, shortDayText } from './rule-text'
 import { RulesPanel } from './rules-panel'
 import { SaveGrouping } from './save-grouping'
 import { SizePicker } from './size-picker'
@@ -42,8 +42,8 @@ export function GroupingPage({ cohort, past, kept }: GroupingPageProps) {
   const { present } = history
   const { pool, absent, whom } = usePool(cohort)
   const search = useSearch(present, dispatch)
-  const rules = cohort.rules.filter(rule => !offIds.has(rule.id))
-  const name = (id: string) => people.get(id)?.shownName ?? 'somebody who left'
+  const rules = useMemo(() => cohort.rules.filter(rule => !offIds.has(rule.id)), [cohort.rules, offIds])
+  const name = useCallback((id: string) => people.get(id)?.shownName ?? 'somebody who left', [people])
 
   const questionFor = (groups: { name: string; size: number }[]): GroupingQuestion => ({
     people: pool,
@@ -66,26 +66,32 @@ export function GroupingPage({ cohort, past, kept }: GroupingPageProps) {
     present.groups.map(group => group.personIds),
   )
   const judgedRules = judgeRules(present.groups, rules, people)
-  const effect: MoveEffect = (personId, groupId) => {
-    const found = effectOfMove(present.groups, personId, groupId, { rules, people, history: pairs })
-    return [
-      ...found.breaks.map(rule => `breaks: ${ruleText(rule, name)}`),
-      ...found.mends.map(rule => `mends: ${ruleText(rule, name)}`),
-      ...found.meetsAgain.map(
-        ({ personId: other, past: { lastAt } }) => `${name(other)} again, ${dayText(lastAt)}`,
-      ),
-      ...(found.leavesWithoutLead ? ['their group loses its lead'] : []),
-    ]
-  }
-  const act = (action: HistoryAction) => dispatch(action)
-  const hold = (personIds: string[], on: boolean) => {
-    const next = new Set(held)
-    for (const id of personIds) {
-      if (on) next.add(id)
-      else next.delete(id)
-    }
-    setHeld(next)
-  }
+  const effect: MoveEffect = useCallback(
+    (personId, groupId) => {
+      const found = effectOfMove(present.groups, personId, groupId, { rules, people, history: pairs })
+      return [
+        ...found.breaks.map(rule => `breaks: ${ruleText(rule, name)}`),
+        ...found.mends.map(rule => `mends: ${ruleText(rule, name)}`),
+        ...found.meetsAgain.map(
+          ({ personId: other, past: { lastAt } }) => `${name(other)} again, ${shortDayText(lastAt)}`,
+        ),
+        ...(found.leavesWithoutLead ? ['their group loses its lead'] : []),
+      ]
+    },
+    [present.groups, rules, people, pairs, name],
+  )
+  const act: (action: HistoryAction) => void = dispatch
+  const hold = useCallback(
+    (personIds: string[], on: boolean) =>
+      setHeld(before => personIds.reduce((ids, id) => toggled(ids, id, on), before)),
+    [],
+  )
+  const brokenIds = useStable(new Set(judgedRules.broken.map(({ rule }) => rule.id)))
+  const names = useStable(present.groups.map(group => group.name))
+  const switchRule = useCallback(
+    (id: string, on: boolean) => setOffIds(before => toggled(before, id, !on)),
+    [],
+  )
   const made = present.groups.some(group => group.personIds.length > 0)
   return (
     <>
@@ -153,10 +159,10 @@ export function GroupingPage({ cohort, past, kept }: GroupingPageProps) {
               cohortId={cohort.id}
               rules={cohort.rules}
               people={people}
-              groupNames={present.groups.map(group => group.name)}
+              groupNames={names}
               offIds={offIds}
-              brokenIds={new Set(made ? judgedRules.broken.map(({ rule }) => rule.id) : [])}
-              onSwitch={(id, on) => setOffIds(toggled(offIds, id, !on))}
+              brokenIds={brokenIds}
+              onSwitch={switchRule}
             />
           </Section>
           <Section title="Aims">
@@ -182,7 +188,7 @@ function usePool(cohort: GroupedCohort) {
   const today = useToday()
   const here = today ? presentOn(cohort.presence, today, cohort.people) : null
   const ids = cohort.people.map(person => person.id)
-  const absent = new Set(here && !wholeList ? ids.filter(id => !here.includes(id)) : [])
+  const absent = useStable(new Set(here && !wholeList ? ids.filter(id => !here.includes(id)) : []))
   const pool = cohort.people.filter(person => !absent.has(person.id))
   const whom = here && (
     <chakra.fieldset mb="12px">
@@ -198,6 +204,13 @@ function usePool(cohort: GroupedCohort) {
     </chakra.fieldset>
   )
   return { pool, absent, whom }
+}
+
+/** The same object as long as it says the same: so that what depends on it is not drawn again for nothing. */
+function useStable<Value extends Iterable<string>>(value: Value): Value {
+  const text = JSON.stringify([...value])
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the text says all that the value does.
+  return useMemo(() => value, [text])
 }
 
 /** People who have joined the list since stand in no group; those who left it are taken out. */

@@ -1,6 +1,8 @@
-import { chakra, Menu, Portal } from '@chakra-ui/react'
+import { Menu, Portal } from '@chakra-ui/react'
 import { useDraggable } from '@dnd-kit/core'
 import { Lock } from 'lucide-react'
+import { memo, useState } from 'react'
+import { flushSync } from 'react-dom'
 import type { GroupedPerson } from './grouped-person'
 
 interface PersonChipProps {
@@ -8,83 +10,130 @@ interface PersonChipProps {
   absent: boolean
   /** Stays here when groups are made again. */
   held: boolean
-  onHold: (hold: boolean) => void
+  onHold: (personIds: string[], hold: boolean) => void
   /** The group the person stands in; null for none. */
   here: string | null
   places: { id: string; name: string }[]
-  onMove: (groupId: string | null) => void
+  onMove: (personId: string, groupId: string | null) => void
 }
 
-/** A person who can be dragged, or moved through the menu that opens on click, Enter or Space. */
-export function PersonChip({ person, absent, held, onHold, here, places, onMove }: PersonChipProps) {
-  const { setNodeRef, listeners, isDragging } = useDraggable({ id: person.id })
-  // Dragging listens before the menu does: the menu keeps a press to itself, and dragging would never begin.
+/**
+ * A person who can be dragged, or moved through the menu that opens on click, Enter or Space.
+ *
+ * Plain elements with classes of the theme: where hundreds of them move at once, styled ones that each listen for
+ * dragging would hold up the page. A chip becomes draggable when the pointer comes to it, and has its menu when opened.
+ */
+export const PersonChip = memo(function PersonChip(props: PersonChipProps) {
+  const { person } = props
+  const [near, setNear] = useState(false)
+  // By person: chips stand in for others when groups are made again.
+  const [openFor, setOpenFor] = useState<string | null>(null)
+  const open = openFor === person.id
+  const buttonId = `person-${person.id}`
+  const button = (
+    <ChipButton {...props} buttonId={buttonId} open={open} onOpen={() => setOpenFor(person.id)} />
+  )
+  const menu = open && <ChipMenu {...props} buttonId={buttonId} onClose={() => setOpenFor(null)} />
+  // The press that may begin a drag follows at once: by then the chip must be listening.
+  if (!near)
+    return (
+      <li onPointerEnter={() => flushSync(() => setNear(true))}>
+        {button}
+        {menu}
+      </li>
+    )
   return (
-    <chakra.li
+    <Draggable personId={person.id} key={person.id}>
+      {button}
+      {menu}
+    </Draggable>
+  )
+})
+
+function Draggable({ personId, children }: { personId: string; children: React.ReactNode }) {
+  const { setNodeRef, listeners, isDragging } = useDraggable({ id: personId })
+  return (
+    <li
       ref={setNodeRef}
+      className={isDragging ? 'chip-dragged' : undefined}
       onPointerDownCapture={listeners?.onPointerDown as React.PointerEventHandler | undefined}
-      opacity={isDragging ? 0.4 : 1}
-      touchAction="manipulation"
     >
-      <Menu.Root
-        id={`person-${person.id}`}
-        lazyMount
-        unmountOnExit
-        onSelect={({ value }) => {
-          if (value === 'hold') onHold(!held)
-          else onMove(value === 'none' ? null : value)
-        }}
-      >
-        <Menu.Trigger asChild>
-          <chakra.button
-            type="button"
-            w="full"
-            textAlign="left"
-            px="10px"
-            py="4px"
-            borderWidth="1px"
-            borderColor="line"
-            borderRadius="6px"
-            bg="paper"
-            cursor="grab"
-            overflowWrap="anywhere"
-            _hover={{ borderColor: 'edge' }}
-          >
-            {person.shownName}
-            {held && <Lock size={13} aria-label="held" style={{ display: 'inline', marginLeft: '6px' }} />}
-            {[person.trainedToLead && 'lead', absent && here !== null && 'not here today']
-              .filter(word => word !== false)
-              .map(word => (
-                <chakra.span key={word} color="quiet" fontSize="s">
-                  {' '}
-                  {word}
-                </chakra.span>
-              ))}
-          </chakra.button>
-        </Menu.Trigger>
-        <Portal>
-          <Menu.Positioner>
-            <Menu.Content>
-              <Menu.ItemGroup>
-                <Menu.ItemGroupLabel>Move {person.shownName} to</Menu.ItemGroupLabel>
-                {places
-                  .filter(place => place.id !== here)
-                  .map(place => (
-                    <Menu.Item key={place.id} value={place.id}>
-                      {place.name}
-                    </Menu.Item>
-                  ))}
-                {here !== null && <Menu.Item value="none">In no group</Menu.Item>}
-              </Menu.ItemGroup>
-              {here !== null && (
-                <Menu.Item value="hold">
-                  {held ? `Let go of ${person.shownName}` : `Hold ${person.shownName} here`}
-                </Menu.Item>
-              )}
-            </Menu.Content>
-          </Menu.Positioner>
-        </Portal>
-      </Menu.Root>
-    </chakra.li>
+      {children}
+    </li>
+  )
+}
+
+interface ChipButtonProps extends PersonChipProps {
+  buttonId: string
+  open: boolean
+  onOpen: () => void
+}
+
+function ChipButton({ person, absent, held, here, buttonId, open, onOpen }: ChipButtonProps) {
+  const words = [person.trainedToLead && 'lead', absent && here !== null && 'not here today']
+  return (
+    <button
+      id={buttonId}
+      type="button"
+      className="chip"
+      aria-haspopup="menu"
+      aria-expanded={open}
+      onClick={onOpen}
+    >
+      {person.shownName}
+      {held && <Lock size={13} aria-label="held" style={{ display: 'inline', marginLeft: '6px' }} />}
+      {words.map(
+        word =>
+          word && (
+            <span key={word} className="chip-word">
+              {' '}
+              {word}
+            </span>
+          ),
+      )}
+    </button>
+  )
+}
+
+/** Made only when it is opened: hundreds of menus that wait would hold up the page. */
+function ChipMenu(props: PersonChipProps & { buttonId: string; onClose: () => void }) {
+  const { person, held, here, places, onHold, onMove, buttonId, onClose } = props
+  return (
+    <Menu.Root
+      open
+      ids={{ trigger: buttonId }}
+      onOpenChange={({ open }) => {
+        if (open) return
+        onClose()
+        document.getElementById(buttonId)?.focus()
+      }}
+      onSelect={({ value }) => {
+        if (value === 'hold') onHold([person.id], !held)
+        else onMove(person.id, value === 'none' ? null : value)
+      }}
+    >
+      <Portal>
+        <Menu.Positioner>
+          <Menu.Content>
+            <Menu.ItemGroup>
+              <Menu.ItemGroupLabel>Move {person.shownName} to</Menu.ItemGroupLabel>
+              {places
+                .filter(place => place.id !== here)
+                .map(place => (
+                  <Menu.Item key={place.id} value={place.id}>
+                    {place.name}
+                  </Menu.Item>
+                ))}
+              {here !== null && <Menu.Item value="none">In no group</Menu.Item>}
+            </Menu.ItemGroup>
+            {here !== null && (
+              <Menu.Item value="hold">
+                {held ? `Let go of ${person.shownName}` : `Hold ${person.shownName} here`}
+              </Menu.Item>
+            )}
+          </Menu.Content>
+        </Menu.Positioner>
+      </Portal>
+    </Menu.Root>
   )
 }

@@ -19,12 +19,9 @@ export default function RandomChart({ cost, random }: { cost: number; random: nu
   const tallest = Math.max(...counts)
   return (
     <chakra.figure m="0" mt="6px">
-      <chakra.div
-        h="90px"
-        role="img"
-        aria-label="Costs of 1,000 random groupings, with these groups among them"
-      >
+      <chakra.div h="90px">
         <Bar
+          aria-label="Costs of 1,000 random groupings, with these groups among them"
           data={{
             labels: counts.map(() => ''),
             datasets: [

@@ -82,3 +82,7 @@ export const dayText = (at: number): string =>
     year: 'numeric',
     timeZone: 'UTC',
   })
+
+/** `3 Nov` */
+export const shortDayText = (at: number): string =>
+  new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })

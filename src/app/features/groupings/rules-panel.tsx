@@ -1,5 +1,5 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { useFetcher } from 'react-router'
 import { RULE_KINDS, type Rule } from '~/core/grouping/rules'
 import { Button } from '../../ui/button'
@@ -22,7 +22,7 @@ interface RulesPanelProps {
 }
 
 /** The cohort's rules: kept with it, switched on or off for one grouping. */
-export function RulesPanel(props: RulesPanelProps) {
+export const RulesPanel = memo(function RulesPanel(props: RulesPanelProps) {
   const { cohortId, rules, people, offIds, brokenIds, onSwitch } = props
   const removal = useFetcher<{ removedRule?: Rule | null }>()
   const [adding, setAdding] = useState(false)
@@ -100,7 +100,7 @@ export function RulesPanel(props: RulesPanelProps) {
       )}
     </Stack>
   )
-}
+})
 
 const KIND_WORDS: Record<Rule['kind'], string> = {
   apart: 'people apart from each other',

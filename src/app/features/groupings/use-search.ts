@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
 import type { WorkerReply } from '~/contracts/grouping-worker'
 import type { Contradiction } from '~/core/grouping/arrange'
 import type { HistoryAction } from '~/core/grouping/edits'
@@ -8,6 +8,8 @@ import { GroupingClient } from '../../workers/grouping-client'
 
 /** Steps of one search: about a second or two. */
 const STEPS = 3_000_000
+/** Better answers are shown at most this often, in milliseconds: every one moves everybody. */
+const SHOW_EVERY_MS = 250
 
 export interface Search {
   busy: boolean
@@ -35,17 +37,22 @@ export function useSearch(present: Arrangement, dispatch: (action: HistoryAction
   const [contradiction, setContradiction] = useState<Contradiction | null>(null)
   /** What the running search last showed; null when none runs. */
   const shown = useRef<Arrangement | null>(null)
+  /** Everything searches ever showed: whatever else stands there was done by hand. */
+  const ours = useRef(new WeakSet<Arrangement>())
+  const waiting = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
   useEffect(() => () => client.stop(), [client])
 
   const stop = useCallback(() => {
     client.stop()
+    clearTimeout(waiting.current)
+    waiting.current = undefined
     shown.current = null
     setBusy(false)
     setProgress(null)
   }, [client])
 
   useEffect(() => {
-    if (shown.current && shown.current !== present) stop()
+    if (shown.current && !ours.current.has(present)) stop()
   }, [present, stop])
 
   const search = (question: GroupingQuestion, absentIds: string[]) => {
@@ -58,16 +65,30 @@ export function useSearch(present: Arrangement, dispatch: (action: HistoryAction
     const before = groupsBefore(present, question)
     const seed = crypto.getRandomValues(new Int32Array(1))[0] ?? 0
     shown.current = present
+    ours.current.add(present)
     const ids = question.groups.map((_, place) => present.groups[place]?.id ?? newGroupId())
     let first = true
     const show = (groups: string[][]): Arrangement => {
       const arrangement = named(question, ids, groups, absentIds)
       const from = shown.current
       shown.current = arrangement
-      if (first || !from) dispatch({ type: 'replace', arrangement })
-      else dispatch({ type: 'improve', from, arrangement })
+      ours.current.add(arrangement)
+      const action: HistoryAction =
+        first || !from ? { type: 'replace', arrangement } : { type: 'improve', from, arrangement }
       first = false
+      // Not at one go: with hundreds of people drawing them all would hold up the page.
+      startTransition(() => dispatch(action))
       return arrangement
+    }
+    let latest: string[][] | null = null
+    /** Shows the first answer at once, and of the others the latest now and then. */
+    const showSoon = (groups: string[][]) => {
+      latest = groups
+      if (first) show(groups)
+      waiting.current ??= setTimeout(() => {
+        waiting.current = undefined
+        if (latest && shown.current) show(latest)
+      }, SHOW_EVERY_MS)
     }
     const hear = (reply: WorkerReply) => {
       if (!shown.current) return
@@ -79,9 +100,14 @@ export function useSearch(present: Arrangement, dispatch: (action: HistoryAction
         if (reply.differs === false) setNote('There is no other way to group these people in these sizes.')
       }
       if (reply.kind === 'step') {
-        const arrangement = show(reply.groups)
         setProgress(Math.min(1, reply.steps / STEPS))
-        if (!reply.done) return
+        if (!reply.done) {
+          showSoon(reply.groups)
+          return
+        }
+        clearTimeout(waiting.current)
+        waiting.current = undefined
+        const arrangement = show(reply.groups)
         shown.current = null
         setBusy(false)
         setProgress(null)

@@ -50,6 +50,9 @@ export function* solve(problem: Problem, budget: Budget): Generator<Answer, Answ
     let penalty = startPenalty(problem)
     let state = searchState(problem, units, penalty)
     settle(state, firstPlaces(state, numbers))
+    // With hundreds of people the descent takes longer than a frame: something is shown before it.
+    take(placesOf(state), stateScore(state))
+    if (best) yield best
     steps += descend(state)
     take(placesOf(state), stateScore(state))
     if (best) yield best

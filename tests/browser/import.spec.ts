@@ -1,0 +1,89 @@
+import { readFile } from 'node:fs/promises'
+import { strToU8, zipSync } from 'fflate'
+import { expect, expectAccessible, test } from './fixtures'
+
+const list = [
+  'Nachname;Vorname;E-Mail;Jahre;Wohnort',
+  'Pereira;Ana;ana.p@lowmarsh.example;3,5;Saltby',
+  'Oduya;Bram;not an address;2;Fen',
+  '',
+  'Neumann;Jürgen;j.neumann@lowmarsh.example;7;Saltby',
+  'Neumann;Jürgen;;;',
+].join('\r\n')
+
+test('a list from elsewhere: seen row by row, matched by hand, imported, exported and taken back', async ({
+  facilitator: page,
+}) => {
+  await page.getByRole('link', { name: 'Cohorts' }).click()
+  await page.getByRole('link', { name: 'Evening course' }).click()
+  await expect(page.getByText('24 people on the list')).toBeVisible()
+  await page.getByRole('link', { name: 'Import a list' }).click()
+  const [template] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Get an empty list to fill in' }).click(),
+  ])
+  expect(await readFile((await template.path()) as string, 'utf8')).toBe(
+    '\uFEFFFirst name,Family name,Shown as,Email,Trained to lead\r\n',
+  )
+  const utf16 = Buffer.from(`\uFEFF${list}`, 'utf16le')
+  await page.getByLabel('File').setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: utf16 })
+  await page.getByRole('button', { name: 'Show what would change' }).click()
+  await expect(
+    page.getByText('Read as text in UTF-16. 2 left out, 1 changed, 1 added. Nothing has changed yet.'),
+  ).toBeVisible()
+  await expect(page.getByText('"not an address" is not an email address.')).toBeVisible()
+  await expect(page.getByText('The same person stands in row 5.')).toBeVisible()
+  await expect(page.getByText('Wohnort: nothing → Saltby')).toBeVisible()
+  await expectAccessible(page)
+
+  // Two columns are really ones the cohort has.
+  await page.getByLabel('Wohnort').selectOption('home parish')
+  await expect(page.getByText('home parish: Lowmarsh → Saltby')).toBeVisible()
+  await page.getByLabel('Jahre').selectOption('left out')
+  await expect(page.getByText('Jahre: nothing')).toBeHidden()
+  await page.getByRole('button', { name: 'Add 1, change 1' }).click()
+  await expect(page.getByText('1 person added to the list, 1 person changed.')).toBeVisible()
+  await expect(page.getByText('25 people on the list')).toBeVisible()
+  const [exported] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Export' }).click(),
+  ])
+  const text = await readFile((await exported.path()) as string, 'utf8')
+  expect(text).toContain('Jürgen,Neumann,,j.neumann@lowmarsh.example,no,,Saltby,')
+  await page.getByRole('button', { name: 'Take the import back' }).click()
+  await expect(page.getByText('The import was taken back')).toBeVisible()
+  await expect(page.getByText('24 people on the list')).toBeVisible()
+
+  // What was exported changes nothing when it comes in again: only who was taken back is new.
+  await page.getByRole('link', { name: 'Import a list' }).click()
+  await page
+    .getByLabel('File')
+    .setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
+  await page.getByRole('button', { name: 'Show what would change' }).click()
+  await expect(page.getByText('1 changed, 1 added, 23 left alone.')).toBeVisible()
+})
+
+test('of a OneRoster ZIP one class is taken; five thousand rows do not hold the page up', async ({
+  facilitator: page,
+}) => {
+  const users = Array.from(
+    { length: 5000 },
+    (_, place) => `u${place},student,Person${place},Of class ${place % 2}`,
+  )
+  const enrolled = users.map((_, place) => `c${place % 2},u${place},student`)
+  const zip = zipSync({
+    'users.csv': strToU8(['sourcedId,role,givenName,familyName', ...users].join('\r\n')),
+    'classes.csv': strToU8('sourcedId,title\r\nc0,Even class\r\nc1,Odd class'),
+    'enrollments.csv': strToU8(['classSourcedId,userSourcedId,role', ...enrolled].join('\r\n')),
+  })
+  await page.getByRole('link', { name: 'Cohorts' }).click()
+  await page.getByRole('link', { name: 'Weekend course' }).click()
+  await page.getByRole('link', { name: 'Import a list' }).click()
+  const buffer = Buffer.from(zip)
+  await page.getByLabel('File').setInputFiles({ name: 'roster.zip', mimeType: 'application/zip', buffer })
+  await page.getByRole('button', { name: 'Show what would change' }).click()
+  await expect(page.getByText('Read as OneRoster CSV. 5000 added.')).toBeVisible()
+  await expect(page.getByRole('row')).toHaveCount(100)
+  await page.getByLabel('Only the class').selectOption('Odd class')
+  await expect(page.getByText('Read as OneRoster CSV. 2500 added.')).toBeVisible()
+})
