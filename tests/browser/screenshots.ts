@@ -37,6 +37,18 @@ const NAMES = [
   ],
 ]
 
+/** A list as somebody else's program exported it. */
+const LIST = [
+  'Nachname;Vorname;E-Mail;Jahre;Wohnort;Bemerkung',
+  'Pereira;Ana;ana.p@lowmarsh.example;2,5;Lowmarsh;',
+  'Oduya;Hyacinth;no address yet;1;Lowmarsh;',
+  '',
+  'Petrova;Ana;;1;Eastwick;comes late',
+  'Neumann;Jürgen;j.neumann@lowmarsh.example;7;Saltby;',
+  'Neumann;Jürgen;;;;',
+  'Žižková;Božena;;1;Heron Green;',
+].join('\r\n')
+
 const shot = (page: Page, name: string) =>
   page.screenshot({ path: `${FOLDER}/${name}.png`, animations: 'disabled' })
 const roomOf = (participant: SimulatedParticipant) =>
@@ -48,9 +60,37 @@ async function planning(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Evening course' }).click()
   await page.getByRole('heading', { name: 'Evening course' }).waitFor()
   await shot(page, 'cohort')
+  await page.getByRole('link', { name: 'Import a list' }).click()
+  const buffer = Buffer.from(`\uFEFF${LIST}`, 'utf16le')
+  await page.getByLabel('File').setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer })
+  await page.getByRole('button', { name: 'Show what would change' }).click()
+  await page.getByRole('heading', { name: 'Row by row' }).waitFor()
+  await shot(page, 'import-preview')
+  await page.getByRole('link', { name: 'Evening course' }).click()
   await page.getByRole('link', { name: 'Six stations' }).click()
-  await page.getByLabel('Name of the grouping').waitFor()
+  await page.getByText(/^(Proved best|Best found)\./).waitFor()
+  await page.waitForTimeout(1000)
+  await page.getByRole('heading', { name: 'Rules' }).scrollIntoViewIfNeeded()
+  await page.mouse.wheel(0, 320)
+  await page.waitForTimeout(300)
+  await shot(page, 'rules-and-aims')
+  await page.mouse.wheel(0, -1000)
+  await page.waitForTimeout(300)
+  const person = await page
+    .getByRole('region', { name: 'Reeds and rushes' })
+    .getByRole('listitem')
+    .nth(1)
+    .boundingBox()
+  const target = await page.getByRole('region', { name: 'Birds by ear' }).boundingBox()
+  if (!person || !target) throw new Error('The groups are not on the page.')
+  await page.mouse.move(person.x + 30, person.y + 10)
+  await page.mouse.down()
+  await page.mouse.move(person.x + 60, person.y + 30, { steps: 5 })
+  await page.mouse.move(target.x + 90, target.y + 70, { steps: 8 })
+  await page.waitForTimeout(300)
   await shot(page, 'grouping')
+  await page.keyboard.press('Escape')
+  await page.mouse.up()
   await page.getByRole('link', { name: 'Today' }).click()
   await page.getByRole('link', { name: 'Look it over and open' }).click()
   await page.getByRole('button', { name: 'Open the session' }).waitFor()
