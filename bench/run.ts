@@ -2,9 +2,10 @@ import { arch, cpus, totalmem } from 'node:os'
 import { boards } from './boards'
 import { broadcast } from './broadcast'
 import { bytes } from './bytes'
+import { groupings } from './groupings'
 import { start } from './start'
 
-const MEASUREMENTS: Record<string, () => Promise<void>> = { start, bytes, broadcast, boards }
+const MEASUREMENTS: Record<string, () => Promise<void>> = { start, bytes, broadcast, boards, groupings }
 
 const wanted = process.argv.slice(2)
 console.log(

@@ -11,14 +11,14 @@ test('from a list of people to what the groups made', async ({ server, facilitat
   await page
     .getByLabel('Or paste rows here')
     .fill('name,email\nAda Marsh,ada@x.example\nBea Fen,\nCal Reed,not-an-address\nCem Reed,\nDov Moor,\n')
-  await page.getByRole('button', { name: 'Show what would be added' }).click()
-  await expect(page.getByText('4 people will be added; 1 row is left out')).toBeVisible()
+  await page.getByRole('button', { name: 'Show what would change' }).click()
+  await expect(page.getByText('Read as pasted text. 1 left out, 4 added.')).toBeVisible()
   await expect(page.getByRole('row', { name: 'row 4 left out' })).toContainText(
     '"not-an-address" is not an email address.',
   )
   await expectAccessible(page)
-  await page.getByRole('button', { name: 'Add 4 to the list' }).click()
-  await expect(page.getByText('4 people were added to the list.')).toBeVisible()
+  await page.getByRole('button', { name: 'Add 4, change 0' }).click()
+  await expect(page.getByText('4 people added to the list.')).toBeVisible()
   await expect(page.getByRole('row')).toHaveCount(5)
 
   // Remove and undo.

@@ -64,9 +64,9 @@ function Source({ problem }: { problem?: { text: string; problem: string } }) {
           A table with a header row and one person a row: CSV, or a spreadsheet (XLSX), or cells copied from
           one, or a OneRoster list as a ZIP or its files. Which column is what can be corrected in the next
           step, and nothing changes before you have seen what would.{' '}
-          <a href="/list-template.csv" download>
+          <chakra.a href="/list-template.csv" download textDecoration="underline">
             Get an empty list to fill in
-          </a>
+          </chakra.a>
           .
         </p>
         <Field label="File" errors={problem && [problem.problem]}>
