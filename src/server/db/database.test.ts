@@ -47,7 +47,9 @@ describe.each(adapters)('%s', (_, open) => {
     await db
       .insert(people)
       .values({ id: 'p', cohortId: 'c', firstName: 'Ana', position: 1, columns: { 'first language': 'ß' } })
-    expect(await db.select().from(cohorts)).toEqual([{ id: 'c', name: "Zoë's; drop table", createdAt }])
+    expect(await db.select().from(cohorts)).toEqual([
+      { id: 'c', name: "Zoë's; drop table", createdAt, columns: [], presence: null, rules: [] },
+    ])
     expect(await db.select().from(people)).toMatchObject([
       { columns: { 'first language': 'ß' }, trainedToLead: false, removedAt: null },
     ])
