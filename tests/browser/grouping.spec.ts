@@ -18,21 +18,45 @@ async function addApart(page: Page, starts: string[], reason: string): Promise<v
   await page.getByRole('button', { name: 'Add the rule' }).click()
 }
 
-/** The longest task of the page's own thread during one search, in milliseconds; 0 when none takes over 50. */
+/** A fixed piece of arithmetic takes this long on a machine with nothing else to do, in milliseconds (measured once). */
+const PROBE_ALONE = 2
+
+/**
+ * The longest task of the page's own thread during one search, in milliseconds of a machine left alone: what was
+ * measured is divided by how much longer than alone a fixed piece of arithmetic took between the page's own tasks.
+ */
 async function longestTask(page: Page, start: () => Promise<void>): Promise<number> {
   await page.evaluate(() => {
-    const seen = window as unknown as { longest: number; observer?: PerformanceObserver }
-    seen.longest = 0
-    seen.observer?.disconnect()
-    seen.observer = new PerformanceObserver(entries => {
+    const seen = { longest: 0, probes: [] as number[], stop: () => {} }
+    const observer = new PerformanceObserver(entries => {
       for (const entry of entries.getEntries()) seen.longest = Math.max(seen.longest, entry.duration)
     })
-    seen.observer.observe({ type: 'longtask' })
+    observer.observe({ type: 'longtask' })
+    const probing = setInterval(() => {
+      const began = performance.now()
+      let value = 1
+      for (let step = 0; step < 1_000_000; step++)
+        value = (Math.imul(value, 1_103_515_245) + 12_345) & 0x7fffffff
+      seen.probes.push(performance.now() - began + (value < 0 ? 1 : 0))
+    }, 60)
+    seen.stop = () => {
+      clearInterval(probing)
+      observer.disconnect()
+    }
+    Object.assign(window, { seen })
   })
   await start()
   await expect(page.getByText('looking for better groups')).toBeVisible()
   await expect(page.getByText('looking for better groups')).toBeHidden()
-  return page.evaluate(() => (window as unknown as { longest: number }).longest)
+  const { longest, probes } = await page.evaluate(() => {
+    const { seen } = window as unknown as { seen: { longest: number; probes: number[]; stop: () => void } }
+    seen.stop()
+    return seen
+  })
+  const mean = probes.reduce((sum, time) => sum + time, 0) / probes.length
+  const slowdown = Math.max(1, mean / PROBE_ALONE)
+  console.log(`longest task ${longest} ms; the machine ${slowdown.toFixed(1)} times slower than alone`)
+  return longest / slowdown
 }
 
 const rule = (page: Page, words: string) => page.getByRole('list', { name: 'Rules' }).getByText(words)
@@ -174,10 +198,9 @@ test('500 people in 100 groups by 200 rules: the page answers while groups are w
   await make.click()
   await expect(page.getByText(/^(Proved best|Best found)\./)).toBeVisible()
   const longest: number[] = []
-  for (let search = 0; search < 3; search++) longest.push(await longestTask(page, () => make.click()))
-  console.log(`longest tasks while 500 people were grouped, in ms: ${longest.join(', ')} (aim: under 100)`)
-  // By the clock, and a shared machine holds a page up for as long again: what fails here is several times over the aim.
-  expect(Math.min(...longest)).toBeLessThan(300)
+  for (let search = 0; search < 4; search++) longest.push(await longestTask(page, () => make.click()))
+  // A neighbour on a shared machine may hold up one task in one search, hardly one in every search.
+  expect(Math.min(...longest)).toBeLessThan(100)
   await expect(page.getByText('All 200 rules kept')).toBeVisible()
   await expect(page.getByRole('region', { name: /^Group \d+$/ })).toHaveCount(100)
 })

@@ -184,6 +184,8 @@ function DropPlace({ id, label, children }: { id: string; label: string; childre
       outline={isOver ? '2px solid var(--live)' : undefined}
       borderRadius="8px"
       p="10px"
+      // Out of sight, a group is not laid out: with a hundred of them a better answer must not hold up the page.
+      css={{ contentVisibility: 'auto', containIntrinsicSize: 'auto 210px' }}
     >
       {children}
     </chakra.section>
