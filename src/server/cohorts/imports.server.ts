@@ -1,5 +1,6 @@
 /** Importing a class list into a cohort: what it would do, doing it, and taking the whole of it back. */
 import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm'
+import type { PastImport } from '~/contracts/imports'
 import { readCsv } from '~/core/formats/csv'
 import type { Matching } from '~/core/formats/people-headers'
 import {
@@ -15,16 +16,6 @@ import { notFound } from '../errors.server'
 import { done, type Result, refused } from '../result'
 import { newId } from '../tokens.server'
 import { getCohort, nextPosition } from './cohorts.server'
-
-/** An import that was made. */
-export interface PastImport {
-  id: string
-  at: Date
-  by: string
-  added: number
-  changed: number
-  takenBack: boolean
-}
 
 /** Says what importing a text would do, row by row; without a matching the headers decide. Changes nothing. */
 export async function previewImport(

@@ -1,6 +1,7 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
 import { useEffect } from 'react'
 import { Form, Link, useFetcher, useNavigate, useNavigation } from 'react-router'
+import type { PastImport } from '~/contracts/imports'
 import type { Column } from '~/core/people/columns'
 import { Button } from '../../ui/button'
 import { Field, TextArea } from '../../ui/fields'
@@ -12,15 +13,6 @@ type ImportResult =
   | PreviewStep
   | { step: 'imported'; importId: string }
   | { step: 'taken-back' }
-
-export interface PastImport {
-  id: string
-  at: Date
-  by: string
-  added: number
-  changed: number
-  takenBack: boolean
-}
 
 interface ImportPageProps {
   cohort: { id: string; name: string; columns: Column[] }

@@ -99,7 +99,10 @@ function standing({ cost, bound, random }: Judged, proved: boolean): string {
       ? ''
       : `${Math.round((cost / median) * 100)} % of the cost of a middling random grouping; ${better === 0 ? 'none' : better} of 1,000 random ones ${better === 1 ? 'is' : 'are'} better.`
   if (proved || cost <= bound) return `Proved best. ${compared}`
-  return `Best found. ${compared} None can cost less than ${Math.round((bound / Math.max(1, cost)) * 100)} % of this.`
+  const share = Math.round((bound / cost) * 100)
+  return share === 0
+    ? `Best found. ${compared} Whether there are better ones is not known.`
+    : `Best found. ${compared} None can cost less than ${share} % of this.`
 }
 
 function BalanceTable({ balance, groupName }: { balance: Balance; groupName: (id: string) => string }) {

@@ -29,6 +29,9 @@ const MINUS_LOG = Float64Array.from({ length: LOG_STEPS }, (_, k) => {
   return halvings * 2 * artanh(1 / 3) - 2 * artanh((mantissa - 1) / (mantissa + 1))
 })
 
+/** -ln of a random number of 0 .. 1: times the temperature, how much dearer an accepted change may be. */
+export const minusLog = (numbers: Numbers): number => MINUS_LOG[numbers.below(LOG_STEPS)] as number
+
 function artanh(x: number): number {
   let [term, sum] = [x, 0]
   for (let power = 1; power < 60; power += 2) {

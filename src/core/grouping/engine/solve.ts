@@ -103,7 +103,7 @@ export function solveToEnd(problem: Problem, budget: Budget): Answer {
 }
 
 /** Twice the dearest pair: dear enough to be avoided, not so dear that the search can't pass through. */
-function startPenalty(problem: Problem): number {
+export function startPenalty(problem: Problem): number {
   let dearest = 1
   for (const cost of problem.pairCosts) if (cost > dearest) dearest = cost
   const spread = problem.spreads.reduce((sum, { values, weight }) => {
@@ -116,7 +116,7 @@ function startPenalty(problem: Problem): number {
 }
 
 /** Everybody in turn, the largest units first, where they fit and cost least. */
-function firstPlaces(state: SearchState, numbers: Numbers): Int16Array {
+export function firstPlaces(state: SearchState, numbers: Numbers): Int16Array {
   const { count, groups, units, size } = state
   settle(state, new Int16Array(count).fill(-1))
   const order = [...Array(count).keys()]

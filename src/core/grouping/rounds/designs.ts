@@ -104,19 +104,45 @@ export function affineRounds(order: number, dimension: number): Rounds | null {
 }
 
 /**
- * g groups of s people for g rounds without anybody meeting twice, for a prime power g and s up to g: person x + g y sits
- * in column y, and in round m goes to group x - m y. The lines of a plane with some columns left out (a resolvable
- * transversal design, textbook). Null when there is none of this kind.
+ * g groups of s people for g rounds without anybody meeting twice, for s up to the smallest prime power that g is made of:
+ * person x + g y sits in column y, and in round m goes to group x - m y, reckoned in the product of the fields of those
+ * prime powers. The lines of a plane with some columns left out (resolvable transversal designs; MacNeish, 1922). Null
+ * when there is none of this kind.
  */
 export function transversalRounds(groups: number, size: number): Rounds | null {
-  const field = size <= groups ? fieldOf(groups) : null
-  if (!field) return null
+  const parts = primePowers(groups)
+  const fields = parts.map(part => fieldOf(part)).filter(field => field !== null)
+  if (parts.length === 0 || size > Math.min(...parts)) return null
+  const split = (number: number) => {
+    let rest = number
+    return parts.map(part => {
+      const digit = rest % part
+      rest = Math.floor(rest / part)
+      return digit
+    })
+  }
+  const joined = (digits: readonly number[]) =>
+    digits.reduceRight((sum, digit, at) => sum * (parts[at] ?? 1) + digit, 0)
+  // Column y stands for (y, y, ...): two of them differ in every part, so that their difference can be divided by.
   return Array.from({ length: groups }, (_, slope) =>
     Array.from({ length: groups }, (_, start) =>
-      Array.from(
-        { length: size },
-        (_, column) => field.add(start, field.multiply(slope, column)) + groups * column,
-      ),
+      Array.from({ length: size }, (_, column) => {
+        const [from, by] = [split(start), split(slope)]
+        const place = fields.map((field, at) => field.add(from[at] ?? 0, field.multiply(by[at] ?? 0, column)))
+        return joined(place) + groups * column
+      }),
     ),
   )
+}
+
+/** The prime powers a number is the product of: 12 is 4 x 3. */
+function primePowers(number: number): number[] {
+  const parts: number[] = []
+  let rest = number
+  for (let prime = 2; rest > 1; prime++) {
+    let part = 1
+    for (; rest % prime === 0; rest /= prime) part *= prime
+    if (part > 1) parts.push(part)
+  }
+  return parts
 }

@@ -16,8 +16,12 @@ export function pairRounds(people: number): number[][][] {
   })
 }
 
-/** The one beside the empty seat joins the pair of their neighbours on the circle. */
+/**
+ * The one beside the empty seat joins the pair two seats away on the circle: then, from seven people on, nobody is of a
+ * group of three twice in a row.
+ */
 function withThree(pairs: number[][], round: number): number[][] {
-  const [, joined, ...others] = pairs
-  return joined ? [[...joined, round], ...others] : [[round]]
+  const [, ...others] = pairs
+  const joined = others[1] ?? others[0]
+  return joined ? [[...joined, round], ...others.filter(pair => pair !== joined)] : [[round]]
 }

@@ -43,6 +43,14 @@ test.each([3, 5, 7, 21])(
   },
 )
 
+test.each([7, 9, 21])('%i people in pairs: nobody is in the group of three twice in a row', people => {
+  const threes = pairRounds(people).map(round => round.find(group => group.length === 3) ?? [])
+  for (const [round, three] of threes.entries()) {
+    const next = threes[(round + 1) % people] ?? []
+    expect(three.filter(person => next.includes(person))).toEqual([])
+  }
+})
+
 // Affine planes of order q: q + 1 rounds; 6, 36, 120, 300, 1,176 pairs, each once. Bose; any design theory text.
 // AG(d, q): 27 in threes 13 rounds, 64 in fours 21. The same.
 test.each([
@@ -67,6 +75,8 @@ test.each([
   [8, 4],
   [7, 3],
   [9, 2],
+  [12, 3],
+  [20, 4],
 ])('%i groups of %i: as many rounds as groups, and nobody meets twice', (groups, size) => {
   const rounds = transversalRounds(groups, size) ?? []
   expect(rounds).toHaveLength(groups)

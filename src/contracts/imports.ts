@@ -1,0 +1,9 @@
+/** An import that was made. */
+export interface PastImport {
+  id: string
+  at: Date
+  by: string
+  added: number
+  changed: number
+  takenBack: boolean
+}
