@@ -2,6 +2,7 @@
 import { z } from 'zod'
 import { MOST_PROMPTS, MOST_STEPS, PROMPT_KINDS } from '~/core/boards/board'
 import { PERSON_FIELDS } from '~/core/formats/people-headers'
+import { ROLES } from '~/core/grouping/roles'
 import { MOST_RULES } from '~/core/grouping/rules'
 import { COLUMN_KINDS, MOST_COLUMNS } from '~/core/people/columns'
 
@@ -134,6 +135,9 @@ export const keptRule = z
   .object({ id: z.string().min(1).max(40), reason })
   .and(z.discriminatedUnion('kind', ruleContents))
 
+/** Most rounds of one grouping. */
+export const MOST_ROUNDS = 40
+
 const strength = z.union([z.literal(1), z.literal(2), z.literal(3)])
 const columnAim = { column: z.string().max(200), strength }
 
@@ -150,6 +154,13 @@ export const groupingForm = z.object({
   aims: z.array(aimForm).max(40).optional().default([]),
   offRuleIds: z.array(z.string().max(40)).max(MOST_RULES).optional().default([]),
   heldIds: z.array(z.string().max(40)).max(500).optional().default([]),
+  laterRounds: z
+    .array(z.array(groupForm).min(1).max(250))
+    .max(MOST_ROUNDS - 1, `At most ${MOST_ROUNDS} rounds.`)
+    .optional()
+    .default([]),
+  roles: z.record(z.string().max(40), z.enum(ROLES)).optional().default({}),
+  stations: z.array(line('a name for the station', 60)).max(60).optional().default([]),
   /** The version the changes start from; null for a new grouping. */
   version: z.number().int().nullable(),
 })
@@ -188,6 +199,8 @@ export const sessionForm = z.object({
   time: z.string({ error: 'Choose a time.' }).regex(/^\d{2}:\d{2}$/, 'Choose a time.'),
   timeZone,
   groupingId: z.string({ error: 'Choose a grouping.' }).min(1, 'Choose a grouping.'),
+  /** Which round of the grouping, from 0. */
+  groupingRound: count(0, MOST_ROUNDS, 'rounds').optional(),
   boardId: z.string({ error: 'Choose a board.' }).min(1, 'Choose a board.'),
   roomMinutes: count(1, 240, 'minutes'),
   graceSeconds: count(0, 600, 'seconds'),

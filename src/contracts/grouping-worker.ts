@@ -1,6 +1,7 @@
 import { z } from 'zod'
+import { ROUNDS_METHODS } from '~/core/grouping/rounds/portfolio'
 import { COLUMN_KINDS } from '~/core/people/columns'
-import { aimForm, keptRule } from './forms'
+import { aimForm, keptRule, MOST_ROUNDS } from './forms'
 
 /** A fair draw: every grouping of these sizes equally likely, but never the one before. */
 const drawTask = z.object({
@@ -41,6 +42,23 @@ const arrangeTask = z.object({
   before: z.array(z.array(z.string())).optional(),
 })
 
+/** Several rounds at once. */
+const roundsTask = z.object({
+  kind: z.literal('rounds'),
+  question: questionSchema,
+  rounds: z.number().int().min(2).max(MOST_ROUNDS),
+  seed: z.number().int(),
+  steps: z.number().int().min(1),
+})
+
+/** Groups made whole again with as few people moved as can be. */
+const repairTask = z.object({
+  kind: z.literal('repair'),
+  question: questionSchema,
+  seed: z.number().int(),
+  steps: z.number().int().min(1),
+})
+
 /** What groups as they stand cost, and what random ones would. */
 const judgeTask = z.object({
   kind: z.literal('judge'),
@@ -50,7 +68,9 @@ const judgeTask = z.object({
 
 const id = z.object({ id: z.number().int() })
 /** What the page asks the grouping worker. */
-export const workerRequest = id.and(z.discriminatedUnion('kind', [drawTask, arrangeTask, judgeTask]))
+export const workerRequest = id.and(
+  z.discriminatedUnion('kind', [drawTask, arrangeTask, roundsTask, repairTask, judgeTask]),
+)
 
 const pair = z.tuple([z.string(), z.string()])
 export const workerReply = id.and(
@@ -67,6 +87,27 @@ export const workerReply = id.and(
       broken: z.number(),
       cost: z.number(),
       bound: z.number(),
+      proved: z.boolean(),
+      steps: z.number(),
+      done: z.boolean(),
+    }),
+    z.object({
+      kind: z.literal('rounds-step'),
+      rounds: z.array(z.array(z.array(z.string()))),
+      repeats: z.number(),
+      leastRepeats: z.number(),
+      broken: z.number(),
+      cost: z.number(),
+      proved: z.boolean(),
+      method: z.enum(ROUNDS_METHODS),
+      steps: z.number(),
+      done: z.boolean(),
+    }),
+    z.object({
+      kind: z.literal('repair-step'),
+      groups: z.array(z.array(z.string())),
+      moves: z.array(z.object({ personId: z.string(), from: z.number(), to: z.number() })),
+      broken: z.number(),
       proved: z.boolean(),
       steps: z.number(),
       done: z.boolean(),
@@ -94,7 +135,9 @@ export const workerReply = id.and(
   ]),
 )
 
-type Task = z.input<typeof drawTask> | z.input<typeof arrangeTask> | z.input<typeof judgeTask>
+type Task = z.input<
+  typeof drawTask | typeof arrangeTask | typeof roundsTask | typeof repairTask | typeof judgeTask
+>
 export type WorkerTask = Task
 export type WorkerRequest = Task & { id: number }
 export type WorkerReply = z.infer<typeof workerReply>

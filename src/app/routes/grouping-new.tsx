@@ -1,7 +1,8 @@
 import { redirect } from 'react-router'
 import { getCohort } from '~/server/cohorts/cohorts.server'
-import { createGrouping } from '~/server/groupings/groupings.server'
+import { createGrouping, type Grouping, getGrouping } from '~/server/groupings/groupings.server'
 import { pastSessions } from '~/server/groupings/history.server'
+import { rolesHeld } from '~/server/groupings/roles-held.server'
 import { accountContext, servicesContext } from '~/server/services.server'
 import { GroupingPage } from '../features/groupings/grouping-page'
 import type { Route } from './+types/grouping-new'
@@ -10,10 +11,27 @@ import { answering } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Make groups · Round Table' }]
 
-export async function loader({ params, context }: Route.LoaderArgs) {
+export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { db } = context.get(servicesContext)
   const cohort = await answering(getCohort(db, params.cohortId))
-  return { cohort, past: await pastSessions(db, params.cohortId) }
+  const likeId = new URL(request.url).searchParams.get('like')
+  const [past, held, like] = await Promise.all([
+    pastSessions(db, params.cohortId),
+    rolesHeld(db, params.cohortId),
+    likeId ? answering(getGrouping(db, likeId)) : null,
+  ])
+  return { cohort, past, rolesHeld: held, like: like && byRule(like, cohort.columns) }
+}
+
+/** What can be taken over for other people: everything but who is where. */
+function byRule({ groups, laterRounds, aims, stations }: Grouping, columns: { name: string }[]) {
+  const known = new Set(columns.map(column => column.name))
+  return {
+    groupNames: groups.map(group => group.name),
+    rounds: 1 + laterRounds.length,
+    aims: aims.filter(aim => !('column' in aim) || known.has(aim.column)),
+    stations,
+  }
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
@@ -26,5 +44,5 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 export default function NewGrouping({ loaderData }: Route.ComponentProps) {
-  return <GroupingPage {...loaderData} kept={null} />
+  return <GroupingPage {...loaderData} kept={null} others={[]} />
 }

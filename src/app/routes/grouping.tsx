@@ -1,6 +1,7 @@
-import { getCohort } from '~/server/cohorts/cohorts.server'
-import { getGrouping, saveGrouping } from '~/server/groupings/groupings.server'
+import { getCohort, listCohorts } from '~/server/cohorts/cohorts.server'
+import { getGrouping, groupingVersionsOf, saveGrouping } from '~/server/groupings/groupings.server'
 import { pastSessions } from '~/server/groupings/history.server'
+import { rolesHeld } from '~/server/groupings/roles-held.server'
 import { accountContext, servicesContext } from '~/server/services.server'
 import { GroupingPage } from '../features/groupings/grouping-page'
 import type { Route } from './+types/grouping'
@@ -19,11 +20,15 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     savedAt: _at,
     ...kept
   } = await answering(getGrouping(db, params.groupingId))
-  return {
-    kept,
-    cohort: await answering(getCohort(db, cohortId)),
-    past: await pastSessions(db, cohortId),
-  }
+  const [cohort, past, held, versions, cohorts] = await Promise.all([
+    answering(getCohort(db, cohortId)),
+    pastSessions(db, cohortId),
+    rolesHeld(db, cohortId),
+    groupingVersionsOf(db, kept.id),
+    listCohorts(db),
+  ])
+  const others = cohorts.filter(({ id }) => id !== cohortId).map(({ id, name }) => ({ id, name }))
+  return { kept: { ...kept, versions }, cohort, past, rolesHeld: held, others, like: null }
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
@@ -33,7 +38,10 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const saved = await answering(
     saveGrouping(context.get(servicesContext).db, account, params.groupingId, read.form),
   )
-  return saved.ok ? { ok: true as const, version: saved.value } : groupingProblem(saved.problem)
+  if (saved.ok) return { ok: true as const, version: saved.value }
+  if (saved.problem.code !== 'changed-meanwhile') return groupingProblem(saved.problem)
+  const [theirs] = await groupingVersionsOf(context.get(servicesContext).db, params.groupingId, 1)
+  return { ...groupingProblem(saved.problem), theirs }
 }
 
 export default function GroupingRoute({ loaderData }: Route.ComponentProps) {

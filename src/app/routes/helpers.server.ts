@@ -34,10 +34,13 @@ export async function answering<Value>(work: Promise<Value>): Promise<Value> {
   }
 }
 
+/** Room for 500 people in 40 rounds. */
+const MOST_JSON = 1_000_000
+
 /** Reads a JSON body of bounded size; undefined when it is none. */
 export async function jsonOf(request: Request): Promise<unknown> {
   const text = await request.text()
-  if (text.length > 100_000) return undefined
+  if (text.length > MOST_JSON) return undefined
   try {
     return JSON.parse(text, (_name, value) => (typeof value === 'string' ? cleanText(value) : value))
   } catch {

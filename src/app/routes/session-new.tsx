@@ -1,7 +1,7 @@
 import { redirect } from 'react-router'
 import { sessionForm } from '~/contracts/forms'
 import { listBoards } from '~/server/boards/boards.server'
-import { getGrouping, listGroupings } from '~/server/groupings/groupings.server'
+import { getGrouping, listGroupings, roundOf } from '~/server/groupings/groupings.server'
 import { servicesContext } from '~/server/services.server'
 import { createSession } from '~/server/sessions/sessions.server'
 import { PlanForm } from '../features/sessions/plan-form'
@@ -16,11 +16,13 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const { db } = context.get(servicesContext)
   const [groupings, boards] = await Promise.all([listGroupings(db), listBoards(db)])
   const wanted = new URL(request.url).searchParams.get('grouping') ?? groupings[0]?.id
-  const rooms = wanted ? (await answering(getGrouping(db, wanted))).groups : []
+  const round = Number(new URL(request.url).searchParams.get('round') ?? 0) || 0
+  const rooms = wanted ? roundOf(await answering(getGrouping(db, wanted)), round) : []
   return {
     groupings,
     boards: boards.map(({ id, title }) => ({ id, title })),
     chosen: wanted ?? '',
+    round,
     rooms: rooms.map(({ id, name, personIds }) => ({ groupId: id, name, people: personIds.length })),
   }
 }
@@ -34,14 +36,14 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function NewSession({ loaderData, actionData }: Route.ComponentProps) {
-  const { groupings, boards, chosen, rooms } = loaderData
+  const { groupings, boards, chosen, round, rooms } = loaderData
   return (
     <>
       <PageHead title="Plan a session" />
       <PlanForm
         groupings={groupings}
         boards={boards}
-        plan={{ groupingId: chosen, rooms }}
+        plan={{ groupingId: chosen, groupingRound: round, rooms }}
         lastResult={actionData}
       />
     </>

@@ -3,7 +3,7 @@ import { data, redirect } from 'react-router'
 import { sessionForm } from '~/contracts/forms'
 import { dateFields } from '~/core/schedule/session-time'
 import { listBoards } from '~/server/boards/boards.server'
-import { getGrouping, listGroupings } from '~/server/groupings/groupings.server'
+import { groupingAt, listGroupings, roundOf } from '~/server/groupings/groupings.server'
 import { openSession } from '~/server/live/requests.server'
 import { accountContext, servicesContext } from '~/server/services.server'
 import { getSession, savePlan } from '~/server/sessions/sessions.server'
@@ -17,11 +17,14 @@ export const meta: Route.MetaFunction = () => [{ title: 'Plan · Round Table' }]
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { db, settings } = context.get(servicesContext)
   const session = await answering(getSession(db, params.sessionId))
-  const wanted = new URL(request.url).searchParams.get('grouping') ?? session.groupingId
+  const asked = new URL(request.url).searchParams
+  const wanted = asked.get('grouping') ?? session.groupingId
+  const round = Number(asked.get('round') ?? (asked.has('grouping') ? 0 : session.groupingRound)) || 0
   const [groupings, boards, grouping] = await Promise.all([
     listGroupings(db),
     listBoards(db),
-    answering(getGrouping(db, wanted)),
+    // What an open or ended session used stays as it was, whatever was saved since.
+    answering(groupingAt(db, wanted, session.phase === 'planned' ? null : session.groupingVersion)),
   ])
   const { title, timeZone, boardId, roomMinutes, graceSeconds, waitingList, joinCode, phase } = session
   return {
@@ -35,11 +38,12 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       ...dateFields(session.startsAt, timeZone),
       timeZone,
       groupingId: grouping.id,
+      groupingRound: round,
       boardId,
       roomMinutes,
       graceSeconds,
       waitingList,
-      rooms: grouping.groups.map(({ id, name, personIds }) => {
+      rooms: roundOf(grouping, round).map(({ id, name, personIds }) => {
         return { groupId: id, name: session.roomNames[id] ?? name, people: personIds.length }
       }),
     },

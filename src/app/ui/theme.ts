@@ -169,6 +169,28 @@ const globalCss = {
     touchAction: 'manipulation',
   },
   '.chip:hover': { borderColor: 'edge' },
+  '.chip-chosen': { borderColor: 'live', bg: 'liveWash', fontWeight: '600' },
+  // A sheet for the wall: on paper there is nothing else.
+  '.print-sheet': { display: 'none' },
+  '@media print': {
+    'body *': { visibility: 'hidden' },
+    'nav, header, .no-print': { display: 'none' },
+    '.print-sheet, .print-sheet *': { visibility: 'visible' },
+    '.print-sheet': {
+      display: 'block',
+      position: 'absolute',
+      insetInlineStart: 0,
+      top: 0,
+      width: '100%',
+      color: 'black',
+    },
+    '.print-sheet section': { breakAfter: 'page' },
+    '.print-sheet h1': { fontSize: '28pt', marginBottom: '12pt' },
+    '.print-groups': { columns: '3', columnGap: '24pt' },
+    '.print-groups article': { breakInside: 'avoid', marginBottom: '16pt' },
+    '.print-groups h2': { fontSize: '20pt', borderBottom: '2pt solid black' },
+    '.print-groups li': { fontSize: '18pt', lineHeight: 1.3, listStyle: 'none' },
+  },
   '.chip-word': { color: 'quiet', fontSize: 's' },
   '.chip-dragged': { opacity: 0.4 },
   '@media (prefers-reduced-motion: reduce)': {

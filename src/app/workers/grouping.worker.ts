@@ -3,7 +3,9 @@ import { arrange, contradictionOf } from '~/core/grouping/arrange'
 import { lowerBound } from '~/core/grouping/engine/bound'
 import { drawGrouping } from '~/core/grouping/grouping'
 import { judgeCost, randomCosts } from '~/core/grouping/judge'
-import { poseQuestion } from '~/core/grouping/pose'
+import { type GroupingQuestion, poseQuestion } from '~/core/grouping/pose'
+import { repair } from '~/core/grouping/repair'
+import { planRounds } from '~/core/grouping/rounds/plan'
 
 /** Computes groupings beside the page, so that the page stays responsive however long it takes. */
 self.onmessage = (event: MessageEvent<unknown>) => {
@@ -22,17 +24,18 @@ function answer(task: ReturnType<typeof withoutId>, reply: (answer: WorkerAnswer
       return
     case 'arrange': {
       const { question, seed, steps, before } = task
-      const search = arrange(question, { seed, steps }, before)
-      let explained = false
-      for (;;) {
-        const { value, done = false } = search.next()
-        reply({ kind: 'step', ...value, done })
-        if (value.broken > 0 && !explained) {
-          explained = true
-          reply({ kind: 'contradiction', contradiction: contradictionOf(question) })
-        }
-        if (done) return
-      }
+      run(arrange(question, { seed, steps }, before), 'step', question, reply)
+      return
+    }
+    case 'rounds': {
+      const { question, rounds, seed, steps } = task
+      run(planRounds(question, { rounds, seed, steps }), 'rounds-step', question, reply)
+      return
+    }
+    case 'repair': {
+      const { question, seed, steps } = task
+      run(repair(question, { seed, steps }), 'repair-step', question, reply)
+      return
     }
     case 'judge': {
       const posed = poseQuestion(task.question)
@@ -44,6 +47,25 @@ function answer(task: ReturnType<typeof withoutId>, reply: (answer: WorkerAnswer
         random: randomCosts(posed, task.question, RANDOM_SEED),
       })
     }
+  }
+}
+
+/** Sends every better answer, and, once one breaks a rule, why. */
+function run<Kind extends 'step' | 'rounds-step' | 'repair-step', Step extends { broken: number }>(
+  search: Generator<Step, Step>,
+  kind: Kind,
+  question: GroupingQuestion,
+  reply: (answer: WorkerAnswer) => void,
+): void {
+  let explained = false
+  for (;;) {
+    const { value, done = false } = search.next()
+    reply({ kind, ...value, done } as unknown as WorkerAnswer)
+    if (value.broken > 0 && !explained) {
+      explained = true
+      reply({ kind: 'contradiction', contradiction: contradictionOf(question) })
+    }
+    if (done) return
   }
 }
 

@@ -29,7 +29,23 @@ test.each<[string, Edit]>([
   ['a group that is gone', { type: 'remove-group', groupId: 'gone' }],
 ])('changing %s changes nothing, and leaves no step to undo', (_, edit) => {
   expect(applyEdit(start, edit)).toBe(start)
-  expect(editHistory(startHistory(start), edit).past).toEqual([])
+  expect(editHistory(startHistory([start]), edit).past).toEqual([])
+})
+
+test('two swap places, also with somebody in no group', () => {
+  const swapped = applyEdit(start, { type: 'swap', personIds: ['a', 'c'] })
+  expect(swapped.groups.map(group => group.personIds)).toEqual([['c', 'b'], ['a']])
+  expect(applyEdit(start, { type: 'swap', personIds: ['a', 'd'] }).unplacedIds).toEqual(['a'])
+  expect(applyEdit(start, { type: 'swap', personIds: ['a', 'b'] })).toBe(start)
+  expect(applyEdit(start, { type: 'swap', personIds: ['a', 'x'] })).toBe(start)
+})
+
+test('one round is changed by hand and the others are not; a group has one name in all of them', () => {
+  const history = startHistory([start, start])
+  const moved = editHistory(history, { type: 'move', personIds: ['d'], groupId: 'g1', round: 1 })
+  expect(moved.present.map(round => round.unplacedIds)).toEqual([['d'], []])
+  const renamed = editHistory(moved, { type: 'rename', groupId: 'g1', name: 'Rushes', round: 1 })
+  expect(renamed.present.map(round => round.groups[0]?.name)).toEqual(['Rushes', 'Rushes'])
 })
 
 test('a removed group leaves its people in no group', () => {
@@ -38,26 +54,28 @@ test('a removed group leaves its people in no group', () => {
 })
 
 test('undo and redo walk back and forth, and a new edit cuts off what was undone', () => {
-  let history = startHistory(start)
+  const rounds = [start]
+  let history = startHistory(rounds)
   history = editHistory(history, { type: 'move', personIds: ['d'], groupId: 'g2' })
   history = editHistory(history, { type: 'rename', groupId: 'g1', name: 'Rushes' })
   history = editHistory(history, { type: 'undo' })
-  expect(history.present.groups[0]?.name).toBe('Reeds')
+  expect(history.present[0]?.groups[0]?.name).toBe('Reeds')
   history = editHistory(history, { type: 'redo' })
-  expect(history.present.groups[0]?.name).toBe('Rushes')
+  expect(history.present[0]?.groups[0]?.name).toBe('Rushes')
   history = editHistory(editHistory(history, { type: 'undo' }), { type: 'undo' })
-  expect(history.present).toBe(start)
+  expect(history.present).toBe(rounds)
   history = editHistory(history, { type: 'add-group', group: { id: 'g3', name: 'Map', personIds: [] } })
   expect(history.future).toEqual([])
   expect(editHistory(history, { type: 'redo' })).toBe(history)
 })
 
 test('a better answer takes the place of the one it improves, and never of what was done since', () => {
-  const found: Arrangement = { ...start, unplacedIds: [] }
-  const better: Arrangement = { ...start, groups: [] }
-  const searched = editHistory(startHistory(start), { type: 'replace', arrangement: found })
-  const improved = editHistory(searched, { type: 'improve', from: found, arrangement: better })
-  expect(improved).toEqual({ past: [start], present: better, future: [] })
+  const before = [start]
+  const found = [{ ...start, unplacedIds: [] }]
+  const better = [{ ...start, groups: [] }]
+  const searched = editHistory(startHistory(before), { type: 'replace', rounds: found })
+  const improved = editHistory(searched, { type: 'improve', from: found, rounds: better })
+  expect(improved).toEqual({ past: [before], present: better, future: [] })
   const edited = editHistory(searched, { type: 'rename', groupId: 'g1', name: 'Mine' })
-  expect(editHistory(edited, { type: 'improve', from: found, arrangement: better })).toBe(edited)
+  expect(editHistory(edited, { type: 'improve', from: found, rounds: better })).toBe(edited)
 })

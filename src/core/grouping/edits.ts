@@ -1,28 +1,33 @@
 import type { Arrangement, Group } from './grouping'
 
-/** A change made by hand. `groupId: null` means the people who are in no group yet. */
+/** The rounds of a grouping, one after the other; most have one. At least one. */
+export type RoundList = readonly Arrangement[]
+
+/** A change made by hand to one round. `groupId: null` means the people who are in no group yet. */
 export type Edit =
-  | { type: 'replace'; arrangement: Arrangement }
   | { type: 'move'; personIds: string[]; groupId: string | null }
+  | { type: 'swap'; personIds: [string, string] }
   | { type: 'rename'; groupId: string; name: string }
   | { type: 'add-group'; group: Group }
   | { type: 'remove-group'; groupId: string }
 
-/** An arrangement with every step that led to it: undo and redo reach as far as the steps do. */
+/** The rounds with every step that led to them: undo and redo reach as far as the steps do. */
 export interface EditHistory {
-  past: Arrangement[]
-  present: Arrangement
-  future: Arrangement[]
+  past: RoundList[]
+  present: RoundList
+  future: RoundList[]
 }
 
 export type HistoryAction =
-  | Edit
+  /** An edit of a round, the first when none is said; groups are renamed wherever they appear. */
+  | (Edit & { round?: number })
+  | { type: 'replace'; rounds: RoundList }
   | { type: 'undo' }
   | { type: 'redo' }
   /** A better answer of the search that gave `from`: no step of its own, and dropped when anything was done since. */
-  | { type: 'improve'; from: Arrangement; arrangement: Arrangement }
+  | { type: 'improve'; from: RoundList; rounds: RoundList }
 
-export const startHistory = (present: Arrangement): EditHistory => ({ past: [], present, future: [] })
+export const startHistory = (present: RoundList): EditHistory => ({ past: [], present, future: [] })
 
 /** Applies one action. An edit that changes nothing adds no step, so undo is never a key press without effect. */
 export function editHistory(history: EditHistory, action: HistoryAction): EditHistory {
@@ -37,20 +42,28 @@ export function editHistory(history: EditHistory, action: HistoryAction): EditHi
     return { past: [...history.past, history.present], present, future }
   }
   if (action.type === 'improve') {
-    return history.present === action.from ? { ...history, present: action.arrangement } : history
+    return history.present === action.from ? { ...history, present: action.rounds } : history
   }
-  const present = applyEdit(history.present, action)
+  const present = action.type === 'replace' ? action.rounds : editRounds(history.present, action)
   if (present === history.present) return history
   return { past: [...history.past, history.present], present, future: [] }
+}
+
+/** The same object when nothing changes. */
+function editRounds(rounds: RoundList, action: Edit & { round?: number }): RoundList {
+  const next = rounds.map((arrangement, round) =>
+    action.type === 'rename' || round === (action.round ?? 0) ? applyEdit(arrangement, action) : arrangement,
+  )
+  return next.every((arrangement, round) => arrangement === rounds[round]) ? rounds : next
 }
 
 /** Returns the changed arrangement, or the same object when the edit changes nothing. */
 export function applyEdit(arrangement: Arrangement, edit: Edit): Arrangement {
   switch (edit.type) {
-    case 'replace':
-      return edit.arrangement
     case 'move':
       return movePeople(arrangement, edit.personIds, edit.groupId)
+    case 'swap':
+      return swapPeople(arrangement, ...edit.personIds)
     case 'rename':
       return changeGroup(arrangement, edit.groupId, group => ({ ...group, name: edit.name }))
     case 'add-group':
@@ -74,6 +87,20 @@ function movePeople(arrangement: Arrangement, personIds: string[], groupId: stri
       personIds: [...staying(group.personIds), ...(group.id === groupId ? movers : [])],
     })),
     unplacedIds: [...staying(arrangement.unplacedIds), ...(groupId === null ? movers : [])],
+  }
+}
+
+/** Two take each other's place, also their place in the list. */
+function swapPeople(arrangement: Arrangement, a: string, b: string): Arrangement {
+  const placed = (id: string) =>
+    arrangement.groups.find(group => group.personIds.includes(id))?.id ??
+    (arrangement.unplacedIds.includes(id) ? null : undefined)
+  const [inA, inB] = [placed(a), placed(b)]
+  if (inA === undefined || inB === undefined || inA === inB) return arrangement
+  const other = (id: string) => (id === a ? b : id === b ? a : id)
+  return {
+    groups: arrangement.groups.map(group => ({ ...group, personIds: group.personIds.map(other) })),
+    unplacedIds: arrangement.unplacedIds.map(other),
   }
 }
 

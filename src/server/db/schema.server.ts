@@ -13,9 +13,11 @@ import {
   timestamp,
   unique,
 } from 'drizzle-orm/pg-core'
+import type { GroupingContent } from '~/contracts/grouping'
 import type { Board, Prompt } from '~/core/boards/board'
 import type { ImportedPerson } from '~/core/formats/people-import'
 import type { Group } from '~/core/grouping/grouping'
+import type { Role } from '~/core/grouping/roles'
 import type { Aim, Rule } from '~/core/grouping/rules'
 import type { LiveEvent } from '~/core/live/events'
 import type { Column } from '~/core/people/columns'
@@ -109,11 +111,32 @@ export const groupings = pgTable('groupings', {
   /** Rules of the cohort that this grouping does not keep, and people who stay where they are when it is made again. */
   offRuleIds: jsonb('off_rule_ids').$type<string[]>().notNull().default([]),
   heldIds: jsonb('held_ids').$type<string[]>().notNull().default([]),
+  /** The groups of the second round and those after it; empty for a grouping of one round. */
+  laterRounds: jsonb('later_rounds').$type<Group[][]>().notNull().default([]),
+  /** Who has which role in the first round, by person id. */
+  roles: jsonb('roles').$type<Record<string, Role>>().notNull().default({}),
+  /** Stations that the groups, as teams, go round; empty when they do not. */
+  stations: jsonb('stations').$type<string[]>().notNull().default([]),
   /** Counts saves; a save that does not start from the latest one is refused. */
   version: integer('version').notNull().default(1),
   savedBy: text('saved_by').notNull(),
   savedAt: moment('saved_at').notNull().defaultNow(),
 })
+
+/** What each save of a grouping said: nothing that was saved is ever written over. */
+export const groupingVersions = pgTable(
+  'grouping_versions',
+  {
+    groupingId: text('grouping_id')
+      .notNull()
+      .references(() => groupings.id, { onDelete: 'cascade' }),
+    version: integer('version').notNull(),
+    content: jsonb('content').$type<GroupingContent>().notNull(),
+    savedBy: text('saved_by').notNull(),
+    savedAt: moment('saved_at').notNull().defaultNow(),
+  },
+  table => [primaryKey({ columns: [table.groupingId, table.version] })],
+)
 
 export const boards = pgTable('boards', {
   id: text('id').primaryKey(),
@@ -134,6 +157,10 @@ export const sessions = pgTable('sessions', {
   groupingId: text('grouping_id')
     .notNull()
     .references(() => groupings.id),
+  /** Which round of the grouping the rooms are, from 0. */
+  groupingRound: integer('grouping_round').notNull().default(0),
+  /** The version of the grouping the session was opened with; null before. */
+  groupingVersion: integer('grouping_version'),
   boardId: text('board_id')
     .notNull()
     .references(() => boards.id),

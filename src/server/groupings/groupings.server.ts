@@ -1,22 +1,17 @@
 import { and, desc, eq, inArray } from 'drizzle-orm'
 import type { GroupingForm } from '~/contracts/forms'
+import type { GroupingContent, GroupingVersion } from '~/contracts/grouping'
 import type { Group } from '~/core/grouping/grouping'
-import type { Aim } from '~/core/grouping/rules'
 import type { Account } from '../auth/accounts.server'
 import type { Database } from '../db/database.server'
-import { cohorts, groupings, people } from '../db/schema.server'
+import { cohorts, groupings, groupingVersions, people } from '../db/schema.server'
 import { notFound } from '../errors.server'
 import { done, type Result, refused } from '../result'
 import { newId } from '../tokens.server'
 
-export interface Grouping {
+export interface Grouping extends GroupingContent {
   id: string
   cohortId: string
-  name: string
-  groups: Group[]
-  aims: Aim[]
-  offRuleIds: string[]
-  heldIds: string[]
   version: number
   savedBy: string
   savedAt: Date
@@ -28,6 +23,7 @@ export interface GroupingSummary {
   cohortId: string
   cohortName: string
   sizes: number[]
+  rounds: number
   savedAt: Date
 }
 
@@ -50,6 +46,7 @@ export async function listGroupings(db: Database, cohortId?: string): Promise<Gr
     cohortId: grouping.cohortId,
     cohortName,
     sizes: grouping.groups.map(group => group.personIds.length),
+    rounds: 1 + grouping.laterRounds.length,
     savedAt: grouping.savedAt,
   }))
 }
@@ -68,11 +65,15 @@ export async function createGrouping(
   cohortId: string,
   form: GroupingForm,
 ): Promise<Result<string, GroupingProblem>> {
-  const problem = await problemOf(db, cohortId, form.groups)
-  if (problem) return refused(problem)
-  const id = newId()
-  await db.insert(groupings).values({ ...contentOf(form), id, cohortId, savedBy: account.displayName })
-  return done(id)
+  return db.transaction(async transaction => {
+    const problem = await problemOf(transaction, cohortId, form)
+    if (problem) return refused(problem)
+    const id = newId()
+    const [content, savedBy] = [contentOf(form), account.displayName]
+    await transaction.insert(groupings).values({ ...content, id, cohortId, savedBy })
+    await transaction.insert(groupingVersions).values({ groupingId: id, version: 1, content, savedBy })
+    return done(id)
+  })
 }
 
 /**
@@ -95,35 +96,73 @@ export async function saveGrouping(
     if (current.version !== form.version) {
       return refused({ code: 'changed-meanwhile', savedBy: current.savedBy, version: current.version })
     }
-    const problem = await problemOf(transaction, current.cohortId, form.groups)
+    const problem = await problemOf(transaction, current.cohortId, form)
     if (problem) return refused(problem)
     const version = current.version + 1
+    const [content, savedBy, savedAt] = [contentOf(form), account.displayName, new Date()]
     await transaction
       .update(groupings)
-      .set({
-        ...contentOf(form),
-        version,
-        savedBy: account.displayName,
-        savedAt: new Date(),
-      })
+      .set({ ...content, version, savedBy, savedAt })
       .where(eq(groupings.id, groupingId))
+    await transaction.insert(groupingVersions).values({ groupingId, version, content, savedBy, savedAt })
     return done(version)
   })
 }
 
-const contentOf = ({ name, groups, aims = [], offRuleIds = [], heldIds = [] }: GroupingForm) => ({
-  name,
-  groups,
-  aims,
-  offRuleIds,
-  heldIds,
-})
+/** The latest versions of a grouping, newest first. */
+export async function groupingVersionsOf(
+  db: Database,
+  groupingId: string,
+  most = 20,
+): Promise<GroupingVersion[]> {
+  return db
+    .select({
+      version: groupingVersions.version,
+      savedBy: groupingVersions.savedBy,
+      savedAt: groupingVersions.savedAt,
+      content: groupingVersions.content,
+    })
+    .from(groupingVersions)
+    .where(eq(groupingVersions.groupingId, groupingId))
+    .orderBy(desc(groupingVersions.version))
+    .limit(most)
+}
 
-/** A group may be empty while one works on it; what must hold is that everybody stands in one place. */
-async function problemOf(db: Database, cohortId: string, groups: Group[]): Promise<GroupingProblem | null> {
-  const ids = groups.flatMap(group => group.personIds)
-  if (ids.length === 0) return { code: 'no-people' }
-  if (new Set(ids).size !== ids.length) return { code: 'person-twice' }
+/** What a grouping said in a version; as it is now when that was never kept. Throws not-found. */
+export async function groupingAt(
+  db: Database,
+  groupingId: string,
+  version: number | null,
+): Promise<Grouping> {
+  const current = await getGrouping(db, groupingId)
+  if (version === null || version === current.version) return current
+  const [kept] = await db
+    .select()
+    .from(groupingVersions)
+    .where(and(eq(groupingVersions.groupingId, groupingId), eq(groupingVersions.version, version)))
+  return kept ? { ...current, ...kept.content, version } : current
+}
+
+/** The groups of one round, from 0; of the first when there are not so many. */
+export const roundOf = ({ groups, laterRounds }: GroupingContent, round: number): Group[] =>
+  laterRounds[round - 1] ?? groups
+
+function contentOf(form: GroupingForm): GroupingContent {
+  const { name, groups, aims = [], offRuleIds = [], heldIds = [] } = form
+  const { laterRounds = [], roles = {}, stations = [] } = form
+  return { name, groups, aims, offRuleIds, heldIds, laterRounds, roles, stations }
+}
+
+/** A group may be empty while one works on it; what must hold is that everybody stands in one place in a round. */
+async function problemOf(
+  db: Database,
+  cohortId: string,
+  { groups, laterRounds = [] }: GroupingForm,
+): Promise<GroupingProblem | null> {
+  const rounds = [groups, ...laterRounds].map(round => round.flatMap(group => group.personIds))
+  if (rounds.some(ids => ids.length === 0)) return { code: 'no-people' }
+  if (rounds.some(ids => new Set(ids).size !== ids.length)) return { code: 'person-twice' }
+  const ids = [...new Set(rounds.flat())]
   const known = await db
     .select({ id: people.id })
     .from(people)

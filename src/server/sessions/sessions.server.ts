@@ -7,7 +7,7 @@ import { getCohort } from '../cohorts/cohorts.server'
 import type { Database } from '../db/database.server'
 import { boardCopies, cohorts, people, sessions } from '../db/schema.server'
 import { notFound } from '../errors.server'
-import { getGrouping } from '../groupings/groupings.server'
+import { getGrouping, roundOf } from '../groupings/groupings.server'
 import { done, type Result, refused } from '../result'
 import { newId, newJoinCode } from '../tokens.server'
 
@@ -77,17 +77,21 @@ export async function savePlan(
 async function planFrom(
   db: Database,
   form: SessionForm,
-): Promise<Result<Omit<Session, 'id' | 'joinCode' | 'phase' | 'reviewedAt'>, SessionProblem>> {
+): Promise<
+  Result<Omit<Session, 'id' | 'joinCode' | 'phase' | 'reviewedAt' | 'groupingVersion'>, SessionProblem>
+> {
   const startsAt = momentOf(form.date, form.time, form.timeZone)
   if (!startsAt) return refused({ code: 'no-such-date' })
   const grouping = await getGrouping(db, form.groupingId)
   await getBoard(db, form.boardId)
-  const own = new Map(grouping.groups.map(group => [group.id, group.name]))
+  const groupingRound = Math.min(form.groupingRound ?? 0, grouping.laterRounds.length)
+  const groups = roundOf(grouping, groupingRound)
+  const own = new Map(groups.map(group => [group.id, group.name]))
   const renamed = form.rooms.filter(
     room => own.has(room.groupId) && room.name && room.name !== own.get(room.groupId),
   )
   const roomNames = Object.fromEntries(renamed.map(room => [room.groupId, room.name]))
-  const repeated = firstRepeat(grouping.groups.map(group => roomNames[group.id] ?? group.name))
+  const repeated = firstRepeat(groups.map(group => roomNames[group.id] ?? group.name))
   if (repeated) return refused({ code: 'room-names-repeat', name: repeated })
   const { title, timeZone, groupingId, boardId, roomMinutes, graceSeconds, waitingList } = form
   const { cohortId } = grouping
@@ -97,6 +101,7 @@ async function planFrom(
     timeZone,
     cohortId,
     groupingId,
+    groupingRound,
     boardId,
     roomNames,
     roomMinutes,
@@ -111,7 +116,8 @@ function firstRepeat(names: string[]): string | undefined {
 }
 
 /**
- * What the session is opened with, from its plan as it is now, and the board copies, one for each room.
+ * What the session is opened with, from its plan as it is now, and the board copies, one for each room. Keeps with the
+ * session which version of the grouping that is.
  * People taken off the list since the grouping was made are left out. Everybody on the list may join, also those
  * whom the grouping gives no room.
  */
@@ -126,9 +132,12 @@ export async function prepareOpening(
     getBoard(db, session.boardId),
   ])
   const listed = new Set(cohort.people.map(person => person.id))
-  const empty = grouping.groups.filter(group => !group.personIds.some(id => listed.has(id)))
+  const groups = roundOf(grouping, session.groupingRound)
+  const empty = groups.filter(group => !group.personIds.some(id => listed.has(id)))
   if (empty.length > 0) return refused({ code: 'empty-groups', names: empty.map(group => group.name) })
-  const rooms = grouping.groups.map(group => ({
+  // From here on it is known which version was used, whatever is saved later.
+  await db.update(sessions).set({ groupingVersion: grouping.version }).where(eq(sessions.id, sessionId))
+  const rooms = groups.map(group => ({
     id: newId(),
     name: session.roomNames[group.id] ?? group.name,
     copyId: newId(),

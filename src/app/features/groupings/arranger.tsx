@@ -12,7 +12,7 @@ import {
   useSensors,
 } from '@dnd-kit/core'
 import { memo, type ReactNode, useCallback, useMemo, useState } from 'react'
-import type { HistoryAction } from '~/core/grouping/edits'
+import type { Edit } from '~/core/grouping/edits'
 import type { Arrangement } from '~/core/grouping/grouping'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
@@ -33,20 +33,29 @@ interface ArrangerProps {
   /** Who stays when groups are made again. */
   held: ReadonlySet<string>
   onHold: (personIds: string[], hold: boolean) => void
+  /** Those who are dragged and placed together. */
+  chosen: ReadonlySet<string>
+  choosing: boolean
+  onChoose: (personId: string) => void
+  onClearChoice: () => void
+  roles: Record<string, string>
   effect: MoveEffect
   arrangement: Arrangement
-  onAct: (action: HistoryAction) => void
+  onAct: (edit: Edit) => void
 }
 
 /** Groups side by side: drag somebody, or choose their name and pick where they go. */
 export const Arranger = memo(function Arranger(props: ArrangerProps) {
   const { people, absent, held, onHold, effect, arrangement, onAct } = props
+  const { chosen, choosing, onChoose, onClearChoice, roles } = props
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
   const [dragged, setDragged] = useState<string | null>(null)
   const move = useCallback(
     (personId: string, groupId: string | null) => onAct({ type: 'move', personIds: [personId], groupId }),
     [onAct],
   )
+  /** With somebody who is chosen go all who are. */
+  const going = dragged && chosen.has(dragged) ? [...chosen] : dragged ? [dragged] : []
   const names = JSON.stringify(arrangement.groups.map(({ id, name }) => ({ id, name })))
   const places = useMemo(() => JSON.parse(names) as { id: string; name: string }[], [names])
   const chips = (ids: string[], here: string | null) =>
@@ -60,6 +69,10 @@ export const Arranger = memo(function Arranger(props: ArrangerProps) {
               person={person}
               absent={absent.has(id)}
               held={held.has(id)}
+              chosen={chosen.has(id)}
+              choosing={choosing}
+              onChoose={onChoose}
+              role={roles[id]}
               onHold={onHold}
               here={here}
               places={places}
@@ -70,7 +83,11 @@ export const Arranger = memo(function Arranger(props: ArrangerProps) {
     })
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     setDragged(null)
-    if (over) move(String(active.id), over.id === UNPLACED ? null : String(over.id))
+    if (!over) return
+    const groupId = over.id === UNPLACED ? null : String(over.id)
+    const personIds = chosen.has(String(active.id)) ? [...chosen] : [String(active.id)]
+    onAct({ type: 'move', personIds, groupId })
+    if (personIds.length > 1) onClearChoice()
   }
   return (
     <DndContext
@@ -110,6 +127,17 @@ export const Arranger = memo(function Arranger(props: ArrangerProps) {
             <DropPlace key={group.id} id={group.id} label={group.name}>
               <Flex align="center" gap="8px" mb="8px">
                 <RoomMark place={place} />
+                {chosen.size > 0 && place < 9 && (
+                  <chakra.kbd
+                    borderWidth="1px"
+                    borderRadius="4px"
+                    px="6px"
+                    fontSize="s"
+                    title="Key to place them here"
+                  >
+                    {place + 1}
+                  </chakra.kbd>
+                )}
                 <GroupName key={group.name} groupId={group.id} name={group.name} onAct={onAct} />
                 <chakra.span fontWeight="650" fontVariantNumeric="tabular-nums" title="People in this group">
                   {group.personIds.length}
@@ -118,7 +146,9 @@ export const Arranger = memo(function Arranger(props: ArrangerProps) {
               <Flex as="ul" listStyleType="none" direction="column" gap="4px" minH="40px">
                 {chips(group.personIds, group.id)}
               </Flex>
-              {dragged && !group.personIds.includes(dragged) && <Effects words={effect(dragged, group.id)} />}
+              {dragged && !group.personIds.includes(dragged) && (
+                <Effects words={[...new Set(going.flatMap(id => effect(id, group.id)))]} />
+              )}
               {!dragged && group.personIds.length > 0 && (
                 <Button
                   size="small"
@@ -145,6 +175,7 @@ export const Arranger = memo(function Arranger(props: ArrangerProps) {
             fontWeight="600"
           >
             {people.get(dragged)?.shownName}
+            {going.length > 1 && ` and ${going.length - 1} more`}
           </Box>
         )}
       </DragOverlay>
@@ -195,7 +226,7 @@ function DropPlace({ id, label, children }: { id: string; label: string; childre
 interface GroupNameProps {
   groupId: string
   name: string
-  onAct: (action: HistoryAction) => void
+  onAct: (edit: Edit) => void
 }
 
 const GroupName = memo(function GroupName({ groupId, name, onAct }: GroupNameProps) {

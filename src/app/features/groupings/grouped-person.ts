@@ -1,12 +1,15 @@
-import type { Group } from '~/core/grouping/grouping'
+import type { GroupingContent, GroupingVersion } from '~/contracts/grouping'
 import type { PastSession } from '~/core/grouping/history'
-import type { Aim, Rule } from '~/core/grouping/rules'
+import type { Role } from '~/core/grouping/roles'
+import type { Rule } from '~/core/grouping/rules'
 import type { Column } from '~/core/people/columns'
 import type { Presence } from '~/core/people/presence'
 
 /** What the grouping page knows of somebody. */
 export interface GroupedPerson {
   id: string
+  firstName: string
+  familyName: string
   shownName: string
   trainedToLead: boolean
   columns: Record<string, string>
@@ -21,14 +24,13 @@ export interface GroupedCohort {
   rules: Rule[]
 }
 
-export interface KeptGrouping {
+export interface KeptGrouping extends GroupingContent {
   id: string
-  name: string
-  groups: Group[]
-  aims: Aim[]
-  offRuleIds: string[]
-  heldIds: string[]
   version: number
+  versions: GroupingVersion[]
 }
+
+/** How often everybody has held each role, by person id. */
+export type RolesHeld = Record<string, Partial<Record<Role, number>>>
 
 export type { PastSession }

@@ -1,6 +1,6 @@
 import { Menu, Portal } from '@chakra-ui/react'
 import { useDraggable } from '@dnd-kit/core'
-import { Lock } from 'lucide-react'
+import { Check, Lock } from 'lucide-react'
 import { memo, useState } from 'react'
 import { flushSync } from 'react-dom'
 import type { GroupedPerson } from './grouped-person'
@@ -10,6 +10,13 @@ interface PersonChipProps {
   absent: boolean
   /** Stays here when groups are made again. */
   held: boolean
+  /** One of those who are moved or placed together. */
+  chosen: boolean
+  /** Whether a click chooses instead of opening the menu. */
+  choosing: boolean
+  onChoose: (personId: string) => void
+  /** What the person does in the group, or nothing. */
+  role: string | undefined
   onHold: (personIds: string[], hold: boolean) => void
   /** The group the person stands in; null for none. */
   here: string | null
@@ -69,18 +76,27 @@ interface ChipButtonProps extends PersonChipProps {
   onOpen: () => void
 }
 
-function ChipButton({ person, absent, held, here, buttonId, open, onOpen }: ChipButtonProps) {
-  const words = [person.trainedToLead && 'lead', absent && here !== null && 'not here today']
+function ChipButton(props: ChipButtonProps) {
+  const { person, absent, held, chosen, choosing, role, here, buttonId, open, onOpen, onChoose } = props
+  const words = [
+    role ? role : person.trainedToLead && 'trained to lead',
+    absent && here !== null && 'not here today',
+  ]
   return (
     <button
       id={buttonId}
       type="button"
-      className="chip"
-      aria-haspopup="menu"
-      aria-expanded={open}
-      onClick={onOpen}
+      className={chosen ? 'chip chip-chosen' : 'chip'}
+      aria-haspopup={choosing ? undefined : 'menu'}
+      aria-expanded={choosing ? undefined : open}
+      aria-pressed={choosing || chosen ? chosen : undefined}
+      onClick={event => {
+        if (choosing || event.ctrlKey || event.metaKey || event.shiftKey) onChoose(person.id)
+        else onOpen()
+      }}
     >
       {person.shownName}
+      {chosen && <Check size={14} aria-hidden="true" style={{ display: 'inline', marginLeft: '6px' }} />}
       {held && <Lock size={13} aria-label="held" style={{ display: 'inline', marginLeft: '6px' }} />}
       {words.map(
         word =>
@@ -97,7 +113,7 @@ function ChipButton({ person, absent, held, here, buttonId, open, onOpen }: Chip
 
 /** Made only when it is opened: hundreds of menus that wait would hold up the page. */
 function ChipMenu(props: PersonChipProps & { buttonId: string; onClose: () => void }) {
-  const { person, held, here, places, onHold, onMove, buttonId, onClose } = props
+  const { person, held, chosen, here, places, onHold, onMove, onChoose, buttonId, onClose } = props
   return (
     <Menu.Root
       open
@@ -109,6 +125,7 @@ function ChipMenu(props: PersonChipProps & { buttonId: string; onClose: () => vo
       }}
       onSelect={({ value }) => {
         if (value === 'hold') onHold([person.id], !held)
+        else if (value === 'choose') onChoose(person.id)
         else onMove(person.id, value === 'none' ? null : value)
       }}
     >
@@ -126,6 +143,9 @@ function ChipMenu(props: PersonChipProps & { buttonId: string; onClose: () => vo
                 ))}
               {here !== null && <Menu.Item value="none">In no group</Menu.Item>}
             </Menu.ItemGroup>
+            <Menu.Item value="choose">
+              {chosen ? `No longer choose ${person.shownName}` : `Choose ${person.shownName} with others`}
+            </Menu.Item>
             {here !== null && (
               <Menu.Item value="hold">
                 {held ? `Let go of ${person.shownName}` : `Hold ${person.shownName} here`}

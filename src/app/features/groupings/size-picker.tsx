@@ -1,6 +1,8 @@
 import { chakra, Flex } from '@chakra-ui/react'
 import { Shuffle } from 'lucide-react'
 import { useState } from 'react'
+import { MOST_ROUNDS } from '~/contracts/forms'
+import { mostRounds } from '~/core/grouping/rounds/repeats'
 import { groupSizes, type SizeProblem, type SizeWish } from '~/core/grouping/sizes'
 import { Button } from '../../ui/button'
 import { Field, Input, Select } from '../../ui/fields'
@@ -12,13 +14,18 @@ interface SizePickerProps {
   listed: number
   made: boolean
   busy: boolean
-  onDraw: (sizes: number[]) => void
+  /** Rounds of the grouping as it is. */
+  rounds: number
+  onDraw: (sizes: number[], rounds: number) => void
 }
 
 /** How many groups, said either way, with the sizes that come of it. */
-export function SizePicker({ people, listed, groups, made, busy, onDraw }: SizePickerProps) {
+export function SizePicker({ people, listed, groups, rounds, made, busy, onDraw }: SizePickerProps) {
   const [by, setBy] = useState<SizeWish['by']>(groups > 0 ? 'groups' : 'people')
   const [typed, setTyped] = useState(String(groups > 0 ? groups : 3))
+  const [typedRounds, setTypedRounds] = useState(String(rounds))
+  const wantedRounds = Number(typedRounds)
+  const roundsFit = Number.isInteger(wantedRounds) && wantedRounds >= 1 && wantedRounds <= MOST_ROUNDS
   const number = typed.trim() === '' ? Number.NaN : Number(typed)
   const result = groupSizes(people, by === 'groups' ? { by, groups: number } : { by, people: number })
   return (
@@ -29,7 +36,7 @@ export function SizePicker({ people, listed, groups, made, busy, onDraw }: SizeP
       wrap="wrap"
       onSubmit={event => {
         event.preventDefault()
-        if (result.ok) onDraw(result.sizes)
+        if (result.ok && roundsFit) onDraw(result.sizes, wantedRounds)
       }}
     >
       <chakra.div w="200px">
@@ -56,14 +63,35 @@ export function SizePicker({ people, listed, groups, made, busy, onDraw }: SizeP
           )}
         </Field>
       </chakra.div>
+      <chakra.div w="84px">
+        <Field label="Rounds" errors={roundsFit ? undefined : ['']}>
+          {parts => (
+            <Input
+              {...parts}
+              type="number"
+              inputMode="numeric"
+              min={1}
+              max={MOST_ROUNDS}
+              value={typedRounds}
+              onChange={event => setTypedRounds(event.target.value)}
+            />
+          )}
+        </Field>
+      </chakra.div>
       <chakra.output pt="26px" flex="1" minW="220px" aria-live="polite">
-        {result.ok ? (
+        {!roundsFit ? (
+          <chakra.span color="stop" fontWeight="600">
+            Enter 1 to {MOST_ROUNDS} rounds.
+          </chakra.span>
+        ) : result.ok ? (
           <>
             <b>{sizesText(result.sizes)}</b>{' '}
             <chakra.span color="quiet">
               {people < listed
                 ? `from the ${people} here today, of ${listed} on the list`
                 : `from all ${people} on the list`}
+              {wantedRounds > mostRounds(result.sizes) &&
+                `; without meeting twice at most ${mostRounds(result.sizes)} rounds`}
             </chakra.span>
           </>
         ) : (
@@ -72,7 +100,7 @@ export function SizePicker({ people, listed, groups, made, busy, onDraw }: SizeP
           </chakra.span>
         )}
       </chakra.output>
-      <Button type="submit" kind="main" mt="24px" disabled={!result.ok || busy}>
+      <Button type="submit" kind="main" mt="24px" disabled={!result.ok || !roundsFit || busy}>
         <Shuffle size={18} aria-hidden="true" /> {made ? 'Reshuffle' : 'Make groups'}
       </Button>
     </Flex>

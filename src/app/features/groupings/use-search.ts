@@ -1,15 +1,31 @@
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
-import type { WorkerReply } from '~/contracts/grouping-worker'
+import type { WorkerReply, WorkerTask } from '~/contracts/grouping-worker'
 import type { Contradiction } from '~/core/grouping/arrange'
-import type { HistoryAction } from '~/core/grouping/edits'
+import type { HistoryAction, RoundList } from '~/core/grouping/edits'
 import type { Arrangement } from '~/core/grouping/grouping'
 import type { GroupingQuestion } from '~/core/grouping/pose'
+import type { RoundsMethod } from '~/core/grouping/rounds/portfolio'
 import { GroupingClient } from '../../workers/grouping-client'
 
 /** Steps of one search: about a second or two. */
 const STEPS = 3_000_000
+/** Steps of a search over several rounds: some seconds. */
+const ROUNDS_STEPS = 12_000_000
 /** Better answers are shown at most this often, in milliseconds: every one moves everybody. */
 const SHOW_EVERY_MS = 250
+
+/** What groups are asked for. */
+export type SearchFor =
+  | { kind: 'groups' }
+  | { kind: 'rounds'; rounds: number }
+  /** One round made whole again, with as few moved as can be; the others stay. */
+  | { kind: 'repair'; round: number }
+
+/** The last search's word on its answer. */
+export type Outcome =
+  | { kind: 'groups'; proved: boolean }
+  | { kind: 'rounds'; proved: boolean; leastRepeats: number; method: RoundsMethod }
+  | { kind: 'repair'; proved: boolean; moves: { personId: string; from: string; to: string }[] }
 
 export interface Search {
   busy: boolean
@@ -17,28 +33,30 @@ export interface Search {
   progress: number | null
   /** What there is to say of the last search. */
   note: string | null
-  /** The last search's word on its answer, while that answer stands. */
-  outcome: { arrangement: Arrangement; proved: boolean } | null
+  /** Null once its answer no longer stands. */
+  outcome: Outcome | null
   contradiction: Contradiction | null
-  search: (question: GroupingQuestion, absentIds: string[]) => void
+  search: (what: SearchFor, question: GroupingQuestion, absentIds: string[]) => void
   stop: () => void
 }
+
+type SearchReply = Extract<WorkerReply, { kind: 'step' | 'rounds-step' | 'repair-step' }>
 
 /**
  * Makes groups in the worker: a fair draw where nothing is asked but sizes, otherwise a search whose better answers show as
  * they come. Whatever is done by hand meanwhile ends it: what people do is never overwritten by what was computed.
  */
-export function useSearch(present: Arrangement, dispatch: (action: HistoryAction) => void): Search {
+export function useSearch(present: RoundList, dispatch: (action: HistoryAction) => void): Search {
   const [client] = useState(() => new GroupingClient())
   const [busy, setBusy] = useState(false)
   const [progress, setProgress] = useState<number | null>(null)
   const [note, setNote] = useState<string | null>(null)
-  const [outcome, setOutcome] = useState<Search['outcome']>(null)
+  const [ended, setEnded] = useState<{ rounds: RoundList; outcome: Outcome } | null>(null)
   const [contradiction, setContradiction] = useState<Contradiction | null>(null)
   /** What the running search last showed; null when none runs. */
-  const shown = useRef<Arrangement | null>(null)
+  const shown = useRef<RoundList | null>(null)
   /** Everything searches ever showed: whatever else stands there was done by hand. */
-  const ours = useRef(new WeakSet<Arrangement>())
+  const ours = useRef(new WeakSet<RoundList>())
   const waiting = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
   useEffect(() => () => client.stop(), [client])
 
@@ -55,109 +73,138 @@ export function useSearch(present: Arrangement, dispatch: (action: HistoryAction
     if (shown.current && !ours.current.has(present)) stop()
   }, [present, stop])
 
-  const search = (question: GroupingQuestion, absentIds: string[]) => {
+  const search = (what: SearchFor, question: GroupingQuestion, absentIds: string[]) => {
     stop()
     setBusy(true)
     setNote(null)
-    setOutcome(null)
+    setEnded(null)
     setContradiction(null)
+    const start = what.kind === 'repair' ? what.round : 0
     // Groups keep the id and name of the one they take the place of.
-    const before = groupsBefore(present, question)
+    const ids = question.groups.map((_, place) => present[start]?.groups[place]?.id ?? newGroupId())
     const seed = crypto.getRandomValues(new Int32Array(1))[0] ?? 0
     shown.current = present
     ours.current.add(present)
-    const ids = question.groups.map((_, place) => present.groups[place]?.id ?? newGroupId())
     let first = true
-    const show = (groups: string[][]): Arrangement => {
-      const arrangement = named(question, ids, groups, absentIds)
+    const show = (answers: string[][][]): RoundList => {
+      const made = answers.map(groups => named(question, ids, groups, absentIds))
+      const rounds = what.kind === 'repair' ? present.with(what.round, made[0] as Arrangement) : made
       const from = shown.current
-      shown.current = arrangement
-      ours.current.add(arrangement)
+      shown.current = rounds
+      ours.current.add(rounds)
       const action: HistoryAction =
-        first || !from ? { type: 'replace', arrangement } : { type: 'improve', from, arrangement }
+        first || !from ? { type: 'replace', rounds } : { type: 'improve', from, rounds }
       first = false
       // Not at one go: with hundreds of people drawing them all would hold up the page.
       startTransition(() => dispatch(action))
-      return arrangement
+      return rounds
     }
-    let latest: string[][] | null = null
+    let latest: string[][][] | null = null
     /** Shows the first answer at once, and of the others the latest now and then. */
-    const showSoon = (groups: string[][]) => {
-      latest = groups
-      if (first) show(groups)
+    const showSoon = (answers: string[][][]) => {
+      latest = answers
+      if (first) show(answers)
       waiting.current ??= setTimeout(() => {
         waiting.current = undefined
         if (latest && shown.current) show(latest)
       }, SHOW_EVERY_MS)
     }
+    const hearStep = (reply: SearchReply) => {
+      setProgress(Math.min(1, reply.steps / stepsFor(what)))
+      const answers = reply.kind === 'rounds-step' ? reply.rounds : [reply.groups]
+      if (!reply.done) {
+        showSoon(answers)
+        return
+      }
+      clearTimeout(waiting.current)
+      waiting.current = undefined
+      const rounds = show(answers)
+      shown.current = null
+      setBusy(false)
+      setProgress(null)
+      setEnded({ rounds, outcome: outcomeOf(reply, question) })
+    }
     const hear = (reply: WorkerReply) => {
       if (!shown.current) return
       if (reply.kind === 'contradiction') setContradiction(reply.contradiction)
-      if (reply.kind === 'drawn') {
-        show(reply.groups)
+      else if (reply.kind === 'drawn') {
+        show([reply.groups])
         shown.current = null
         setBusy(false)
         if (reply.differs === false) setNote('There is no other way to group these people in these sizes.')
-      }
-      if (reply.kind === 'step') {
-        setProgress(Math.min(1, reply.steps / STEPS))
-        if (!reply.done) {
-          showSoon(reply.groups)
-          return
-        }
-        clearTimeout(waiting.current)
-        waiting.current = undefined
-        const arrangement = show(reply.groups)
-        shown.current = null
-        setBusy(false)
-        setProgress(null)
-        setOutcome({ arrangement, proved: reply.proved })
-      }
+      } else if (reply.kind !== 'judged') hearStep(reply)
     }
     const fail = () => {
       stop()
       setNote('The groups could not be worked out. Reload the page and try again.')
     }
-    client.ask(taskFor(question, seed, before), hear, fail)
+    client.ask(taskFor(what, question, seed, groupsBefore(present[0], question)), hear, fail)
   }
-  return { busy, progress, note, outcome, contradiction, search, stop }
+  return {
+    busy,
+    progress,
+    note,
+    outcome: ended?.rounds === present ? ended.outcome : null,
+    contradiction,
+    search,
+    stop,
+  }
 }
 
-function taskFor(question: GroupingQuestion, seed: number, before: string[][] | undefined) {
-  const { people, groups, rules, aims, columns, held } = question
+const stepsFor = ({ kind }: SearchFor): number => (kind === 'rounds' ? ROUNDS_STEPS : STEPS)
+
+function outcomeOf(reply: SearchReply, { groups }: GroupingQuestion): Outcome {
+  const { proved } = reply
+  if (reply.kind === 'step') return { kind: 'groups', proved }
+  if (reply.kind === 'rounds-step')
+    return { kind: 'rounds', proved, leastRepeats: reply.leastRepeats, method: reply.method }
+  const name = (place: number) => groups[place]?.name ?? ''
+  const moves = reply.moves.map(({ personId, from, to }) => ({ personId, from: name(from), to: name(to) }))
+  return { kind: 'repair', proved, moves }
+}
+
+function taskFor(
+  what: SearchFor,
+  question: GroupingQuestion,
+  seed: number,
+  before: string[][] | undefined,
+): WorkerTask {
+  const steps = stepsFor(what)
+  if (what.kind === 'rounds')
+    return { kind: 'rounds', question: plain(question), rounds: what.rounds, seed, steps }
+  if (what.kind === 'repair') return { kind: 'repair', question: plain(question), seed, steps }
+  const { people, groups, rules, aims, held } = question
   if (rules.length + aims.length + held.size === 0) {
     const personIds = people.map(person => person.id)
-    return {
-      kind: 'draw' as const,
-      personIds,
-      sizes: groups.map(group => group.size),
-      seed,
-      previous: before,
-    }
+    return { kind: 'draw', personIds, sizes: groups.map(group => group.size), seed, previous: before }
   }
-  const plain = {
+  return { kind: 'arrange', question: plain(question), seed, steps, before }
+}
+
+/** A question as it can be sent. */
+function plain({ people, groups, rules, aims, columns, history, now, held }: GroupingQuestion) {
+  return {
     people: people.map(({ id, trainedToLead, columns }) => ({ id, trainedToLead, columns })),
     groups: [...groups],
     rules: [...rules],
     aims: [...aims],
     columns: [...columns],
-    history: new Map(question.history),
-    now: new Map(question.now),
+    history: new Map(history),
+    now: new Map(now),
     held: new Set(held),
   }
-  return { kind: 'arrange' as const, question: plain, seed, steps: STEPS, before }
 }
 
 /** The groups that must not come back: only if the same people stand in them. */
-function groupsBefore(present: Arrangement, question: GroupingQuestion): string[][] | undefined {
+function groupsBefore(present: Arrangement | undefined, question: GroupingQuestion): string[][] | undefined {
   const asked = new Set(question.people.map(person => person.id))
-  const groups = present.groups
+  const groups = (present?.groups ?? [])
     .map(group => group.personIds.filter(id => asked.has(id)))
     .filter(ids => ids.length > 0)
   return groups.length > 0 ? groups : undefined
 }
 
-const newGroupId = () => crypto.randomUUID().slice(0, 18)
+export const newGroupId = () => crypto.randomUUID().slice(0, 18)
 
 function named(
   question: GroupingQuestion,
@@ -207,10 +254,8 @@ export function useJudged(question: GroupingQuestion | null, groups: string[][])
     if (!current || asked === '') return
     let stopListening = () => {}
     const timer = setTimeout(() => {
-      const task = taskFor(current, 0, undefined)
-      if (task.kind !== 'arrange') return
       stopListening = client.ask(
-        { kind: 'judge', question: task.question, groups: latest.current.groups },
+        { kind: 'judge', question: plain(current), groups: latest.current.groups },
         reply =>
           reply.kind === 'judged' &&
           setJudged({ cost: reply.cost, bound: reply.bound, random: reply.random }),

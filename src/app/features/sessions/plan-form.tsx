@@ -16,6 +16,7 @@ export interface Plan {
   time?: string
   timeZone?: string
   groupingId: string
+  groupingRound: number
   boardId?: string
   roomMinutes?: number
   graceSeconds?: number
@@ -24,7 +25,7 @@ export interface Plan {
 }
 
 interface PlanFormProps {
-  groupings: { id: string; name: string; cohortName: string; sizes: number[] }[]
+  groupings: { id: string; name: string; cohortName: string; sizes: number[]; rounds: number }[]
   boards: { id: string; title: string }[]
   plan: Plan
   lastResult?: SubmissionResult
@@ -43,9 +44,11 @@ export function PlanForm({ groupings, boards, plan, lastResult, saved }: PlanFor
   const minutes = Number(fields.roomMinutes.value ?? 12)
   const grace = Number(fields.graceSeconds.value ?? 60)
   if (groupings.length === 0 || boards.length === 0) return <NothingToPlan groupings={groupings.length} />
-  const choose = (groupingId: string) => {
-    navigate({ search: `?grouping=${groupingId}` }, { replace: true, preventScrollReset: true })
+  const choose = (groupingId: string, round = 0) => {
+    const search = `?grouping=${groupingId}&round=${round}`
+    navigate({ search }, { replace: true, preventScrollReset: true })
   }
+  const rounds = groupings.find(grouping => grouping.id === plan.groupingId)?.rounds ?? 1
   return (
     <Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate>
       <input type="hidden" name="intent" value="save" />
@@ -96,6 +99,25 @@ export function PlanForm({ groupings, boards, plan, lastResult, saved }: PlanFor
               </Select>
             )}
           </Field>
+          {rounds > 1 && (
+            <Field label="Round of the grouping" errors={fields.groupingRound.errors}>
+              {parts => (
+                <Select
+                  {...parts}
+                  name="groupingRound"
+                  defaultValue={plan.groupingRound}
+                  onChange={event => choose(plan.groupingId, Number(event.target.value))}
+                >
+                  {Array.from({ length: rounds }, (_, round) => (
+                    // biome-ignore lint/suspicious/noArrayIndexKey: rounds have nothing but their number.
+                    <option key={round} value={round}>
+                      round {round + 1}
+                    </option>
+                  ))}
+                </Select>
+              )}
+            </Field>
+          )}
           <Field label="Board" errors={fields.boardId.errors} hint="Every room gets its own copy of it.">
             {parts => (
               <Select {...parts} name="boardId" defaultValue={fields.boardId.initialValue}>

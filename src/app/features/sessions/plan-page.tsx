@@ -11,7 +11,7 @@ interface PlanPageProps {
   phase: 'planned' | 'open' | 'ended'
   joinCode: string
   joinAddress: string
-  groupings: { id: string; name: string; cohortName: string; sizes: number[] }[]
+  groupings: { id: string; name: string; cohortName: string; sizes: number[]; rounds: number }[]
   boards: { id: string; title: string }[]
   plan: Plan
   result?: { form?: SubmissionResult; opening?: string; saved?: boolean }

@@ -3,7 +3,8 @@ import { affineRounds, primePower, type Rounds, transversalRounds } from './desi
 import { pairRounds } from './pairs'
 
 /** Where a plan of rounds comes from: a construction that mathematics has, or the search. */
-export type RoundsMethod = 'circle' | 'affine' | 'transversal' | 'base-rounds' | 'search'
+export const ROUNDS_METHODS = ['circle', 'affine', 'transversal', 'base-rounds', 'search'] as const
+export type RoundsMethod = (typeof ROUNDS_METHODS)[number]
 
 export interface DesignedRounds {
   method: RoundsMethod

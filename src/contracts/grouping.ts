@@ -1,0 +1,29 @@
+import type { Group } from '~/core/grouping/grouping'
+import type { Role } from '~/core/grouping/roles'
+import type { Aim } from '~/core/grouping/rules'
+
+/** What a version of a grouping says. */
+export interface GroupingContent {
+  name: string
+  /** The first round. */
+  groups: Group[]
+  /** The second round and those after it; empty for a grouping of one round. */
+  laterRounds: Group[][]
+  aims: Aim[]
+  /** Rules of the cohort that are switched off. */
+  offRuleIds: string[]
+  /** Who stays when groups are made again. */
+  heldIds: string[]
+  /** Roles in the first round, by person id. */
+  roles: Record<string, Role>
+  /** Stations the groups go round, as teams. */
+  stations: string[]
+}
+
+/** A version as it was saved. */
+export interface GroupingVersion {
+  version: number
+  savedBy: string
+  savedAt: Date
+  content: GroupingContent
+}
