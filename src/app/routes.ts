@@ -18,6 +18,7 @@ export default [
       route('cohorts', 'routes/cohorts.tsx'),
       route('cohorts/:cohortId', 'routes/cohort.tsx'),
       route('cohorts/:cohortId/import', 'routes/cohort-import.tsx'),
+      route('cohorts/:cohortId/met', 'routes/cohort-met.tsx'),
       route('cohorts/:cohortId/groupings/new', 'routes/grouping-new.tsx'),
       route('groupings/:groupingId', 'routes/grouping.tsx'),
       route('boards', 'routes/boards.tsx'),

@@ -20,7 +20,7 @@ export interface PairPast {
 /** Sessions further back than this are not looked at for what is fresh. */
 export const MOST_SESSIONS = 20
 /** Less than this in one room is a passing through, in minutes. */
-const SHORTEST_MEETING = 1
+export const SHORTEST_MEETING = 1
 
 export const pairKey = (a: string, b: string): string => (a < b ? `${a} ${b}` : `${b} ${a}`)
 

@@ -9,14 +9,21 @@ import { readLog } from '../live/event-log.server'
 /** What an ended session says never changes: its log is folded once. */
 const known = new WeakMap<Database, Map<string, PastSession>>()
 
-/** The ended sessions of a cohort, newest first, with who was really in a room with whom. */
-export async function pastSessions(db: Database, cohortId: string): Promise<PastSession[]> {
-  const rows = await db
+/**
+ * The ended sessions of a cohort, newest first, with who was really in a room with whom: as many as count for what is
+ * fresh, or all of them with `most` null.
+ */
+export async function pastSessions(
+  db: Database,
+  cohortId: string,
+  most: number | null = MOST_SESSIONS,
+): Promise<PastSession[]> {
+  const ended = db
     .select({ id: sessions.id, title: sessions.title })
     .from(sessions)
     .where(and(eq(sessions.cohortId, cohortId), eq(sessions.phase, 'ended')))
     .orderBy(desc(sessions.startsAt))
-    .limit(MOST_SESSIONS)
+  const rows = await (most === null ? ended : ended.limit(most))
   const past: PastSession[] = []
   for (const row of rows) past.push(await pastSession(db, row))
   return past

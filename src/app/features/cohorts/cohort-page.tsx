@@ -1,5 +1,5 @@
 import { chakra, Flex } from '@chakra-ui/react'
-import { FileDown, FileUp, Shuffle } from 'lucide-react'
+import { FileDown, FileUp, Grid3x3, Shuffle } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useFetcher } from 'react-router'
 import type { PastImport } from '~/contracts/imports'
@@ -39,6 +39,11 @@ export function CohortPage({ cohort, groupings, running, imported }: CohortPageP
         {people.length > 0 && (
           <ButtonLink to={`/cohorts/${cohort.id}/list.csv`} reloadDocument download>
             <FileDown size={18} aria-hidden="true" /> Export
+          </ButtonLink>
+        )}
+        {people.length > 1 && (
+          <ButtonLink to={`/cohorts/${cohort.id}/met`}>
+            <Grid3x3 size={18} aria-hidden="true" /> Who has met whom
           </ButtonLink>
         )}
         <ButtonLink kind="main" to={`/cohorts/${cohort.id}/groupings/new`}>

@@ -141,9 +141,10 @@ const METHODS: Record<RoundsMethod, string> = {
   search: 'found by search',
 }
 
-function Standing(props: { rounds: RoundList; name: (id: string) => string; outcome: Outcome | null }) {
-  const { rounds, name, outcome } = props
-  const repeated = repeatedPairs(rounds)
+function Standing(props: Pick<RoundsTableProps, 'rounds' | 'outcome' | 'together'> & { name: Name }) {
+  const { rounds, name, outcome, together } = props
+  const all = repeatedPairs(rounds)
+  const repeated = all.filter(({ pair }) => !together(...pair))
   const times = repeated.reduce((sum, { rounds: in_ }) => sum + in_.length - 1, 0)
   const made = outcome?.kind === 'rounds' ? outcome : null
   return (

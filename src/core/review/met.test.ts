@@ -1,0 +1,54 @@
+import { mean } from 'simple-statistics'
+import { randomStream } from '../random/random'
+import { gini, whoHasMet } from './met'
+
+const session = (at: number, ...meetings: [string, string, number][]) => ({
+  id: String(at),
+  title: '',
+  at,
+  meetings: meetings.map(([a, b, minutes]) => ({ pair: [a, b] as [string, string], minutes })),
+})
+
+test('how often, how long and when last; whom each has never met', () => {
+  const past = [session(2, ['a', 'b', 12], ['b', 'c', 0.4]), session(1, ['a', 'b', 8], ['a', 'gone', 9])]
+  const { pairs, never } = whoHasMet(['c', 'a', 'b'], past)
+  expect(pairs).toEqual([
+    { pair: ['c', 'a'], times: 0, minutes: 0, lastAt: null },
+    { pair: ['c', 'b'], times: 0, minutes: 0, lastAt: null },
+    { pair: ['a', 'b'], times: 2, minutes: 20, lastAt: 2 },
+  ])
+  expect([...never]).toEqual([
+    ['c', ['a', 'b']],
+    ['a', ['c']],
+    ['b', ['c']],
+  ])
+})
+
+// Worked values of the population form (Gini, 1912; from memory).
+test.each([
+  [[0, 0, 0, 1], 3 / 4],
+  [[1, 2, 3, 4], 1 / 4],
+  [[1, 2, 3, 4, 5], 4 / 15],
+  [[2, 2, 2, 4], 3 / 20],
+  [[1, 2, 3, 4, 5, 6, 7, 8, 9, 10], 3 / 10],
+  [[5, 5, 5], 0],
+  [[0, 0], 0],
+  [[], 0],
+])('Gini of %j', (values, expected) => {
+  expect(gini(values)).toBeCloseTo(expected, 12)
+})
+
+// Half the relative mean absolute difference, the other definition of the same number; means by a statistics library.
+test('is half the mean difference of two, relative to the mean', () => {
+  const random = randomStream(3)
+  for (let trial = 0; trial < 20; trial++) {
+    const values = Array.from({ length: 2 + random.below(30) }, () => random.below(50) + 1)
+    const differences = values.flatMap(one => values.map(other => Math.abs(one - other)))
+    expect(gini(values)).toBeCloseTo(mean(differences) / (2 * mean(values)), 10)
+  }
+})
+
+test('everybody with everybody once is perfectly even', () => {
+  const past = [session(1, ['a', 'b', 5], ['a', 'c', 5], ['b', 'c', 5])]
+  expect(whoHasMet(['a', 'b', 'c'], past).unevenness).toBeCloseTo(0, 12)
+})
