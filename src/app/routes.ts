@@ -10,6 +10,7 @@ export default [
   route('s/:sessionId', 'routes/place.tsx'),
   route('s/:sessionId/commands', 'routes/place-commands.ts'),
   route('mine/:reviewToken', 'routes/mine.tsx'),
+  route('choose/:code', 'routes/choose.tsx'),
 
   // Everything else is behind the sign-in.
   layout('routes/signed-in.tsx', [
@@ -19,6 +20,8 @@ export default [
       route('cohorts/:cohortId', 'routes/cohort.tsx'),
       route('cohorts/:cohortId/import', 'routes/cohort-import.tsx'),
       route('cohorts/:cohortId/met', 'routes/cohort-met.tsx'),
+      route('cohorts/:cohortId/choices/new', 'routes/choice-new.tsx'),
+      route('choices/:choiceId', 'routes/choice.tsx'),
       route('cohorts/:cohortId/groupings/new', 'routes/grouping-new.tsx'),
       route('groupings/:groupingId', 'routes/grouping.tsx'),
       route('boards', 'routes/boards.tsx'),

@@ -2,9 +2,11 @@
 import { z } from 'zod'
 import { MOST_PROMPTS, MOST_STEPS, PROMPT_KINDS } from '~/core/boards/board'
 import { PERSON_FIELDS } from '~/core/formats/people-headers'
+import { CHOICE_KINDS } from '~/core/grouping/choice'
 import { ROLES } from '~/core/grouping/roles'
 import { MOST_RULES } from '~/core/grouping/rules'
 import { COLUMN_KINDS, MOST_COLUMNS } from '~/core/people/columns'
+import { plainName } from '~/core/people/shown-name'
 
 const line = (what: string, most: number) =>
   z
@@ -165,6 +167,43 @@ export const groupingForm = z.object({
   version: z.number().int().nullable(),
 })
 
+const people = (what: string) => z.number({ error: what }).int(what).min(1, what).max(500, what)
+
+/** Topics that people choose from. */
+export const choiceForm = z
+  .object({
+    title: line('a title', 80),
+    kind: z.enum(CHOICE_KINDS),
+    wishes: count(1, 10, 'wishes'),
+    topics: z
+      .array(
+        z
+          .object({
+            name: line('a name for the topic', 60),
+            min: people('At least 1 person.'),
+            max: people('At least 1 person.'),
+          })
+          .refine(topic => topic.min <= topic.max, { path: ['max'], message: 'No fewer than the fewest.' }),
+      )
+      .min(2, 'Give at least two topics.')
+      .max(60, 'At most 60 topics.'),
+  })
+  .refine(
+    form => {
+      const names = form.topics.map(topic => plainName(topic.name)).filter(name => name !== '')
+      return new Set(names).size === names.length
+    },
+    { path: ['topics'], message: 'Two topics have the same name.' },
+  )
+
+export const choiceAnswerForm = z.object({
+  personId: z.string().max(40).optional(),
+  wishes: z
+    .array(z.string().max(40))
+    .max(10)
+    .refine(wishes => new Set(wishes).size === wishes.length, 'Choose each topic once.'),
+})
+
 export const boardForm = z.object({
   title: line('a title', 80),
   steps: z
@@ -224,6 +263,7 @@ export const takePlaceForm = z
 export type BoardForm = z.infer<typeof boardForm>
 export type SessionForm = z.infer<typeof sessionForm>
 export type GroupingForm = z.input<typeof groupingForm>
+export type ChoiceForm = z.infer<typeof choiceForm>
 export type RuleForm = z.infer<typeof ruleForm>
 export type PersonForm = z.infer<typeof personForm>
 export type ColumnForm = z.infer<typeof columnForm>

@@ -10,6 +10,7 @@ import {
   removedColumn,
   ruleForm,
 } from '~/contracts/forms'
+import { listChoices } from '~/server/choices/choices.server'
 import {
   addPerson,
   changePerson,
@@ -45,6 +46,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     cohort,
     imported: imported || null,
     groupings: await listGroupings(db, cohortId),
+    choices: (await listChoices(db, cohortId)).map(({ id, title, phase }) => ({ id, title, phase })),
     running: await runningSessions(db, cohortId),
   }
 }

@@ -1,4 +1,5 @@
 import { redirect } from 'react-router'
+import { chosenGroups } from '~/server/choices/choices.server'
 import { getCohort } from '~/server/cohorts/cohorts.server'
 import { createGrouping, type Grouping, getGrouping } from '~/server/groupings/groupings.server'
 import { pastSessions } from '~/server/groupings/history.server'
@@ -14,13 +15,15 @@ export const meta: Route.MetaFunction = () => [{ title: 'Make groups · Round Ta
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { db } = context.get(servicesContext)
   const cohort = await answering(getCohort(db, params.cohortId))
-  const likeId = new URL(request.url).searchParams.get('like')
-  const [past, held, like] = await Promise.all([
+  const asked = new URL(request.url).searchParams
+  const [likeId, choiceId] = [asked.get('like'), asked.get('choice')]
+  const [past, held, like, chosen] = await Promise.all([
     pastSessions(db, params.cohortId),
     rolesHeld(db, params.cohortId),
     likeId ? answering(getGrouping(db, likeId)) : null,
+    choiceId ? answering(chosenGroups(db, choiceId)) : null,
   ])
-  return { cohort, past, rolesHeld: held, like: like && byRule(like, cohort.columns) }
+  return { cohort, past, rolesHeld: held, like: like && byRule(like, cohort.columns), chosen }
 }
 
 /** What can be taken over for other people: everything but who is where. */

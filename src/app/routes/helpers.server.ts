@@ -48,6 +48,15 @@ export async function jsonOf(request: Request): Promise<unknown> {
   }
 }
 
+/** The wishes of a form, sent as JSON; undefined when they are none. */
+export function wishesIn(fields: FormData): unknown {
+  try {
+    return JSON.parse(String(fields.get('wishes') ?? '[]'))
+  } catch {
+    return undefined
+  }
+}
+
 /** Whether cookies may only travel over HTTPS: when the server is reached so. */
 export const secureCookies = (publicAddress: string | null): boolean =>
   publicAddress?.startsWith('https:') ?? false

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import highsLoader from 'highs'
-import { shareByArrival, shareByWishes, type Topic } from './choice'
+import { allot, placesLeft, shareByArrival, shareByWishes, type Topic } from './choice'
 
 const solver = await highsLoader()
 
@@ -88,4 +88,50 @@ test('two hundred people and thirty topics are shared at once', () => {
   ])
   const shared = shareByWishes(topics, wishes)
   expect(shared.ok && shared.result.places).toHaveLength(200)
+})
+
+const topics = [
+  { id: 'reeds', name: 'Reeds', min: 1, max: 2 },
+  { id: 'birds', name: 'Birds', min: 1, max: 2 },
+]
+const answer = (personId: string, at: number, ...wishes: string[]) => ({ personId, at, wishes })
+
+test('wishes are shared out over everybody on the list, also who had none', () => {
+  const answers = [answer('a', 1, 'reeds'), answer('b', 2, 'reeds', 'birds'), answer('c', 3, 'reeds')]
+  const shared = allot('wishes', topics, ['a', 'b', 'c', 'd'], answers)
+  if (!shared.ok) throw new Error('There are places for all.')
+  expect(shared.allotment.groups).toEqual([
+    { topicId: 'reeds', personIds: ['a', 'c'] },
+    { topicId: 'birds', personIds: ['b', 'd'] },
+  ])
+  expect([...shared.allotment.ranks]).toEqual([
+    ['a', 1],
+    ['b', 2],
+    ['c', 1],
+    ['d', null],
+  ])
+})
+
+test('who comes first is served, and a topic that is gone is gone', () => {
+  const answers = [answer('a', 30, 'reeds'), answer('b', 10, 'reeds'), answer('c', 20, 'reeds')]
+  const shared = allot('first-come', topics, ['a', 'b', 'c', 'd'], answers)
+  if (!shared.ok) throw new Error('First come always has an answer.')
+  expect(shared.allotment.groups[0]?.personIds).toEqual(['b', 'c'])
+  expect(shared.allotment.unplacedIds).toEqual(['a', 'd'])
+  expect([...placesLeft(topics, answers.slice(0, 1))]).toEqual([
+    ['reeds', 1],
+    ['birds', 2],
+  ])
+})
+
+test('more people than places, or too few for all topics, is said with the numbers', () => {
+  const ids = ['a', 'b', 'c', 'd', 'e']
+  expect(allot('wishes', topics, ids, [])).toEqual({
+    ok: false,
+    problem: { code: 'too-few-places', people: 5, places: 4 },
+  })
+  expect(allot('wishes', topics, ['a'], [])).toEqual({
+    ok: false,
+    problem: { code: 'too-few-people', people: 1, needed: 2 },
+  })
 })

@@ -16,6 +16,7 @@ import {
 import type { GroupingContent } from '~/contracts/grouping'
 import type { Board, Prompt } from '~/core/boards/board'
 import type { ImportedPerson } from '~/core/formats/people-import'
+import type { ChoiceKind, ChoiceTopic } from '~/core/grouping/choice'
 import type { Group } from '~/core/grouping/grouping'
 import type { Role } from '~/core/grouping/roles'
 import type { Aim, Rule } from '~/core/grouping/rules'
@@ -136,6 +137,42 @@ export const groupingVersions = pgTable(
     savedAt: moment('saved_at').notNull().defaultNow(),
   },
   table => [primaryKey({ columns: [table.groupingId, table.version] })],
+)
+
+/** Topics that people of a cohort choose from, before groups are made of what they chose. */
+export const choices = pgTable('choices', {
+  id: text('id').primaryKey(),
+  cohortId: text('cohort_id')
+    .notNull()
+    .references(() => cohorts.id, { onDelete: 'cascade' }),
+  title: text('title').notNull(),
+  kind: text('kind').$type<ChoiceKind>().notNull(),
+  /** How many wishes each person may rank; 1 where the first to come is served. */
+  wishes: integer('wishes').notNull(),
+  topics: jsonb('topics').$type<ChoiceTopic[]>().notNull(),
+  phase: text('phase').$type<'open' | 'closed'>().notNull().default('open'),
+  /** What the link for participants carries. */
+  code: text('code').notNull().unique(),
+  createdAt: moment('created_at').notNull().defaultNow(),
+})
+
+export const choiceAnswers = pgTable(
+  'choice_answers',
+  {
+    choiceId: text('choice_id')
+      .notNull()
+      .references(() => choices.id, { onDelete: 'cascade' }),
+    personId: text('person_id')
+      .notNull()
+      .references(() => people.id, { onDelete: 'cascade' }),
+    /** Hash of the secret in the browser that took this name; null when a facilitator wrote the answer. */
+    tokenHash: text('token_hash'),
+    /** Topic ids, the dearest first. */
+    wishes: jsonb('wishes').$type<string[]>().notNull().default([]),
+    /** When the wishes were given: the first to come is served first. */
+    at: moment('at').notNull().defaultNow(),
+  },
+  table => [primaryKey({ columns: [table.choiceId, table.personId] })],
 )
 
 export const boards = pgTable('boards', {

@@ -19,9 +19,10 @@ interface CohortPageProps {
   running: { id: string; title: string }[]
   imported: PastImport | null
   groupings: { id: string; name: string; sizes: number[] }[]
+  choices: { id: string; title: string; phase: 'open' | 'closed' }[]
 }
 
-export function CohortPage({ cohort, groupings, running, imported }: CohortPageProps) {
+export function CohortPage({ cohort, groupings, choices, running, imported }: CohortPageProps) {
   const [removed, setRemoved] = useState<{ ids: string[]; words: string } | null>(null)
   const [renaming, setRenaming] = useState(false)
   const { people, columns } = cohort
@@ -75,6 +76,31 @@ export function CohortPage({ cohort, groupings, running, imported }: CohortPageP
         <AddPerson key={people.length} columns={columns} />
       </Section>
       <ColumnsSection columns={columns} />
+      <Section
+        title="Choices"
+        aside={
+          people.length > 1 && (
+            <ButtonLink size="small" to={`/cohorts/${cohort.id}/choices/new`}>
+              Let people choose
+            </ButtonLink>
+          )
+        }
+      >
+        {choices.length === 0 ? (
+          <Empty>
+            People can choose their topic or room themselves, on their phones, before groups are made.
+          </Empty>
+        ) : (
+          <Rows label="Choices">
+            {choices.map(choice => (
+              <Row key={choice.id}>
+                <Link to={`/choices/${choice.id}`}>{choice.title}</Link>
+                <chakra.span color="quiet">{choice.phase}</chakra.span>
+              </Row>
+            ))}
+          </Rows>
+        )}
+      </Section>
       <Section title="Groupings">
         {groupings.length === 0 ? (
           <Empty>No groups have been made of this cohort yet. “Make groups” is at the top of the page.</Empty>

@@ -3,8 +3,9 @@ import { Redo2, Undo2 } from 'lucide-react'
 import { useCallback, useMemo, useReducer, useState } from 'react'
 import { Link } from 'react-router'
 import type { GroupingContent, GroupingVersion } from '~/contracts/grouping'
-import { type Edit, editHistory, startHistory } from '~/core/grouping/edits'
+import { type Edit, editHistory, type RoundList, startHistory } from '~/core/grouping/edits'
 import { effectOfMove } from '~/core/grouping/effect'
+import type { Group } from '~/core/grouping/grouping'
 import { pairHistory } from '~/core/grouping/history'
 import { balances, judgeRules, meetAgain } from '~/core/grouping/judge'
 import type { GroupingQuestion } from '~/core/grouping/pose'
@@ -48,16 +49,17 @@ interface GroupingPageProps {
   rolesHeld: RolesHeld
   kept: KeptGrouping | null
   like: LikeAnother | null
+  /** What people chose, to begin with. */
+  chosen?: Group[] | null
   /** Other cohorts, to make the like for. */
   others: { id: string; name: string }[]
 }
 
-export function GroupingPage({ cohort, past, rolesHeld, kept, like, others }: GroupingPageProps) {
+export function GroupingPage(props: GroupingPageProps) {
+  const { cohort, past, rolesHeld, kept, like, others } = props
   const people = useMemo(() => new Map(cohort.people.map(person => [person.id, person])), [cohort.people])
   const pairs = useMemo(() => pairHistory(past), [past])
-  const [history, dispatch] = useReducer(editHistory, null, () =>
-    startHistory(kept ? roundsFrom(cohort.people, kept) : emptyRounds(cohort.people, like?.groupNames ?? [])),
-  )
+  const [history, dispatch] = useReducer(editHistory, props, start => startHistory(firstRounds(start)))
   const [aims, setAims] = useState<Aim[]>(kept?.aims ?? like?.aims ?? [])
   const [offIds, setOffIds] = useState<ReadonlySet<string>>(new Set(kept?.offRuleIds))
   const [held, setHeld] = useState<ReadonlySet<string>>(new Set(kept?.heldIds))
@@ -331,6 +333,12 @@ export function GroupingPage({ cohort, past, rolesHeld, kept, like, others }: Gr
       <PrintSheet title={title} rounds={rounds} name={name} roleOf={id => roles[id] ?? ''} />
     </>
   )
+}
+
+function firstRounds({ cohort, kept, like, chosen }: GroupingPageProps): RoundList {
+  if (kept) return roundsFrom(cohort.people, kept)
+  if (chosen) return roundsFrom(cohort.people, { groups: chosen, laterRounds: [] })
+  return emptyRounds(cohort.people, like?.groupNames ?? [])
 }
 
 const NO_ROLES = {}

@@ -33,7 +33,7 @@ export function RepairOffer(props: RepairOfferProps) {
   return (
     <Box my="10px" aria-live="polite">
       {faults.length > 0 && !busy && (
-        <Message kind="problem">
+        <Message kind={gone.length + late.length + brokenRules > 0 ? 'problem' : 'plain'}>
           {capital(faults.join('; '))}.{' '}
           <Button size="small" onClick={onRepair}>
             <Wrench size={15} aria-hidden="true" /> Repair, moving as few as can be

@@ -1,0 +1,88 @@
+import { choiceAnswerForm } from '~/contracts/forms'
+import { allot } from '~/core/grouping/choice'
+import {
+  answersOf,
+  choose,
+  freeChoiceNames,
+  freeName,
+  getChoice,
+  setPhase,
+} from '~/server/choices/choices.server'
+import { getCohort } from '~/server/cohorts/cohorts.server'
+import { joinImage } from '~/server/join/join-image.server'
+import { servicesContext } from '~/server/services.server'
+import { ChoicePage } from '../features/choices/choice-page'
+import { choiceRefusalText } from '../features/choices/choice-text'
+import type { Route } from './+types/choice'
+import { answering, formOf, publicAddressOf, wishesIn } from './helpers.server'
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.choice.title ?? 'Choice'} · Round Table` },
+]
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const { db, settings } = context.get(servicesContext)
+  const { code, cohortId, ...choice } = await answering(getChoice(db, params.choiceId))
+  const [cohort, answers, free] = await Promise.all([
+    answering(getCohort(db, cohortId)),
+    answersOf(db, choice.id),
+    freeChoiceNames(db, { ...choice, code, cohortId }),
+  ])
+  const address = `${publicAddressOf(request, settings.publicAddress)}/choose/${code}`
+  const isFree = new Set(free.map(name => name.personId))
+  const wishesOf = new Map(answers.map(answer => [answer.personId, answer.wishes]))
+  const shared = allot(
+    choice.kind,
+    choice.topics,
+    cohort.people.map(person => person.id),
+    answers,
+  )
+  return {
+    choiceId: choice.id,
+    choice,
+    cohort: { id: cohortId, name: cohort.name },
+    link: { address, image: await joinImage(address) },
+    people: cohort.people.map(({ id, shownName }) => ({
+      id,
+      shownName,
+      wishes: wishesOf.get(id) ?? null,
+      held: !isFree.has(id),
+    })),
+    shared: shared.ok
+      ? {
+          ok: true as const,
+          groups: shared.allotment.groups.map(({ topicId, personIds }) => ({
+            topicId,
+            people: personIds.map(id => ({ id, rank: shared.allotment.ranks.get(id) ?? null })),
+          })),
+          unplacedIds: shared.allotment.unplacedIds,
+        }
+      : shared,
+  }
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { db } = context.get(servicesContext)
+  await answering(getChoice(db, params.choiceId))
+  const fields = await formOf(request)
+  const personId = String(fields.get('personId') ?? '')
+  switch (fields.get('intent')) {
+    case 'close':
+      await setPhase(db, params.choiceId, 'closed')
+      return { problem: null }
+    case 'reopen':
+      await setPhase(db, params.choiceId, 'open')
+      return { problem: null }
+    case 'free':
+      await freeName(db, params.choiceId, personId)
+      return { problem: null }
+  }
+  const form = choiceAnswerForm.safeParse({ personId, wishes: wishesIn(fields) })
+  if (!form.success) return { problem: form.error.issues[0]?.message ?? 'This could not be saved as it is.' }
+  const saved = await choose(db, params.choiceId, personId, form.data.wishes, { corrects: true })
+  return { problem: saved.ok ? null : choiceRefusalText(saved.problem) }
+}
+
+export default function ChoiceRoute({ loaderData }: Route.ComponentProps) {
+  return <ChoicePage {...loaderData} />
+}

@@ -1,0 +1,68 @@
+import { data } from 'react-router'
+import { choiceAnswerForm } from '~/contracts/forms'
+import { placesLeft } from '~/core/grouping/choice'
+import { readPlaceToken, writePlaceToken } from '~/server/auth/cookies.server'
+import {
+  answersOf,
+  choiceByCode,
+  choose,
+  chooserOf,
+  freeChoiceNames,
+  takeChoiceName,
+} from '~/server/choices/choices.server'
+import { getCohort } from '~/server/cohorts/cohorts.server'
+import { servicesContext } from '~/server/services.server'
+import { choiceRefusalText } from '../features/choices/choice-text'
+import { ChoosePage, type ChoosePageProps } from '../features/choices/choose-page'
+import type { Route } from './+types/choose'
+import { answering, formOf, secureCookies, wishesIn } from './helpers.server'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Choose · Round Table' }]
+
+export async function loader({ request, params, context }: Route.LoaderArgs): Promise<ChoosePageProps> {
+  const { db } = context.get(servicesContext)
+  const choice = await answering(choiceByCode(db, params.code))
+  const { title, topics, kind } = choice
+  const token = await readPlaceToken(request.headers.get('Cookie'), choice.id)
+  const chooser = await chooserOf(db, choice.id, token)
+  if (choice.phase === 'closed') return { step: 'closed', title, mine: chooser?.wishes ?? [], topics }
+  if (!chooser) return { step: 'name', title, names: await freeChoiceNames(db, choice) }
+  const { people } = await answering(getCohort(db, choice.cohortId))
+  const left = placesLeft(topics, await answersOf(db, choice.id))
+  return {
+    step: 'choose',
+    title,
+    kind,
+    most: choice.wishes,
+    topics: topics.map(topic => ({ ...topic, left: kind === 'wishes' ? null : (left.get(topic.id) ?? 0) })),
+    shownName: people.find(person => person.id === chooser.personId)?.shownName ?? '',
+    wishes: chooser.wishes,
+  }
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { db, settings } = context.get(servicesContext)
+  const choice = await answering(choiceByCode(db, params.code))
+  const fields = await formOf(request)
+  const form = choiceAnswerForm.safeParse({
+    personId: fields.get('personId') ?? undefined,
+    wishes: wishesIn(fields),
+  })
+  if (!form.success)
+    return { problem: form.error.issues[0]?.message ?? 'This could not be taken as it is.', step: null }
+  if (fields.get('intent') === 'name') {
+    const taken = await takeChoiceName(db, choice, form.data.personId ?? '')
+    if (!taken.ok) return { problem: choiceRefusalText(taken.problem), step: 'name' }
+    const cookie = await writePlaceToken(taken.value.token, choice.id, secureCookies(settings.publicAddress))
+    return data({ problem: null, step: null }, { headers: { 'Set-Cookie': cookie } })
+  }
+  const token = await readPlaceToken(request.headers.get('Cookie'), choice.id)
+  const chooser = await chooserOf(db, choice.id, token)
+  if (!chooser) return { problem: 'Choose your name first: reload the page.', step: null }
+  const chosen = await choose(db, choice.id, chooser.personId, form.data.wishes, { corrects: false })
+  return { problem: chosen.ok ? null : choiceRefusalText(chosen.problem), step: null }
+}
+
+export default function Choose({ loaderData, actionData }: Route.ComponentProps) {
+  return <ChoosePage {...loaderData} problem={actionData?.problem ?? null} />
+}

@@ -1,0 +1,186 @@
+import { and, asc, desc, eq } from 'drizzle-orm'
+import type { ChoiceRefusal } from '~/contracts/choice'
+import type { ChoiceForm } from '~/contracts/forms'
+import {
+  allot,
+  type ChoiceAnswer,
+  type ChoiceKind,
+  type ChoiceTopic,
+  placesLeft,
+} from '~/core/grouping/choice'
+import type { Group } from '~/core/grouping/grouping'
+import { getCohort } from '../cohorts/cohorts.server'
+import type { Database } from '../db/database.server'
+import { choiceAnswers, choices } from '../db/schema.server'
+import { notFound } from '../errors.server'
+import { done, type Result, refused } from '../result'
+import { newId, newToken, tokenHash } from '../tokens.server'
+
+export interface Choice {
+  id: string
+  cohortId: string
+  title: string
+  kind: ChoiceKind
+  wishes: number
+  topics: ChoiceTopic[]
+  phase: 'open' | 'closed'
+  code: string
+}
+
+/** Opens a choice to the people of a cohort and gives its id. Throws not-found. */
+export async function openChoice(db: Database, cohortId: string, form: ChoiceForm): Promise<string> {
+  await getCohort(db, cohortId)
+  const id = newId()
+  const topics = form.topics.map(topic => ({ ...topic, id: newId() }))
+  const wishes = form.kind === 'wishes' ? Math.min(form.wishes, topics.length) : 1
+  await db
+    .insert(choices)
+    .values({ id, cohortId, title: form.title, kind: form.kind, wishes, topics, code: newToken() })
+  return id
+}
+
+export async function listChoices(db: Database, cohortId: string): Promise<Choice[]> {
+  return db.select().from(choices).where(eq(choices.cohortId, cohortId)).orderBy(desc(choices.createdAt))
+}
+
+/** Throws not-found. */
+export async function getChoice(db: Database, choiceId: string): Promise<Choice> {
+  const [choice] = await db.select().from(choices).where(eq(choices.id, choiceId))
+  if (!choice) throw notFound('choice')
+  return choice
+}
+
+/** The choice a participant's link leads to. Throws not-found: a link says nothing about why it does not open. */
+export async function choiceByCode(db: Database, code: string): Promise<Choice> {
+  const [choice] = await db.select().from(choices).where(eq(choices.code, code))
+  if (!choice) throw notFound('page')
+  return choice
+}
+
+/** What everybody chose, in the order they did; names taken without a choice yet are among them. */
+export async function answersOf(db: Database, choiceId: string): Promise<ChoiceAnswer[]> {
+  const rows = await db
+    .select()
+    .from(choiceAnswers)
+    .where(eq(choiceAnswers.choiceId, choiceId))
+    .orderBy(asc(choiceAnswers.at))
+  return rows.map(({ personId, wishes, at }) => ({ personId, wishes, at: at.getTime() }))
+}
+
+/** Names that nobody has taken yet in this choice. */
+export async function freeChoiceNames(
+  db: Database,
+  choice: Choice,
+): Promise<{ personId: string; shownName: string }[]> {
+  const { people } = await getCohort(db, choice.cohortId)
+  const rows = await db.select().from(choiceAnswers).where(eq(choiceAnswers.choiceId, choice.id))
+  const taken = new Set(rows.flatMap(row => (row.tokenHash ? [row.personId] : [])))
+  return people
+    .filter(person => !taken.has(person.id))
+    .map(person => ({ personId: person.id, shownName: person.shownName }))
+}
+
+/** Takes a name of the list for this browser; what a facilitator has written for it stays. Gives the cookie's secret. */
+export async function takeChoiceName(
+  db: Database,
+  choice: Choice,
+  personId: string,
+): Promise<Result<{ token: string }, ChoiceRefusal>> {
+  if (choice.phase === 'closed') return refused({ code: 'closed' })
+  const { people } = await getCohort(db, choice.cohortId)
+  if (!people.some(person => person.id === personId)) return refused({ code: 'no-such-name' })
+  const token = newToken()
+  return db.transaction(async transaction => {
+    await locked(transaction, choice.id)
+    const [held] = await transaction.select().from(choiceAnswers).where(answerOf(choice.id, personId))
+    if (held?.tokenHash) return refused({ code: 'name-taken' })
+    await transaction
+      .insert(choiceAnswers)
+      .values({ choiceId: choice.id, personId, tokenHash: tokenHash(token) })
+      .onConflictDoUpdate({
+        target: [choiceAnswers.choiceId, choiceAnswers.personId],
+        set: { tokenHash: tokenHash(token) },
+      })
+    return done({ token })
+  })
+}
+
+/** Who a browser's secret stands for in a choice; null when for nobody. */
+export async function chooserOf(
+  db: Database,
+  choiceId: string,
+  token: string | null,
+): Promise<{ personId: string; wishes: string[] } | null> {
+  if (!token) return null
+  const [row] = await db
+    .select()
+    .from(choiceAnswers)
+    .where(and(eq(choiceAnswers.choiceId, choiceId), eq(choiceAnswers.tokenHash, tokenHash(token))))
+  return row ? { personId: row.personId, wishes: row.wishes } : null
+}
+
+/**
+ * Writes down what somebody chose. Where the first to come is served, a topic without a place left is refused; `corrects`
+ * is a facilitator, who may also do so after the choice was closed.
+ */
+export async function choose(
+  db: Database,
+  choiceId: string,
+  personId: string,
+  wishes: string[],
+  { corrects }: { corrects: boolean },
+): Promise<Result<null, ChoiceRefusal>> {
+  return db.transaction(async transaction => {
+    const choice = await locked(transaction, choiceId)
+    if (choice.phase === 'closed' && !corrects) return refused({ code: 'closed' })
+    const { people } = await getCohort(transaction, choice.cohortId)
+    if (!people.some(person => person.id === personId)) return refused({ code: 'no-such-name' })
+    if (wishes.length > choice.wishes) return refused({ code: 'too-many-wishes', most: choice.wishes })
+    const topics = wishes.map(wish => choice.topics.find(topic => topic.id === wish))
+    if (topics.some(topic => topic === undefined)) return refused({ code: 'no-such-topic' })
+    const others = (await answersOf(transaction, choiceId)).filter(answer => answer.personId !== personId)
+    const [first] = topics
+    if (choice.kind === 'first-come' && first && placesLeft(choice.topics, others).get(first.id) === 0) {
+      return refused({ code: 'topic-full', name: first.name })
+    }
+    await transaction
+      .insert(choiceAnswers)
+      .values({ choiceId, personId, wishes })
+      .onConflictDoUpdate({
+        target: [choiceAnswers.choiceId, choiceAnswers.personId],
+        set: { wishes, at: new Date() },
+      })
+    return done(null)
+  })
+}
+
+/** Lets somebody take their name again, on another device; their wishes stay. */
+export async function freeName(db: Database, choiceId: string, personId: string): Promise<void> {
+  await db.update(choiceAnswers).set({ tokenHash: null }).where(answerOf(choiceId, personId))
+}
+
+export async function setPhase(db: Database, choiceId: string, phase: Choice['phase']): Promise<void> {
+  await db.update(choices).set({ phase }).where(eq(choices.id, choiceId))
+}
+
+/** The groups that come of a choice as it stands: a group for each topic that anybody is in; null when they do not fit. */
+export async function chosenGroups(db: Database, choiceId: string): Promise<Group[] | null> {
+  const choice = await getChoice(db, choiceId)
+  const [{ people }, answers] = await Promise.all([getCohort(db, choice.cohortId), answersOf(db, choiceId)])
+  const ids = people.map(person => person.id)
+  const shared = allot(choice.kind, choice.topics, ids, answers)
+  if (!shared.ok) return null
+  return choice.topics.map(({ id, name }, place) => {
+    return { id, name, personIds: shared.allotment.groups[place]?.personIds ?? [] }
+  })
+}
+
+const answerOf = (choiceId: string, personId: string) =>
+  and(eq(choiceAnswers.choiceId, choiceId), eq(choiceAnswers.personId, personId))
+
+/** One answer at a time: two who take the last place at once must not both get it. */
+async function locked(db: Database, choiceId: string): Promise<Choice> {
+  const [choice] = await db.select().from(choices).where(eq(choices.id, choiceId)).for('update')
+  if (!choice) throw notFound('choice')
+  return choice
+}
