@@ -4,6 +4,8 @@ import { SimulatedParticipant } from '~/demo/simulated-participant'
 import { type Demo, TestServer } from './server'
 
 interface Tools {
+  /** Browsers of the test, closed before the server is: a page that asks now and then would complain. */
+  contexts: BrowserContext[]
   server: TestServer
   /** A server on an empty folder. */
   emptyServer: TestServer
@@ -45,31 +47,40 @@ function watch(context: BrowserContext): void {
   context.on('weberror', error => note(`uncaught: ${error.error().message}`))
 }
 
+/** Closes browsers, and fails the test for what they complained of. */
+async function closeAll(contexts: BrowserContext[]): Promise<void> {
+  for (const context of contexts.splice(0)) {
+    expect.soft(faults.get(context), 'no error or warning in the console').toEqual([])
+    await context.close()
+  }
+}
+
 export const test = base.extend<Tools>({
   // biome-ignore lint/correctness/noEmptyPattern: the test tool reads which fixtures are wanted from this pattern.
-  server: async ({}, use) => {
+  contexts: async ({}, use) => {
+    const contexts: BrowserContext[] = []
+    await use(contexts)
+    await closeAll(contexts)
+  },
+  server: async ({ contexts }, use) => {
     const server = await TestServer.withDemo()
     await use(server)
+    await closeAll(contexts)
     await server.remove()
   },
-  // biome-ignore lint/correctness/noEmptyPattern: as above.
-  emptyServer: async ({}, use) => {
+  emptyServer: async ({ contexts }, use) => {
     const server = await TestServer.empty()
     await use(server)
+    await closeAll(contexts)
     await server.remove()
   },
-  newPage: async ({ browser, contextOptions }, use) => {
-    const contexts: BrowserContext[] = []
+  newPage: async ({ browser, contextOptions, contexts }, use) => {
     await use(async options => {
       const context = await browser.newContext({ ...contextOptions, ...options })
       watch(context)
       contexts.push(context)
       return context.newPage()
     })
-    for (const context of contexts) {
-      expect.soft(faults.get(context), 'no error or warning in the console').toEqual([])
-      await context.close()
-    }
   },
   facilitator: async ({ newPage, server }, use) => {
     const page = await newPage()
@@ -142,4 +153,10 @@ export async function joinOnPhone(page: Page, server: TestServer, code: string, 
 export async function letAllIn(page: Page): Promise<void> {
   await page.getByRole('button', { name: /^Let (all|in)/ }).click()
   await expect(page.getByText('On the waiting list')).toBeHidden()
+}
+
+export async function openCohort(page: Page, name: string): Promise<void> {
+  await page.getByRole('link', { name: 'Cohorts' }).click()
+  await page.getByRole('link', { name }).click()
+  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
 }

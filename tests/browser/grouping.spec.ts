@@ -1,12 +1,6 @@
-import { expect, expectAccessible, test } from './fixtures'
+import { expect, expectAccessible, openCohort, test } from './fixtures'
 
 type Page = import('@playwright/test').Page
-
-async function openCohort(page: Page, name: string): Promise<void> {
-  await page.getByRole('link', { name: 'Cohorts' }).click()
-  await page.getByRole('link', { name }).click()
-  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
-}
 
 async function addApart(page: Page, starts: string[], reason: string): Promise<void> {
   await page.getByRole('button', { name: 'Add a rule' }).click()

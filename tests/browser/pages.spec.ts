@@ -17,6 +17,8 @@ async function pagesOf(page: import('@playwright/test').Page, address: string): 
     '/cohorts',
     cohort,
     `${cohort}/import`,
+    `${cohort}/met`,
+    `${cohort}/choices/new`,
     `${cohort}/groupings/new`,
     await first(cohort, /^\/groupings\//),
     '/boards',

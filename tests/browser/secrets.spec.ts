@@ -180,7 +180,10 @@ test('every page but the doors asks for a sign-in, whoever comes and whatever th
     '/cohorts',
     '/cohorts/x',
     '/cohorts/x/import',
+    '/cohorts/x/met',
+    '/cohorts/x/choices/new',
     '/cohorts/x/groupings/new',
+    '/choices/x',
     '/groupings/x',
     '/boards',
     '/boards/new',
@@ -215,6 +218,7 @@ test('every page but the doors asks for a sign-in, whoever comes and whatever th
     expect([path, (await fetch(address + path, { redirect: 'manual' })).status]).toEqual([path, 200])
   }
   expect((await fetch(`${address}/mine/made-up`)).status).toBe(404)
+  expect((await fetch(`${address}/choose/made-up`)).status).toBe(404)
 })
 
 test('trying many join codes is slowed down', async ({ server }) => {

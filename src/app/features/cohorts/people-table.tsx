@@ -59,9 +59,6 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
   }
 
   const here = present.here && new Set(present.here)
-  const setHere = (id: string, on: boolean) =>
-    present.set(on ? [...(present.here ?? []), id] : (present.here ?? []).filter(other => other !== id))
-
   return (
     <>
       <Flex gap="12px" align="center" mb="10px" wrap="wrap">
@@ -130,7 +127,7 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
                   columns={columns}
                   ticked={ticked.has(person.id)}
                   here={here?.has(person.id)}
-                  onHere={on => setHere(person.id, on)}
+                  onHere={on => present.tick(person.id, on)}
                   onTick={on => tick(person.id, on)}
                   onChange={() => setChanging(person.id)}
                   onRemove={() => remove([person])}

@@ -1,4 +1,5 @@
 import { chakra, Flex } from '@chakra-ui/react'
+import { useEffect, useRef } from 'react'
 import { useFetcher } from 'react-router'
 import { type Presence, presentOn } from '~/core/people/presence'
 import { Button } from '../../ui/button'
@@ -9,6 +10,7 @@ export interface PresentToday {
   /** Ids of who is here, in list order; null while nobody has been ticked today. */
   here: string[] | null
   set: (personIds: string[]) => void
+  tick: (personId: string, isHere: boolean) => void
   takeFrom: (sessionId: string) => void
 }
 
@@ -24,9 +26,23 @@ export function usePresentToday(people: { id: string }[], presence: Presence | n
     form.set('day', today ?? '')
     fetcher.submit(form, { method: 'post' })
   }
+  const here = today ? presentOn(latest, today, people) : null
+  // Ticks may come faster than the page is drawn anew: each starts from the one before, not from what was drawn.
+  const last = useRef<string[] | null>(null)
+  useEffect(() => {
+    if (fetcher.state === 'idle') last.current = null
+  }, [fetcher.state])
+  const set = (personIds: string[]) => {
+    last.current = personIds
+    submit(formWith('presence', personIds))
+  }
   return {
-    here: today ? presentOn(latest, today, people) : null,
-    set: personIds => submit(formWith('presence', personIds)),
+    here,
+    set,
+    tick: (personId, isHere) => {
+      const others = (last.current ?? here ?? []).filter(id => id !== personId)
+      set(isHere ? [...others, personId] : others)
+    },
     takeFrom: sessionId => {
       const form = formWith('presence-from-session', [])
       form.set('sessionId', sessionId)

@@ -1,0 +1,1 @@
+import { memoryDatabase } from 'tests/fixtures/database'

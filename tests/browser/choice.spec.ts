@@ -1,0 +1,99 @@
+import { expect, expectAccessible, openCohort, test } from './fixtures'
+
+type Page = import('@playwright/test').Page
+
+async function openChoice(page: Page, kind: RegExp, most: string): Promise<string> {
+  await openCohort(page, 'Weekend course')
+  await page.getByRole('link', { name: 'Let people choose' }).click()
+  await page.getByRole('button', { name: 'Open the choice' }).click()
+  await expect(page.getByText('Enter a title.')).toBeVisible()
+  await page.getByLabel('What is chosen').fill('Which walk?')
+  await page.getByRole('radio', { name: kind }).check()
+  for (const [place, name] of ['Dyke', 'Woods', 'Ferry'].entries()) {
+    await page.getByLabel(`Topic ${place + 1}`, { exact: true }).fill(name)
+    await page.getByLabel('Most').nth(place).fill(most)
+  }
+  await page.getByRole('button', { name: 'Open the choice' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Which walk?' })).toBeVisible()
+  return (await page.getByRole('link', { name: /\/choose\// }).getAttribute('href')) ?? ''
+}
+
+async function enter(phone: Page, link: string, name: string): Promise<void> {
+  await phone.goto(link)
+  await phone.getByLabel('Your name').fill(name.slice(0, 3))
+  await phone.getByRole('button', { name }).click()
+}
+
+test('wishes are ranked on phones, corrected by hand, shared out, and made into groups', async ({
+  facilitator: page,
+  phone,
+}) => {
+  const link = await openChoice(page, /everybody ranks/, '4')
+  const xanthe = await phone()
+  await enter(xanthe, link, 'Xanthe G.')
+  await xanthe.getByLabel('Wish 1').selectOption('Ferry')
+  await xanthe.getByLabel('Wish 2').selectOption('Dyke')
+  await expectAccessible(xanthe)
+  await xanthe.getByRole('button', { name: 'Send my wishes' }).click()
+  await expect(xanthe.getByText('Your wishes are in.')).toBeVisible()
+  await xanthe.reload()
+  await expect(xanthe.getByLabel('Wish 1')).toHaveValue(/./)
+
+  // The name is taken: nobody else can choose under it, unless it is freed.
+  const other = await phone()
+  await other.goto(link)
+  await other.getByLabel('Your name').fill('Xan')
+  await expect(other.getByText('Nobody of that name is left')).toBeVisible()
+
+  await expect(page.getByText('Ferry, then Dyke')).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Change what Yusuf D. chose' }).click()
+  await page.getByLabel('Wish 1').selectOption('Woods')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('2 of 9 have chosen')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Woods' }).getByText('Yusuf D. wish 1')).toBeVisible()
+  await expect(page.getByText('2 have wish 1.')).toBeVisible()
+  await page.getByRole('button', { name: 'Close the choice' }).click()
+  await expect(page.getByRole('button', { name: 'Open it again' })).toBeVisible()
+  await xanthe.reload()
+  await expect(xanthe.getByText('You chose Ferry, then Dyke.')).toBeVisible()
+  await page.getByRole('link', { name: 'Make groups of it' }).click()
+  await expect(page.getByRole('region', { name: 'Ferry' }).getByText('Xanthe G.')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Woods' }).getByText('Yusuf D.')).toBeVisible()
+})
+
+test('first come, first served: places left are shown, and the last one goes to one person only', async ({
+  facilitator: page,
+  phone,
+}) => {
+  const link = await openChoice(page, /first come/, '3')
+  const phones = [await phone(), await phone(), await phone(), await phone()]
+  for (const [number, name] of ['Xanthe G.', 'Yusuf D.', 'Zofia N.'].entries()) {
+    const one = phones[number] as Page
+    await enter(one, link, name)
+    await expect(
+      one.getByRole('button', { name: `Dyke ${3 - number} ${number === 2 ? 'place' : 'places'} left` }),
+    ).toBeVisible()
+    if (number < 2) await one.getByRole('button', { name: /^Dyke/ }).click()
+    if (number < 2) await expect(one.getByRole('button', { name: 'Dyke yours' })).toBeVisible()
+  }
+  const fourth = phones[3] as Page
+  await fourth.goto(link)
+  await fourth.getByRole('list', { name: 'Names on the list' }).getByRole('button').first().click()
+  await expect(fourth.getByRole('button', { name: 'Dyke 1 place left' })).toBeVisible()
+  await Promise.all([
+    (phones[2] as Page).getByRole('button', { name: /^Dyke/ }).click(),
+    fourth.getByRole('button', { name: /^Dyke/ }).click(),
+  ])
+  const won = [phones[2] as Page, fourth].map(one =>
+    one
+      .getByRole('button', { name: 'Dyke yours' })
+      .or(one.getByText('The last place in Dyke has just been taken. Choose another.')),
+  )
+  for (const either of won) await expect(either).toBeVisible()
+  const yours = await Promise.all(
+    [phones[2] as Page, fourth].map(one => one.getByRole('button', { name: 'Dyke yours' }).count()),
+  )
+  expect(yours.reduce((sum, count) => sum + count, 0)).toBe(1)
+  await expect(page.getByRole('region', { name: 'Dyke' }).getByText('3 of 3')).toBeVisible()
+})

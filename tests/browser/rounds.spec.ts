@@ -1,0 +1,114 @@
+import { expect, expectAccessible, openCohort, test } from './fixtures'
+
+type Page = import('@playwright/test').Page
+
+async function makeGroups(page: Page, groups: string, rounds: string): Promise<void> {
+  await page.getByRole('link', { name: 'Make groups' }).click()
+  await page.getByLabel('Say how').selectOption('so many groups')
+  await page.getByLabel('Groups', { exact: true }).fill(groups)
+  await page.getByLabel('Rounds', { exact: true }).fill(rounds)
+  await page.getByRole('button', { name: 'Make groups' }).click()
+}
+
+test('several rounds: nobody meets twice, whom one person meets, saved, changed by hand, used for a session', async ({
+  facilitator: page,
+}) => {
+  await openCohort(page, 'Weekend course')
+  await makeGroups(page, '3', '4')
+  const table = page.getByRole('region', { name: 'Table of rounds' })
+  // Nine people in threes: four rounds, every two together exactly once.
+  await expect(page.getByText('Nobody meets twice in these 4 rounds.')).toBeVisible()
+  await expect(page.getByText(/Proved best, built as the parallel lines/)).toBeVisible()
+  await expect(table.getByRole('row')).toHaveCount(5)
+  await page.getByLabel('Whom does one person meet?').selectOption({ label: 'Xanthe G.' })
+  await expect(page.getByText('Xanthe G. meets everybody.')).toBeVisible()
+  await expectAccessible(page)
+
+  await table.getByRole('button', { name: '2', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Round 2' })).toBeVisible()
+  await page.getByRole('button', { name: /^Xanthe G\./ }).click()
+  const free = page.getByRole('menuitem', { name: /^Group/ }).first()
+  await free.click()
+  await expect(page.getByText(/pairs meet again, \d+ times in all/)).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('Nobody meets twice in these 4 rounds.')).toBeVisible()
+
+  await page.getByLabel('Name of the grouping').fill('Four evenings')
+  await page.getByRole('button', { name: 'Save the grouping' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Four evenings' })).toBeVisible()
+  await page.reload()
+  await expect(page.getByText('Nobody meets twice in these 4 rounds.')).toBeVisible()
+  const [third = ''] = await table
+    .getByRole('row')
+    .nth(3)
+    .getByRole('cell')
+    .first()
+    .locator('div')
+    .allInnerTexts()
+  await page.getByRole('link', { name: 'Plan a session with it' }).click()
+  await page.getByLabel('Round of the grouping').selectOption('2')
+  await page.getByLabel('Title').fill('Third weekend')
+  await page.getByLabel('Date').fill('2027-03-06')
+  await page.getByLabel('Begins at').fill('10:00')
+  await page.getByRole('button', { name: 'Save the plan' }).click()
+  await expect(page.getByLabel('Round of the grouping')).toHaveValue('2')
+  await page.getByRole('button', { name: 'Open the session' }).click()
+  await expect(page.getByText('9 on the list are not here yet')).toBeVisible()
+  await page.getByText('9 on the list are not here yet').click()
+  await expect(page.getByText(third).first()).toBeVisible()
+})
+
+test('rounds that can not be are refused in words, and more rounds than can go without repeats are announced', async ({
+  facilitator: page,
+}) => {
+  await openCohort(page, 'Weekend course')
+  await page.getByRole('link', { name: 'Make groups' }).click()
+  await page.getByLabel('Rounds', { exact: true }).fill('0')
+  await expect(page.getByText('Enter 1 to 40 rounds.')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Make groups' })).toBeDisabled()
+  await page.getByLabel('Rounds', { exact: true }).fill('5')
+  await expect(page.getByText('without meeting twice at most 4 rounds')).toBeVisible()
+  await page.getByRole('button', { name: 'Make groups' }).click()
+  await expect(page.getByText('9 pairs meet again, 9 times in all.')).toBeVisible()
+  await expect(page.getByText(/Proved best/)).toBeVisible()
+})
+
+test('home groups follow expert groups, teams go round stations, roles are given', async ({
+  facilitator: page,
+}) => {
+  await openCohort(page, 'Weekend course')
+  await makeGroups(page, '3', '1')
+  await page.getByText('Home groups (jigsaw)').click()
+  await page.getByRole('button', { name: 'Make home groups' }).click()
+  await expect(page.getByText('Nobody meets twice in these 2 rounds.')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Table of rounds' }).getByText('Home 3')).toBeVisible()
+
+  await page.getByLabel('Stations, one a line').fill('Reeds\nBirds\nPeat\nMap')
+  await expect(page.getByText('After 4 rounds every team has been at every station once')).toBeVisible()
+  const stations = page.getByRole('region', { name: 'Teams at stations' })
+  await expect(stations.getByRole('row')).toHaveCount(5)
+  for (const team of ['Group 1', 'Group 2', 'Group 3'])
+    await expect(stations.getByRole('cell', { name: team, exact: true })).toHaveCount(4)
+
+  await page.getByLabel('Give roles').selectOption('by first name')
+  await page.getByRole('button', { name: 'Give', exact: true }).click()
+  await expect(page.getByRole('region', { name: 'Group 1' }).getByText('timekeeper')).toBeHidden()
+  for (const role of ['lead', 'reporter', 'scribe'])
+    await expect(page.getByRole('region', { name: 'Group 1' }).getByText(role, { exact: true })).toBeVisible()
+})
+
+test('who has met whom: a matrix of everybody, and one person’s own list', async ({ facilitator: page }) => {
+  await openCohort(page, 'Evening course')
+  await page.getByRole('link', { name: 'Who has met whom' }).click()
+  await expect(page.getByText(/of 276 pairs/)).toBeVisible()
+  const matrix = page.getByRole('region', { name: 'Matrix of who has met whom' })
+  await expect(matrix.getByRole('row')).toHaveCount(25)
+  await page.getByLabel('One person').selectOption({ label: 'Edda' })
+  await expect(page.getByText('Edda has met:')).toBeVisible()
+  const cells = await matrix.getByRole('row', { name: /^Edda/ }).getByRole('cell').allInnerTexts()
+  const met = cells.filter(cell => cell.trim() !== '').length
+  const [listed = ''] = await page.locator('p', { hasText: 'Edda has met:' }).allInnerTexts()
+  expect(met).toBe(listed.split(';').length)
+  await page.getByLabel('Show').selectOption('minutes together')
+  await expect(page.getByRole('heading', { name: 'Never or least together' })).toBeVisible()
+})
