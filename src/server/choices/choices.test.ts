@@ -1,1 +1,131 @@
+import { person, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
+import { choiceForm } from '~/contracts/forms'
+import { addPerson, createCohort, removePeople } from '../cohorts/cohorts.server'
+import {
+  answersOf,
+  choiceByCode,
+  choose,
+  chooserOf,
+  chosenGroups,
+  freeChoiceNames,
+  freeName,
+  getChoice,
+  listChoices,
+  openChoice,
+  setPhase,
+  takeChoiceName,
+} from './choices.server'
+
+let memory: Awaited<ReturnType<typeof memoryDatabase>>
+let cohortId: string
+let ids: string[]
+beforeAll(async () => {
+  memory = await memoryDatabase()
+})
+beforeEach(async () => {
+  cohortId = await createCohort(memory.db, 'Evening')
+  ids = []
+  for (const name of ['Ana', 'Bo', 'Chi', 'Dai'])
+    ids.push(value(await addPerson(memory.db, cohortId, person(name))))
+})
+afterAll(() => memory.close())
+
+async function opened(kind: 'wishes' | 'first-come', most = 2) {
+  const topics = ['Reeds', 'Birds', 'Peat'].map(name => ({ name, min: 1, max: most }))
+  const id = await openChoice(memory.db, cohortId, { title: 'Which?', kind, wishes: 2, topics })
+  const choice = await getChoice(memory.db, id)
+  const [reeds = '', birds = '', peat = ''] = choice.topics.map(topic => topic.id)
+  return { choice, id, reeds, birds, peat, ana: ids[0] ?? '', bo: ids[1] ?? '' }
+}
+const mine = { corrects: false }
+
+test('a name is taken by one browser, until a facilitator frees it; what was chosen stays', async () => {
+  const { choice, id, reeds, ana } = await opened('wishes')
+  expect((await listChoices(memory.db, cohortId)).map(each => each.id)).toEqual([id])
+  expect((await choiceByCode(memory.db, choice.code)).id).toBe(id)
+  await expect(choiceByCode(memory.db, 'made-up')).rejects.toThrow()
+  const { token } = value(await takeChoiceName(memory.db, choice, ana))
+  expect(await freeChoiceNames(memory.db, choice)).toHaveLength(3)
+  expect(await takeChoiceName(memory.db, choice, ana)).toMatchObject({ problem: { code: 'name-taken' } })
+  value(await choose(memory.db, id, ana, [reeds], mine))
+  expect(await chooserOf(memory.db, id, token)).toEqual({ personId: ana, wishes: [reeds] })
+  expect(await chooserOf(memory.db, id, 'made-up')).toBeNull()
+  expect(await chooserOf(memory.db, id, null)).toBeNull()
+  await freeName(memory.db, id, ana)
+  expect(await chooserOf(memory.db, id, token)).toBeNull()
+  const again = value(await takeChoiceName(memory.db, choice, ana))
+  expect(await chooserOf(memory.db, id, again.token)).toEqual({ personId: ana, wishes: [reeds] })
+})
+
+test('what can not be taken is refused with the reason', async () => {
+  const { choice, id, reeds, birds, peat, ana } = await opened('wishes')
+  const tried = async (personId: string, wishes: string[]) =>
+    choose(memory.db, id, personId, wishes, mine).then(result => (result.ok ? null : result.problem.code))
+  expect(await tried('stranger', [reeds])).toBe('no-such-name')
+  expect(await tried(ana, ['gone'])).toBe('no-such-topic')
+  expect(await tried(ana, [reeds, birds, peat])).toBe('too-many-wishes')
+  await setPhase(memory.db, id, 'closed')
+  expect(await tried(ana, [reeds])).toBe('closed')
+  const closed = await getChoice(memory.db, id)
+  expect(await takeChoiceName(memory.db, { ...choice, ...closed }, ana)).toMatchObject({
+    problem: { code: 'closed' },
+  })
+  // A facilitator corrects by hand, also then.
+  value(await choose(memory.db, id, ana, [reeds], { corrects: true }))
+  expect((await answersOf(memory.db, id)).map(({ personId, wishes }) => [personId, wishes])).toEqual([
+    [ana, [reeds]],
+  ])
+})
+
+test('the last place goes to one of two who take it at once', async () => {
+  const { id, reeds, birds } = await opened('first-come', 1)
+  const results = await Promise.all(ids.slice(0, 2).map(each => choose(memory.db, id, each, [reeds], mine)))
+  expect(results.filter(result => result.ok)).toHaveLength(1)
+  expect(results.find(result => !result.ok)).toMatchObject({ problem: { code: 'topic-full', name: 'Reeds' } })
+  // Who has it may take it again, or let it go for another.
+  const winner = ids[results.findIndex(result => result.ok)] ?? ''
+  value(await choose(memory.db, id, winner, [reeds], mine))
+  value(await choose(memory.db, id, winner, [birds], mine))
+  value(await choose(memory.db, id, ids[2] ?? '', [reeds], mine))
+})
+
+test('groups come of a choice as it stands; who has left the list is in none', async () => {
+  const { id, reeds, birds, ana, bo } = await opened('wishes')
+  value(await choose(memory.db, id, ana, [reeds], mine))
+  value(await choose(memory.db, id, bo, [birds, reeds], mine))
+  const groups = await chosenGroups(memory.db, id)
+  expect(groups?.map(group => group.name)).toEqual(['Reeds', 'Birds', 'Peat'])
+  expect(groups?.[0]?.personIds).toContain(ana)
+  expect(groups?.[1]?.personIds).toContain(bo)
+  await removePeople(memory.db, cohortId, [ana])
+  expect((await chosenGroups(memory.db, id))?.flatMap(group => group.personIds)).toHaveLength(3)
+  // Three topics of one place each for four people do not fit.
+  const { id: small } = await opened('wishes', 1)
+  await addPerson(memory.db, cohortId, person('Eva'))
+  expect(await chosenGroups(memory.db, small)).toBeNull()
+})
+
+test('a form with faults says where they are', () => {
+  const topic = { name: 'Reeds', min: 3, max: 2 }
+  const read = choiceForm.safeParse({
+    title: ' ',
+    kind: 'wishes',
+    wishes: 0,
+    topics: [topic, { ...topic, name: '' }],
+  })
+  expect(read.error?.issues.map(issue => issue.path.join('.')).sort()).toEqual([
+    'title',
+    'topics.0.max',
+    'topics.1.max',
+    'topics.1.name',
+    'wishes',
+  ])
+  const same = choiceForm.safeParse({
+    title: 'Which?',
+    kind: 'wishes',
+    wishes: 1,
+    topics: ['Reeds', 'REEDS'].map(name => ({ name, min: 1, max: 2 })),
+  })
+  expect(same.error?.issues[0]?.message).toBe('Two topics have the same name.')
+})
