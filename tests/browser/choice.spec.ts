@@ -97,3 +97,36 @@ test('first come, first served: places left are shown, and the last one goes to 
   expect(yours.reduce((sum, count) => sum + count, 0)).toBe(1)
   await expect(page.getByRole('region', { name: 'Dyke' }).getByText('3 of 3')).toBeVisible()
 })
+
+test('a quick question is answered on phones, kept as a column, and groups are mixed by it', async ({
+  facilitator: page,
+  phone,
+}) => {
+  await openCohort(page, 'Weekend course')
+  await page.getByRole('link', { name: 'Let people choose' }).click()
+  await page.getByRole('radio', { name: /a quick question/ }).check()
+  await page.getByRole('textbox', { name: 'Question' }).fill('How sure are you?')
+  for (const [place, name] of ['1', '2', '3'].entries())
+    await page.getByLabel(`Answer ${place + 1}`, { exact: true }).fill(name)
+  await page.getByRole('button', { name: 'Ask the question' }).click()
+  const link = (await page.getByRole('link', { name: /\/choose\// }).getAttribute('href')) ?? ''
+  for (const [name, answer] of [
+    ['Xanthe G.', '3'],
+    ['Yusuf D.', '1'],
+  ] as const) {
+    const one = await phone()
+    await enter(one, link, name)
+    await one.getByRole('button', { name: answer, exact: true }).click()
+    await expect(one.getByRole('button', { name: `${answer} yours` })).toBeVisible()
+  }
+  await expect(page.getByText('2 of 9 have answered')).toBeVisible()
+  await page.getByRole('button', { name: 'Keep as a column' }).click()
+  await expect(page.getByText('The answers are kept as the column “How sure are you?”.')).toBeVisible()
+  await page.getByRole('link', { name: 'Make groups' }).click()
+  await page.getByLabel('How sure are you?: mixed').fill('2')
+  await page.getByLabel('Say how').selectOption('so many groups')
+  await page.getByLabel('Groups', { exact: true }).fill('2')
+  await page.getByRole('button', { name: 'Make groups' }).click()
+  await expect(page.getByText(/^(Proved best|Best found)\./)).toBeVisible()
+  await expect(page.getByText(/How sure are you\? means/)).toBeVisible()
+})

@@ -6,6 +6,7 @@ import {
   freeChoiceNames,
   freeName,
   getChoice,
+  keepAsColumn,
   setPhase,
 } from '~/server/choices/choices.server'
 import { getCohort } from '~/server/cohorts/cohorts.server'
@@ -13,6 +14,7 @@ import { joinImage } from '~/server/join/join-image.server'
 import { servicesContext } from '~/server/services.server'
 import { ChoicePage } from '../features/choices/choice-page'
 import { choiceRefusalText } from '../features/choices/choice-text'
+import { columnProblemText } from '../features/cohorts/column-text'
 import type { Route } from './+types/choice'
 import { answering, formOf, publicAddressOf, wishesIn } from './helpers.server'
 
@@ -73,6 +75,11 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     case 'reopen':
       await setPhase(db, params.choiceId, 'open')
       return { problem: null }
+    case 'keep': {
+      const kept = await keepAsColumn(db, params.choiceId)
+      if (kept.ok) return { problem: null, kept: kept.value.column }
+      return { problem: columnProblemText(kept.problem) }
+    }
     case 'free':
       await freeName(db, params.choiceId, personId)
       return { problem: null }
@@ -83,6 +90,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   return { problem: saved.ok ? null : choiceRefusalText(saved.problem) }
 }
 
-export default function ChoiceRoute({ loaderData }: Route.ComponentProps) {
-  return <ChoicePage {...loaderData} />
+export default function ChoiceRoute({ loaderData, actionData }: Route.ComponentProps) {
+  const kept = actionData && 'kept' in actionData ? actionData.kept : undefined
+  return <ChoicePage {...loaderData} kept={kept} problem={kept ? null : actionData?.problem} />
 }

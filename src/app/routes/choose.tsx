@@ -34,7 +34,10 @@ export async function loader({ request, params, context }: Route.LoaderArgs): Pr
     title,
     kind,
     most: choice.wishes,
-    topics: topics.map(topic => ({ ...topic, left: kind === 'wishes' ? null : (left.get(topic.id) ?? 0) })),
+    topics: topics.map(topic => ({
+      ...topic,
+      left: kind !== 'first-come' ? null : (left.get(topic.id) ?? 0),
+    })),
     shownName: people.find(person => person.id === chooser.personId)?.shownName ?? '',
     wishes: chooser.wishes,
   }

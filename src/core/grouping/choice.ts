@@ -10,8 +10,11 @@ export interface ChoiceTopic extends Topic {
   name: string
 }
 
-/** Wishes are ranked and shared out when the choice is closed; or whoever comes first gets what they take. */
-export const CHOICE_KINDS = ['wishes', 'first-come'] as const
+/**
+ * Wishes are ranked and shared out when the choice is closed; whoever comes first gets what they take; or it is a quick
+ * question, whose answers everybody may give and groups are mixed or matched by.
+ */
+export const CHOICE_KINDS = ['wishes', 'first-come', 'question'] as const
 export type ChoiceKind = (typeof CHOICE_KINDS)[number]
 
 /** What somebody chose: topic ids, the dearest first, and when. */

@@ -9,7 +9,9 @@ import {
   placesLeft,
 } from '~/core/grouping/choice'
 import type { Group } from '~/core/grouping/grouping'
+import { readNumber } from '~/core/people/columns'
 import { getCohort } from '../cohorts/cohorts.server'
+import { type ColumnProblem, removeColumn, restoreColumn } from '../cohorts/columns.server'
 import type { Database } from '../db/database.server'
 import { choiceAnswers, choices } from '../db/schema.server'
 import { notFound } from '../errors.server'
@@ -172,6 +174,32 @@ export async function chosenGroups(db: Database, choiceId: string): Promise<Grou
   if (!shared.ok) return null
   return choice.topics.map(({ id, name }, place) => {
     return { id, name, personIds: shared.allotment.groups[place]?.personIds ?? [] }
+  })
+}
+
+/**
+ * Keeps the answers to a quick question as a column of the cohort, named after it, so that groups can be mixed or matched
+ * by it: of numbers when all answers are numbers, of text otherwise. Kept again, it takes in what was answered since.
+ */
+export async function keepAsColumn(
+  db: Database,
+  choiceId: string,
+): Promise<Result<{ column: string }, ColumnProblem>> {
+  const choice = await getChoice(db, choiceId)
+  const names = new Map(choice.topics.map(({ id, name }) => [id, name]))
+  const values = Object.fromEntries(
+    (await answersOf(db, choiceId)).flatMap(({ personId, wishes: [answer] }) =>
+      answer === undefined ? [] : [[personId, names.get(answer) ?? '']],
+    ),
+  )
+  const numbers = choice.topics.every(({ name }) => readNumber(name) !== undefined)
+  const column = { name: choice.title.slice(0, 60).trim(), kind: numbers ? 'number' : 'text' } as const
+  return db.transaction(async transaction => {
+    const { columns } = await getCohort(transaction, choice.cohortId)
+    const kept = columns.find(each => each.name.toLowerCase() === column.name.toLowerCase())
+    if (kept) await removeColumn(transaction, choice.cohortId, kept.name)
+    const added = await restoreColumn(transaction, choice.cohortId, { column, values })
+    return added.ok ? done({ column: column.name }) : added
   })
 }
 

@@ -1,7 +1,7 @@
 import { person, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
 import { choiceForm } from '~/contracts/forms'
-import { addPerson, createCohort, removePeople } from '../cohorts/cohorts.server'
+import { addPerson, createCohort, getCohort, removePeople } from '../cohorts/cohorts.server'
 import {
   answersOf,
   choiceByCode,
@@ -11,6 +11,7 @@ import {
   freeChoiceNames,
   freeName,
   getChoice,
+  keepAsColumn,
   listChoices,
   openChoice,
   setPhase,
@@ -104,6 +105,29 @@ test('groups come of a choice as it stands; who has left the list is in none', a
   const { id: small } = await opened('wishes', 1)
   await addPerson(memory.db, cohortId, person('Eva'))
   expect(await chosenGroups(memory.db, small)).toBeNull()
+})
+
+test('answers to a quick question become a column, of numbers when they are; kept again it takes in what is new', async () => {
+  const ask = async (...answers: string[]) => {
+    const topics = answers.map(name => ({ name, min: 1, max: 500 }))
+    const form = { title: `How sure: ${answers[0]}?`, kind: 'question' as const, wishes: 1, topics }
+    const id = await openChoice(memory.db, cohortId, form)
+    return { id, answers: (await getChoice(memory.db, id)).topics.map(topic => topic.id) }
+  }
+  const [a = '', b = ''] = ids
+  const sure = await ask('1', '2')
+  value(await choose(memory.db, sure.id, a, sure.answers.slice(1), mine))
+  expect(value(await keepAsColumn(memory.db, sure.id))).toEqual({ column: 'How sure: 1?' })
+  value(await choose(memory.db, sure.id, b, sure.answers.slice(0, 1), mine))
+  value(await keepAsColumn(memory.db, sure.id))
+  const words = await ask('very', 'not very')
+  value(await keepAsColumn(memory.db, words.id))
+  const cohort = await getCohort(memory.db, cohortId)
+  expect(cohort.columns).toEqual([
+    { name: 'How sure: 1?', kind: 'number' },
+    { name: 'How sure: very?', kind: 'text' },
+  ])
+  expect(cohort.people.map(each => each.columns['How sure: 1?'] ?? '')).toEqual(['2', '1', '', ''])
 })
 
 test('a form with faults says where they are', () => {

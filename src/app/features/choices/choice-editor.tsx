@@ -21,6 +21,7 @@ export interface ChoiceFormFaults {
 export const KIND_WORDS: Record<ChoiceKind, string> = {
   wishes: 'everybody ranks wishes, and they are shared out when you close the choice',
   'first-come': 'first come, first served: whoever takes a place has it',
+  question: 'a quick question: groups can be mixed or matched by the answers',
 }
 
 /** A new choice: what it is about, how it is shared out, and the topics with their sizes. */
@@ -34,6 +35,7 @@ export function ChoiceEditor({ cohort }: { cohort: { id: string; name: string; p
     fetcher.data?.faults.filter(fault => fault.path === path).map(fault => fault.message)
   const change = (key: number, part: Partial<Row>) =>
     setRows(before => before.map(row => (row.key === key ? { ...row, ...part } : row)))
+  const question = kind === 'question'
   const places = rows.reduce((sum, row) => sum + (Number(row.max) || 0), 0)
   const save = () =>
     fetcher.submit(
@@ -41,7 +43,9 @@ export function ChoiceEditor({ cohort }: { cohort: { id: string; name: string; p
         title,
         kind,
         wishes: Number(wishes),
-        topics: rows.map(row => ({ name: row.name, min: Number(row.min), max: Number(row.max) })),
+        topics: rows.map(({ name, min, max }) =>
+          question ? { name, min: 1, max: 500 } : { name, min: Number(min), max: Number(max) },
+        ),
       }),
       { method: 'post', encType: 'application/json' },
     )
@@ -50,7 +54,7 @@ export function ChoiceEditor({ cohort }: { cohort: { id: string; name: string; p
     <>
       <PageHead title="Let people choose" under={<Link to={`/cohorts/${cohort.id}`}>{cohort.name}</Link>} />
       <Stack gap="20px" maxW="720px">
-        <Field label="What is chosen" errors={faultAt('title')}>
+        <Field label={question ? 'Question' : 'What is chosen'} errors={faultAt('title')}>
           {parts => (
             <Input
               {...parts}
@@ -89,12 +93,15 @@ export function ChoiceEditor({ cohort }: { cohort: { id: string; name: string; p
             </Field>
           </chakra.div>
         )}
-        <Section title="Topics">
+        <Section title={question ? 'Answers to choose from' : 'Topics'}>
           <Stack gap="8px">
             {rows.map((row, place) => (
               <Flex key={row.key} gap="8px" align="flex-start" wrap="wrap">
                 <chakra.div flex="1" minW="180px">
-                  <Field label={`Topic ${place + 1}`} errors={faultAt(`topics.${place}.name`)}>
+                  <Field
+                    label={`${question ? 'Answer' : 'Topic'} ${place + 1}`}
+                    errors={faultAt(`topics.${place}.name`)}
+                  >
                     {parts => (
                       <Input
                         {...parts}
@@ -105,38 +112,42 @@ export function ChoiceEditor({ cohort }: { cohort: { id: string; name: string; p
                     )}
                   </Field>
                 </chakra.div>
-                <chakra.div w="90px">
-                  <Field label="Fewest" errors={faultAt(`topics.${place}.min`)}>
-                    {parts => (
-                      <Input
-                        {...parts}
-                        type="number"
-                        min={1}
-                        value={row.min}
-                        onChange={event => change(row.key, { min: event.target.value })}
-                      />
-                    )}
-                  </Field>
-                </chakra.div>
-                <chakra.div w="90px">
-                  <Field label="Most" errors={faultAt(`topics.${place}.max`)}>
-                    {parts => (
-                      <Input
-                        {...parts}
-                        type="number"
-                        min={1}
-                        value={row.max}
-                        onChange={event => change(row.key, { max: event.target.value })}
-                      />
-                    )}
-                  </Field>
-                </chakra.div>
+                {!question && (
+                  <>
+                    <chakra.div w="90px">
+                      <Field label="Fewest" errors={faultAt(`topics.${place}.min`)}>
+                        {parts => (
+                          <Input
+                            {...parts}
+                            type="number"
+                            min={1}
+                            value={row.min}
+                            onChange={event => change(row.key, { min: event.target.value })}
+                          />
+                        )}
+                      </Field>
+                    </chakra.div>
+                    <chakra.div w="90px">
+                      <Field label="Most" errors={faultAt(`topics.${place}.max`)}>
+                        {parts => (
+                          <Input
+                            {...parts}
+                            type="number"
+                            min={1}
+                            value={row.max}
+                            onChange={event => change(row.key, { max: event.target.value })}
+                          />
+                        )}
+                      </Field>
+                    </chakra.div>
+                  </>
+                )}
                 <Button
                   kind="bare"
                   size="small"
                   mt="26px"
                   disabled={rows.length <= 2}
-                  aria-label={`Take topic ${place + 1} away`}
+                  aria-label={`Take ${question ? 'answer' : 'topic'} ${place + 1} away`}
                   onClick={() => setRows(before => before.filter(other => other.key !== row.key))}
                 >
                   Remove
@@ -154,18 +165,20 @@ export function ChoiceEditor({ cohort }: { cohort: { id: string; name: string; p
                   ])
                 }
               >
-                Add a topic
+                {question ? 'Add an answer' : 'Add a topic'}
               </Button>
-              <chakra.output color={places < cohort.people ? 'stop' : 'quiet'}>
-                {places} places for {cohort.people} people on the list
-              </chakra.output>
+              {!question && (
+                <chakra.output color={places < cohort.people ? 'stop' : 'quiet'}>
+                  {places} places for {cohort.people} people on the list
+                </chakra.output>
+              )}
             </Flex>
             {general && general.length > 0 && <Message kind="problem">{general.join(' ')}</Message>}
           </Stack>
         </Section>
         <div>
           <Button kind="main" onClick={save} disabled={fetcher.state !== 'idle'}>
-            Open the choice
+            {question ? 'Ask the question' : 'Open the choice'}
           </Button>
         </div>
       </Stack>

@@ -7,6 +7,9 @@ import { Message, PageHead, Row, Rows, Section, Tag } from '../../ui/layout'
 import { WishFields } from './wish-fields'
 
 interface ChoicePageProps {
+  /** The column the answers were just kept as. */
+  kept?: string
+  problem?: string | null
   choice: { title: string; kind: ChoiceKind; wishes: number; topics: ChoiceTopic[]; phase: 'open' | 'closed' }
   cohort: { id: string; name: string }
   choiceId: string
@@ -24,10 +27,12 @@ interface ChoicePageProps {
 const LOOK_AGAIN_MS = 5_000
 
 /** A choice as the facilitator sees it: the link, who chose what, and the groups that come of it. */
-export function ChoicePage({ choice, cohort, choiceId, link, people, shared }: ChoicePageProps) {
+export function ChoicePage(props: ChoicePageProps) {
+  const { choice, cohort, choiceId, link, people, shared, kept, problem } = props
   const { revalidate } = useRevalidator()
   const [changing, setChanging] = useState<string | null>(null)
   const open = choice.phase === 'open'
+  const question = choice.kind === 'question'
   useEffect(() => {
     if (!open || changing) return
     const timer = setInterval(() => document.visibilityState === 'visible' && revalidate(), LOOK_AGAIN_MS)
@@ -47,16 +52,38 @@ export function ChoicePage({ choice, cohort, choiceId, link, people, shared }: C
             {open ? 'Close the choice' : 'Open it again'}
           </Button>
         </Form>
-        <ButtonLink
-          kind={open ? 'plain' : 'main'}
-          to={`/cohorts/${cohort.id}/groupings/new?choice=${choiceId}`}
-        >
-          Make groups of it
-        </ButtonLink>
+        {question ? (
+          <Form method="post">
+            <input type="hidden" name="intent" value="keep" />
+            <Button type="submit" kind={open ? 'plain' : 'main'}>
+              Keep as a column
+            </Button>
+          </Form>
+        ) : (
+          <ButtonLink
+            kind={open ? 'plain' : 'main'}
+            to={`/cohorts/${cohort.id}/groupings/new?choice=${choiceId}`}
+          >
+            Make groups of it
+          </ButtonLink>
+        )}
       </PageHead>
+      {kept && (
+        <chakra.div mb="16px">
+          <Message kind="good">
+            The answers are kept as the column “{kept}”.{' '}
+            <Link to={`/cohorts/${cohort.id}/groupings/new`}>Make groups</Link> mixed or alike by it.
+          </Message>
+        </chakra.div>
+      )}
+      {problem && (
+        <chakra.div mb="16px">
+          <Message kind="problem">{problem}</Message>
+        </chakra.div>
+      )}
       <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 300px' }} gap="28px" alignItems="start">
         <Box minW="0">
-          <Section title="As it would be shared out now">
+          <Section title={question ? 'What was answered' : 'As it would be shared out now'}>
             {shared.ok ? (
               <Grid templateColumns="repeat(auto-fill, minmax(210px, 1fr))" gap="12px">
                 {choice.topics.map((topic, place) => {
@@ -72,7 +99,7 @@ export function ChoicePage({ choice, cohort, choiceId, link, people, shared }: C
                     >
                       <b>{topic.name}</b>{' '}
                       <chakra.span color="quiet">
-                        {group.length} of {topic.max}
+                        {question ? group.length : `${group.length} of ${topic.max}`}
                       </chakra.span>
                       <chakra.ul listStyleType="none">
                         {group.map(({ id, rank }) => (
@@ -105,11 +132,12 @@ export function ChoicePage({ choice, cohort, choiceId, link, people, shared }: C
             )}
             {shared.ok && shared.unplacedIds.length > 0 && (
               <chakra.p mt="10px">
-                In no group yet: {shared.unplacedIds.map(id => names.get(id)).join(', ')}
+                {question ? 'Not answered yet:' : 'In no group yet:'}{' '}
+                {shared.unplacedIds.map(id => names.get(id)).join(', ')}
               </chakra.p>
             )}
           </Section>
-          <Section title={`${chosen.length} of ${people.length} have chosen`}>
+          <Section title={`${chosen.length} of ${people.length} have ${question ? 'answered' : 'chosen'}`}>
             <Rows label="People and what they chose">
               {people.map(person => (
                 <Row key={person.id}>

@@ -30,7 +30,7 @@ export function ChoosePage(props: ChoosePageProps) {
         {props.step === 'closed' && <Closed mine={props.mine} topics={props.topics} />}
         {props.step === 'name' && <NameStep names={props.names} problem={props.problem ?? null} />}
         {props.step === 'choose' &&
-          (props.kind === 'first-come' ? <FirstCome {...props} /> : <Wishes {...props} />)}
+          (props.kind === 'wishes' ? <Wishes {...props} /> : <OneTopic {...props} />)}
       </Stack>
     </Box>
   )
@@ -103,7 +103,7 @@ function NameStep({
 type ChooseStep = Extract<ChoosePageProps, { step: 'choose' }>
 const LOOK_AGAIN_MS = 4_000
 
-function FirstCome({ topics, shownName, wishes }: ChooseStep) {
+function OneTopic({ kind, topics, shownName, wishes }: ChooseStep) {
   const fetcher = useFetcher<{ problem?: string | null }>()
   const { revalidate } = useRevalidator()
   useEffect(() => {
@@ -113,7 +113,10 @@ function FirstCome({ topics, shownName, wishes }: ChooseStep) {
   const problem = fetcher.data?.problem
   return (
     <>
-      <p>{shownName}, take a place. You can change your mind while the choice is open.</p>
+      <p>
+        {shownName}, {kind === 'question' ? 'choose your answer' : 'take a place'}. You can change your mind
+        while the choice is open.
+      </p>
       {problem && <Message kind="problem">{problem}</Message>}
       <Stack as="ul" gap="8px" listStyleType="none" aria-label="Topics">
         {topics.map(topic => {
@@ -131,9 +134,7 @@ function FirstCome({ topics, shownName, wishes }: ChooseStep) {
                 onClick={() => submitWishes(fetcher, mine ? [] : [topic.id])}
               >
                 <span>{topic.name}</span>
-                <span>
-                  {mine ? 'yours' : topic.left === 1 ? '1 place left' : `${topic.left} places left`}
-                </span>
+                <span>{mine ? 'yours' : leftText(topic.left)}</span>
               </Button>
             </li>
           )
@@ -141,6 +142,11 @@ function FirstCome({ topics, shownName, wishes }: ChooseStep) {
       </Stack>
     </>
   )
+}
+
+function leftText(left: number | null): string {
+  if (left === null) return ''
+  return left === 1 ? '1 place left' : `${left} places left`
 }
 
 function Wishes({ topics, most, shownName, wishes }: ChooseStep) {

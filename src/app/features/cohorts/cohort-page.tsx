@@ -77,7 +77,7 @@ export function CohortPage({ cohort, groupings, choices, running, imported }: Co
       </Section>
       <ColumnsSection columns={columns} />
       <Section
-        title="Choices"
+        title="Choices and questions"
         aside={
           people.length > 1 && (
             <ButtonLink size="small" to={`/cohorts/${cohort.id}/choices/new`}>
@@ -88,10 +88,11 @@ export function CohortPage({ cohort, groupings, choices, running, imported }: Co
       >
         {choices.length === 0 ? (
           <Empty>
-            People can choose their topic or room themselves, on their phones, before groups are made.
+            People can choose their topic or room themselves, on their phones, or answer a question that
+            groups are then mixed or matched by.
           </Empty>
         ) : (
-          <Rows label="Choices">
+          <Rows label="Choices and questions">
             {choices.map(choice => (
               <Row key={choice.id}>
                 <Link to={`/choices/${choice.id}`}>{choice.title}</Link>

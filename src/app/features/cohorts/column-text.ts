@@ -21,6 +21,10 @@ export function columnErrors(problem: ColumnProblem): Record<string, string[]> {
   }
 }
 
+/** The same in one sentence. */
+export const columnProblemText = (problem: ColumnProblem): string =>
+  Object.values(columnErrors(problem)).flat().join(' ')
+
 /** Why a value can't stand in a column of this kind. */
 export const kindErrorText = (kind: ColumnKind): string =>
   kind === 'number' ? 'Enter a number, such as 3 or 2.5.' : 'Enter yes or no.'
