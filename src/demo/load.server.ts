@@ -5,11 +5,13 @@ import { peopleTable } from '~/core/formats/people-export'
 import { arrange } from '~/core/grouping/arrange'
 import { drawGrouping } from '~/core/grouping/grouping'
 import { pairHistory } from '~/core/grouping/history'
+import { planRounds } from '~/core/grouping/rounds/plan'
 import type { Aim } from '~/core/grouping/rules'
 import { evenSizes } from '~/core/grouping/sizes'
 import { dateFields } from '~/core/schedule/session-time'
 import { type Account, createAccount, hasAccounts } from '~/server/auth/accounts.server'
 import { createBoard } from '~/server/boards/boards.server'
+import { choose, getChoice, openChoice } from '~/server/choices/choices.server'
 import { getCohort } from '~/server/cohorts/cohorts.server'
 import { importPeople } from '~/server/cohorts/imports.server'
 import { addRule } from '~/server/cohorts/rules.server'
@@ -75,6 +77,8 @@ export async function loadDemo(db: Database, now = Date.now()): Promise<void> {
     boardId: stationBoard,
     waitingList: true,
   })
+  await plannedRounds(db, marit, weekends, 'Four walks')
+  await openedChoice(db, evenings)
 }
 
 /** What one needs to try the demo. */
@@ -174,6 +178,44 @@ async function arrangedGrouping(
   const search = arrange(question, { seed: 7, steps: 200_000 })
   for (let next = search.next(); ; next = search.next()) {
     if (next.done) return keptGrouping(db, account, cohortId, { name, groups: next.value.groups, aims })
+  }
+}
+
+/** Four rounds in threes, in which everybody works with everybody. */
+async function plannedRounds(db: Database, account: Account, cohortId: string, name: string): Promise<void> {
+  const { people, columns } = await getCohort(db, cohortId)
+  const names = ['Dyke path', 'Alder woods', 'Ferry landing']
+  const groups = evenSizes(people.length, names.length).map((size, place) => ({
+    name: names[place] ?? '',
+    size,
+  }))
+  const asked = { people, groups, rules: [], aims: [], columns, history: new Map(), now: new Map() }
+  const search = planRounds({ ...asked, held: new Set() }, { rounds: 4, seed: 3, steps: 200_000 })
+  let step = search.next()
+  while (!step.done) step = search.next()
+  const [first = [], ...later] = step.value.rounds.map(round =>
+    round.map((personIds, place) => ({ id: `g${place + 1}`, name: names[place] ?? '', personIds })),
+  )
+  const made = await createGrouping(db, account, cohortId, {
+    name,
+    version: null,
+    groups: first,
+    laterRounds: later,
+  })
+  if (!made.ok) throw new Error(`The demo rounds could not be made: ${made.problem.code}`)
+}
+
+/** A choice that is open, with what some have chosen so far. */
+async function openedChoice(db: Database, cohortId: string): Promise<void> {
+  const topics = STATIONS.map(({ station }) => ({ name: station, min: 2, max: 5 }))
+  const title = 'Which station would you like to teach?'
+  const id = await openChoice(db, cohortId, { title, kind: 'wishes', wishes: 3, topics })
+  const { topics: kept } = await getChoice(db, id)
+  const { people } = await getCohort(db, cohortId)
+  for (const [place, person] of people.slice(0, 15).entries()) {
+    const wishes = [0, 1, 3].map(step => kept[(place * place + step) % kept.length]?.id ?? '')
+    const chosen = await choose(db, id, person.id, wishes, { corrects: true })
+    if (!chosen.ok) throw new Error(`The demo choice could not be made: ${chosen.problem.code}`)
   }
 }
 

@@ -1,6 +1,8 @@
 import { memoryDatabase } from 'tests/fixtures/database'
 import { fold } from '~/core/live/evolve'
+import { answersOf, listChoices } from '~/server/choices/choices.server'
 import { getCohort, listCohorts } from '~/server/cohorts/cohorts.server'
+import { getGrouping, listGroupings } from '~/server/groupings/groupings.server'
 import { readLog } from '~/server/live/event-log.server'
 import { listSessions } from '~/server/sessions/sessions.server'
 import { demoWelcome, loadDemo } from './load.server'
@@ -45,6 +47,21 @@ test('each session behind ran as a live one does: everybody sent out, called bac
     )
     expect(Object.keys(state.participants).length).toBe(state.expected.length - 1)
   }
+})
+
+test('four rounds bring everybody together once, and a choice is open', async () => {
+  const [evenings, weekends] = await listCohorts(memory.db)
+  const [rounds] = (await listGroupings(memory.db, weekends?.id)).filter(grouping => grouping.rounds === 4)
+  const kept = await getGrouping(memory.db, rounds?.id ?? '')
+  const pairs = [kept.groups, ...kept.laterRounds]
+    .flat()
+    .flatMap(({ personIds }) =>
+      personIds.flatMap((a, at) => personIds.slice(at + 1).map(b => [a, b].sort().join())),
+    )
+  expect(new Set(pairs).size).toBe(36)
+  const [choice] = await listChoices(memory.db, evenings?.id ?? '')
+  expect(choice).toMatchObject({ phase: 'open', kind: 'wishes' })
+  expect(await answersOf(memory.db, choice?.id ?? '')).toHaveLength(15)
 })
 
 test('loading again changes nothing, and what one needs to try it is said', async () => {

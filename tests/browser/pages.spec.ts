@@ -21,6 +21,7 @@ async function pagesOf(page: import('@playwright/test').Page, address: string): 
     `${cohort}/choices/new`,
     `${cohort}/groupings/new`,
     await first(cohort, /^\/groupings\//),
+    await first(cohort, /^\/choices\/[^/]+$/),
     '/boards',
     await first('/boards', /^\/boards\/(?!new)/),
     '/boards/new',
