@@ -1,9 +1,12 @@
 import { performance } from 'node:perf_hooks'
+import { byReference } from 'tests/fixtures/mixed-integer'
 import { addPairCost, emptyProblem, type Problem } from '~/core/grouping/engine/problem'
 import { Numbers } from '~/core/grouping/engine/search'
 import { solve, solveToEnd } from '~/core/grouping/engine/solve'
 import { judgeSwap, searchState, settle } from '~/core/grouping/engine/state'
 import { unitsOf } from '~/core/grouping/engine/units'
+import type { GroupingQuestion } from '~/core/grouping/pose'
+import { planRounds } from '~/core/grouping/rounds/plan'
 import { evenSizes } from '~/core/grouping/sizes'
 import { randomStream } from '~/core/random/random'
 
@@ -20,6 +23,8 @@ export async function groupings(): Promise<void> {
   swaps()
   values()
   small()
+  severalRounds()
+  beside()
 }
 
 /** People with a random past, a number and a category, in uneven groups. */
@@ -89,28 +94,115 @@ function values(): void {
     const problem = classOf(people, groups, people)
     const best = costsAfter(problem, 99, [15])[0] ?? 0
     const costs = costsAfter(problem, 1, SECONDS)
+    const begun = performance.now()
+    solve(problem, { seed: 2, steps: 1 }).next()
+    const first = performance.now() - begun
     const least = Math.min(best, ...costs)
     const parts = costs.map(
       (cost, at) => `${SECONDS[at]} s ${(((cost - least) / Math.max(1, least)) * 100).toFixed(1)} %`,
     )
-    console.log(`${people} people in ${groups} groups, above the best known (${least}): ${parts.join(', ')}`)
+    console.log(
+      `${people} people in ${groups} groups, first answer after ${first.toFixed(0)} ms; above the best known (${least}): ${parts.join(', ')}`,
+    )
   }
 }
 
-function costsAfter(problem: Problem, seed: number, seconds: number[]): number[] {
-  const begun = performance.now()
-  const search = solve(problem, { seed, steps: Number.MAX_SAFE_INTEGER })
-  let cost = Number.POSITIVE_INFINITY
-  const costs: number[] = []
-  for (;;) {
-    const { value, done } = search.next()
-    const passed = (performance.now() - begun) / 1000
-    // What came too late for a moment does not count for it.
-    while (costs.length < seconds.length && passed > (seconds[costs.length] ?? 0)) costs.push(cost)
-    if (costs.length === seconds.length) return costs
-    cost = Math.min(cost, value.score.cost)
-    if (done) return [...costs, ...seconds.slice(costs.length).map(() => cost)]
+/** Targets that are known to be reached: no repeats at all. Groups, size, rounds. */
+const ROUNDS = [
+  [5, 3, 7],
+  [4, 4, 5],
+  [6, 4, 5],
+  [8, 4, 7],
+  [10, 4, 9],
+  [25, 4, 14],
+  [6, 3, 8],
+  [7, 3, 10],
+  [7, 4, 9],
+  [8, 4, 9],
+] as const
+
+/** Time until a plan of several rounds is without repeats, each with three seeds. */
+function severalRounds(): void {
+  for (const [groups, size, rounds] of ROUNDS) {
+    const times = [1, 2, 3].map(seed => {
+      const begun = performance.now()
+      const search = planRounds(roundsQuestion(groups, size), { rounds, seed, steps: 30_000_000 })
+      let step = search.next()
+      while (!step.done) step = search.next()
+      const ms = Math.round(performance.now() - begun)
+      return `${step.value.repeats === 0 ? '' : `${step.value.repeats} repeats after `}${ms} ms (${step.value.method})`
+    })
+    console.log(`${groups} groups of ${size}, ${rounds} rounds without a repeat: ${times.join(', ')}`)
   }
+}
+
+const roundsQuestion = (groups: number, size: number): GroupingQuestion => ({
+  people: Array.from({ length: groups * size }, (_, place) => ({
+    id: String(place),
+    trainedToLead: false,
+    columns: {},
+  })),
+  groups: Array.from({ length: groups }, (_, place) => ({ name: String(place), size })),
+  rules: [],
+  aims: [],
+  columns: [],
+  history: new Map(),
+  now: new Map(),
+  held: new Set(),
+})
+
+/** Seconds the mixed-integer solver may take. */
+const SOLVER_SECONDS = 30
+
+/** The same problem given to the engine and to a mixed-integer solver (HiGHS). */
+function beside(): void {
+  for (const [people, groups] of [
+    [9, 3],
+    [10, 2],
+    [12, 3],
+    [16, 4],
+  ] as const) {
+    const random = randomStream(people)
+    const sizes = evenSizes(people, groups)
+    const problem = emptyProblem(
+      people,
+      sizes.map(size => ({ min: size, max: size })),
+    )
+    for (let a = 0; a < people; a++)
+      for (let b = a + 1; b < people; b++) addPairCost(problem, a, b, random.below(12))
+    const timed = <Value>(work: () => Value) => {
+      const begun = performance.now()
+      const value = work()
+      return { value, ms: Math.round(performance.now() - begun) }
+    }
+    const ours = timed(() => solveToEnd(problem, { seed: 1, steps: 2_000_000 }))
+    const theirs = timed(() => byReference(problem, SOLVER_SECONDS))
+    const { score, proved } = ours.value
+    console.log(
+      `${people} people in ${groups} groups: engine ${score.cost}${proved ? ', proved best,' : ''} in ${ours.ms} ms; mixed-integer solver ${theirs.value} in ${theirs.ms} ms (at most ${SOLVER_SECONDS} s)`,
+    )
+  }
+}
+
+/** The costs reached after so many seconds. The budget is in steps, so their speed is measured first. */
+function costsAfter(problem: Problem, seed: number, seconds: number[]): number[] {
+  const warmed = performance.now()
+  const { steps } = solveToEnd(problem, { seed, steps: 300_000 })
+  const perSecond = (steps / (performance.now() - warmed)) * 1000
+  const reached: { passed: number; cost: number }[] = []
+  const begun = performance.now()
+  const search = solve(problem, { seed, steps: Math.ceil(perSecond * Math.max(...seconds) * 1.2) })
+  for (let step = search.next(); ; step = search.next()) {
+    const passed = (performance.now() - begun) / 1000
+    if (step.value.score.broken === 0) reached.push({ passed, cost: step.value.score.cost })
+    if (step.done) break
+  }
+  return seconds.map(until =>
+    Math.min(
+      Number.MAX_SAFE_INTEGER,
+      ...reached.filter(({ passed }) => passed <= until).map(({ cost }) => cost),
+    ),
+  )
 }
 
 function small(): void {

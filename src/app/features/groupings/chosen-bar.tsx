@@ -5,23 +5,17 @@ import { Button } from '../../ui/button'
 import { Field, Input, Select } from '../../ui/fields'
 import type { GroupedPerson } from './grouped-person'
 import { listed } from './rule-text'
+import type { useChosen } from './use-chosen'
 
 interface ChosenBarProps {
   people: Map<string, GroupedPerson>
-  chosen: ReadonlySet<string>
   places: { id: string; name: string }[]
-  /** Whether a click on a name chooses it. */
-  choosing: boolean
-  onChoosing: (on: boolean) => void
-  onChoose: (personId: string) => void
-  onPlace: (groupId: string | null) => void
-  onSwap: () => void
-  onClear: () => void
+  choice: ReturnType<typeof useChosen>
 }
 
 /** Finds people by name and places those who are chosen: by a number key, or from a list. */
-export function ChosenBar(props: ChosenBarProps) {
-  const { people, chosen, places, choosing, onChoosing, onChoose, onPlace, onSwap, onClear } = props
+export function ChosenBar({ people, places, choice }: ChosenBarProps) {
+  const { chosen, choosing } = choice
   const [typed, setTyped] = useState('')
   const wanted = plainName(typed)
   const first =
@@ -39,7 +33,7 @@ export function ChosenBar(props: ChosenBarProps) {
   const names = [...chosen].map(id => people.get(id)?.shownName ?? '')
   const take = () => {
     if (!first) return
-    onChoose(first.id)
+    choice.choose(first.id)
     setTyped('')
     document.getElementById(`person-${first.id}`)?.scrollIntoView({ block: 'nearest' })
   }
@@ -59,14 +53,14 @@ export function ChosenBar(props: ChosenBarProps) {
                   event.preventDefault()
                   take()
                 }
-                if (typed === '' && chosen.size > 0 && placeByKey(event.key, places, onPlace))
+                if (typed === '' && chosen.size > 0 && placeByKey(event.key, places, choice.place))
                   event.preventDefault()
               }}
             />
           )}
         </Field>
       </chakra.div>
-      <Button size="small" mb="4px" aria-pressed={choosing} onClick={() => onChoosing(!choosing)}>
+      <Button size="small" mb="4px" aria-pressed={choosing} onClick={() => choice.setChoosing(!choosing)}>
         {choosing ? 'Done choosing' : 'Choose several'}
       </Button>
       <chakra.div role="status" aria-label="Chosen" mb="8px">
@@ -86,7 +80,7 @@ export function ChosenBar(props: ChosenBarProps) {
                 value=""
                 minH="30px"
                 py="2px"
-                onChange={event => onPlace(event.target.value === 'none' ? null : event.target.value)}
+                onChange={event => choice.place(event.target.value === 'none' ? null : event.target.value)}
               >
                 <option value="">place in…</option>
                 {places.map(({ id, name }, place) => (
@@ -100,11 +94,11 @@ export function ChosenBar(props: ChosenBarProps) {
             )}
           </Field>
           {chosen.size === 2 && (
-            <Button size="small" onClick={onSwap}>
+            <Button size="small" onClick={choice.swap}>
               Swap
             </Button>
           )}
-          <Button size="small" kind="bare" onClick={onClear}>
+          <Button size="small" kind="bare" onClick={choice.clear}>
             Choose nobody
           </Button>
         </Flex>

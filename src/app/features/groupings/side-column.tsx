@@ -1,0 +1,92 @@
+import { Stack } from '@chakra-ui/react'
+import { balances } from '~/core/grouping/judge'
+import { Button } from '../../ui/button'
+import { Section } from '../../ui/layout'
+import { AimsPanel } from './aims-panel'
+import { ListTools } from './list-tools'
+import { ResultPanel } from './result-panel'
+import { RolesPanel } from './roles-panel'
+import { RotationPanel } from './rotation-panel'
+import { listed } from './rule-text'
+import { RulesPanel } from './rules-panel'
+import type { GroupingState } from './use-grouping'
+
+/** How good the groups are, what they are made by, and what is made of them. */
+export function SideColumn({ grouping }: { grouping: GroupingState }) {
+  const { cohort, people, name, rounds, round, present, made, search, aims, held } = grouping
+  return (
+    <Stack gap="0">
+      {made && (
+        <Section title="Result">
+          <ResultPanel
+            groups={present.groups}
+            name={name}
+            rules={grouping.judgedRules}
+            again={grouping.again}
+            balances={balances(present.groups, aims, cohort.columns, people)}
+            judged={grouping.judged}
+            aimed={aims.length > 0}
+            proved={search.outcome?.kind === 'groups' && search.outcome.proved}
+            contradiction={search.contradiction}
+          />
+        </Section>
+      )}
+      <Section title="Rules">
+        <RulesPanel
+          cohortId={cohort.id}
+          rules={cohort.rules}
+          people={people}
+          groupNames={grouping.names}
+          offIds={grouping.offIds}
+          brokenIds={grouping.brokenIds}
+          onSwitch={grouping.switchRule}
+        />
+      </Section>
+      <Section title="Aims">
+        <AimsPanel aims={aims} columns={cohort.columns} onChange={grouping.setAims} />
+      </Section>
+      {held.size > 0 && (
+        <Section title="Held">
+          <p>
+            {listed([...held].map(name))} stay where they are when groups are made again; over several rounds
+            nobody is held.
+          </p>
+          <Button size="small" onClick={() => grouping.setHeld(new Set())}>
+            Let go of all
+          </Button>
+        </Section>
+      )}
+      {made && (
+        <>
+          <Section title="Roles">
+            <RolesPanel
+              groups={rounds[0]?.groups ?? []}
+              people={people}
+              held={grouping.rolesHeld}
+              roles={grouping.roles}
+              onChange={grouping.setRoles}
+            />
+          </Section>
+          <Section title="Teams at stations">
+            <RotationPanel
+              groups={present.groups}
+              stations={grouping.stations}
+              onChange={grouping.setStations}
+            />
+          </Section>
+        </>
+      )}
+      <Section title="Lists and sheets">
+        <ListTools
+          title={grouping.title}
+          rounds={rounds}
+          round={round}
+          people={people}
+          kept={grouping.kept}
+          others={grouping.others}
+          onUse={next => grouping.dispatch({ type: 'replace', rounds: next })}
+        />
+      </Section>
+    </Stack>
+  )
+}

@@ -1,0 +1,188 @@
+import { useCallback, useMemo, useReducer, useState } from 'react'
+import type { GroupingContent, GroupingVersion } from '~/contracts/grouping'
+import { type Edit, editHistory, type RoundList, startHistory } from '~/core/grouping/edits'
+import { effectOfMove } from '~/core/grouping/effect'
+import type { Group } from '~/core/grouping/grouping'
+import { pairHistory } from '~/core/grouping/history'
+import { judgeRules, meetAgain } from '~/core/grouping/judge'
+import type { GroupingQuestion } from '~/core/grouping/pose'
+import type { Role } from '~/core/grouping/roles'
+import type { Aim } from '~/core/grouping/rules'
+import { evenSizes } from '~/core/grouping/sizes'
+import type { MoveEffect } from './arranger'
+import type { GroupedCohort, KeptGrouping, PastSession, RolesHeld } from './grouped-person'
+import { contentRounds, emptyRounds, roundsFrom, toggled } from './grouping-rounds'
+import { ruleText, shortDayText } from './rule-text'
+import { useChosen } from './use-chosen'
+import { usePool, useStable } from './use-pool'
+import { groupNames, useJudged, useSearch } from './use-search'
+
+/** What a new grouping begins with when it is made like one of another cohort: all but the people. */
+export interface LikeAnother {
+  groupNames: string[]
+  rounds: number
+  aims: Aim[]
+  stations: string[]
+}
+
+export interface GroupingPageProps {
+  cohort: GroupedCohort
+  past: PastSession[]
+  rolesHeld: RolesHeld
+  kept: KeptGrouping | null
+  like: LikeAnother | null
+  /** What people chose, to begin with. */
+  chosen?: Group[] | null
+  /** Other cohorts, to make the like for. */
+  others: { id: string; name: string }[]
+}
+
+/** All that the page of a grouping knows and can do: the rounds with their history, what is asked of them, the search. */
+export function useGrouping(props: GroupingPageProps) {
+  const { cohort, past, kept, like } = props
+  const people = useMemo(() => new Map(cohort.people.map(person => [person.id, person])), [cohort.people])
+  const pairs = useMemo(() => pairHistory(past), [past])
+  const [history, dispatch] = useReducer(editHistory, props, start => startHistory(firstRounds(start)))
+  const [aims, setAims] = useState<Aim[]>(kept?.aims ?? like?.aims ?? [])
+  const [offIds, setOffIds] = useState<ReadonlySet<string>>(new Set(kept?.offRuleIds))
+  const [held, setHeld] = useState<ReadonlySet<string>>(new Set(kept?.heldIds))
+  const [roles, setRoles] = useState<Record<string, Role>>(kept?.roles ?? {})
+  const [stations, setStations] = useState<string[]>(kept?.stations ?? like?.stations ?? [])
+  const [wantedRound, setRound] = useState(0)
+  const rounds = history.present
+  const round = Math.min(wantedRound, rounds.length - 1)
+  const present = rounds[round] ?? { groups: [], unplacedIds: [] }
+  const { pool, absent, whom } = usePool(cohort)
+  const search = useSearch(rounds, dispatch)
+  const rules = useMemo(() => cohort.rules.filter(rule => !offIds.has(rule.id)), [cohort.rules, offIds])
+  const name = useCallback((id: string) => people.get(id)?.shownName ?? 'somebody who left', [people])
+  const act = useCallback((edit: Edit) => dispatch({ ...edit, round }), [round])
+
+  const questionFor = (groups: { name: string; size: number }[]): GroupingQuestion => ({
+    people: pool,
+    groups,
+    rules,
+    aims,
+    columns: cohort.columns,
+    history: pairs,
+    now: new Map(present.groups.flatMap((group, place) => group.personIds.map(id => [id, place] as const))),
+    held,
+  })
+  const make = (sizes: number[], count: number) => {
+    const names = groupNames(present, sizes.length)
+    const groups = sizes.map((size, place) => ({ name: names[place] ?? '', size }))
+    const what = count === 1 ? { kind: 'groups' as const } : { kind: 'rounds' as const, rounds: count }
+    search.search(what, questionFor(groups), [...absent])
+  }
+  const repair = () => {
+    const sizes = evenSizes(pool.length, present.groups.length)
+    const groups = present.groups.map((group, place) => ({ name: group.name, size: sizes[place] ?? 0 }))
+    search.search({ kind: 'repair', round }, questionFor(groups), [...absent])
+  }
+  const asItIs = present.groups.map(group => ({ name: group.name, size: group.personIds.length }))
+  const made = present.groups.some(group => group.personIds.length > 0)
+  const judged = useJudged(
+    aims.length > 0 && made ? questionFor(asItIs) : null,
+    present.groups.map(group => group.personIds),
+  )
+  const judgedRules = judgeRules(present.groups, rules, people)
+  const effect: MoveEffect = useCallback(
+    (personId, groupId) => {
+      const found = effectOfMove(present.groups, personId, groupId, { rules, people, history: pairs })
+      return [
+        ...found.breaks.map(rule => `breaks: ${ruleText(rule, name)}`),
+        ...found.mends.map(rule => `mends: ${ruleText(rule, name)}`),
+        ...found.meetsAgain.map(
+          ({ personId: other, past: { lastAt } }) => `${name(other)} again, ${shortDayText(lastAt)}`,
+        ),
+        ...(found.leavesWithoutLead ? ['their group loses its lead'] : []),
+      ]
+    },
+    [present.groups, rules, people, pairs, name],
+  )
+  const hold = useCallback(
+    (personIds: string[], on: boolean) =>
+      setHeld(before => personIds.reduce((ids, id) => toggled(ids, id, on), before)),
+    [],
+  )
+  const choice = useChosen(act)
+  const together = (a: string, b: string) =>
+    rules.some(rule => rule.kind === 'together' && rule.personIds.includes(a) && rule.personIds.includes(b))
+  const brokenIds = useStable(new Set(judgedRules.broken.map(({ rule }) => rule.id)))
+  const names = useStable(present.groups.map(group => group.name))
+  const switchRule = useCallback(
+    (id: string, on: boolean) => setOffIds(before => toggled(before, id, !on)),
+    [],
+  )
+  const take = ({ content }: GroupingVersion) => {
+    dispatch({ type: 'replace', rounds: roundsFrom(cohort.people, content) })
+    setAims(content.aims)
+    setOffIds(new Set(content.offRuleIds))
+    setHeld(new Set(content.heldIds))
+    setRoles(content.roles)
+    setStations(content.stations)
+  }
+  const content: Omit<GroupingContent, 'name' | 'groups'> = {
+    laterRounds: contentRounds(rounds).slice(1),
+    aims,
+    offRuleIds: [...offIds],
+    heldIds: [...held],
+    roles: Object.fromEntries(Object.entries(roles).filter(([id]) => people.has(id))),
+    stations,
+  }
+  const title = kept ? kept.name : 'Make groups'
+  const shownRoles: Record<string, string> = round === 0 ? roles : NO_ROLES
+  return {
+    ...props,
+    people,
+    name,
+    rounds,
+    round,
+    setRound,
+    present,
+    made,
+    pool,
+    absent,
+    whom,
+    search,
+    make,
+    repair,
+    history,
+    dispatch,
+    act,
+    choice,
+    rules,
+    offIds,
+    switchRule,
+    brokenIds,
+    judgedRules,
+    judged,
+    together,
+    again: meetAgain(present.groups, pairs),
+    aims,
+    setAims,
+    held,
+    setHeld,
+    hold,
+    roles,
+    setRoles,
+    shownRoles,
+    stations,
+    setStations,
+    names,
+    effect,
+    take,
+    content,
+    title,
+  }
+}
+
+export type GroupingState = ReturnType<typeof useGrouping>
+
+function firstRounds({ cohort, kept, like, chosen }: GroupingPageProps): RoundList {
+  if (kept) return roundsFrom(cohort.people, kept)
+  if (chosen) return roundsFrom(cohort.people, { groups: chosen, laterRounds: [] })
+  return emptyRounds(cohort.people, like?.groupNames ?? [])
+}
+
+const NO_ROLES = {}
