@@ -27,7 +27,8 @@ export async function groupings(): Promise<void> {
   beside()
 }
 
-/** People with a random past, a number and a category, in uneven groups. */
+/** People with a random past, a number and a category, in uneven groups; weighed about as the page does, so that each aim
+ * costs as much as the others in a random grouping. */
 function classOf(people: number, groups: number, seed: number): Problem {
   const random = randomStream(seed)
   const sizes = evenSizes(people, groups)
@@ -35,11 +36,13 @@ function classOf(people: number, groups: number, seed: number): Problem {
     people,
     sizes.map(() => ({ min: sizes.at(-1) ?? 1, max: sizes[0] ?? 1 })),
   )
+  const weight = Math.ceil(people / 3)
   for (let pair = 0; pair < people * 12; pair++)
-    addPairCost(problem, random.below(people), random.below(people), 1 + random.below(20))
+    addPairCost(problem, random.below(people), random.below(people), weight * (1 + random.below(20)))
   const category = Array.from({ length: people }, () => random.below(5))
   for (let a = 0; a < people; a++)
-    for (let b = a + 1; b < people; b++) if (category[a] === category[b]) addPairCost(problem, a, b, 10)
+    for (let b = a + 1; b < people; b++)
+      if (category[a] === category[b]) addPairCost(problem, a, b, 10 * weight)
   problem.spreads = [{ values: Int32Array.from({ length: people }, () => random.below(100)), weight: 1 }]
   return problem
 }

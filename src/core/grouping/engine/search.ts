@@ -62,8 +62,7 @@ export function cool(state: SearchState, cooling: Cooling, numbers: Numbers): nu
   let temperature = cooling.start
   for (let step = 0; step < cooling.steps; step++) {
     if ((step & 63) === 0) {
-      const left = 1 - step / cooling.steps
-      temperature = cooling.end + (cooling.start - cooling.end) * left * left
+      temperature = temperatureAt(cooling, step)
     }
     const limit = temperature * (MINUS_LOG[numbers.below(LOG_STEPS)] as number)
     const unit = free[numbers.below(free.length)] as number
@@ -79,6 +78,17 @@ export function cool(state: SearchState, cooling: Cooling, numbers: Numbers): nu
   settle(state, best)
   const used = cooling.steps + descend(state)
   return count > 0 ? used : 1
+}
+
+/** Falls by halves, in equal times, and evenly in between: from + - * / alone, so that it is the same on every machine. */
+export function temperatureAt({ start, end, steps }: Cooling, step: number): number {
+  let halvings = 1
+  for (let reached = start / 2; reached > end; reached /= 2) halvings++
+  const passed = (step / steps) * halvings
+  let warm = start
+  let whole = 0
+  for (; whole + 1 <= passed; whole++) warm /= 2
+  return warm * (1 - (passed - whole) / 2)
 }
 
 function tryMove(state: SearchState, unit: number, group: number, limit: number): void {
@@ -154,10 +164,14 @@ export function descend(state: SearchState): number {
   return steps
 }
 
-/** The mean change, up or down, of some random swaps: what temperatures are measured in. At least 1. */
-export function meanChange(state: SearchState, numbers: Numbers, samples = 300): number {
+/** Changes of cost by some random swaps, up or down: what temperatures are measured in. Each at least 1. */
+export function typicalChanges(
+  state: SearchState,
+  numbers: Numbers,
+  samples = 300,
+): { mean: number; small: number } {
   const { free, place } = state
-  let [sum, counted] = [0, 0]
+  const changes: number[] = []
   for (let sample = 0; sample < samples && free.length > 1; sample++) {
     const a = free[numbers.below(free.length)] as number
     const b = free[numbers.below(free.length)] as number
@@ -165,8 +179,10 @@ export function meanChange(state: SearchState, numbers: Numbers, samples = 300):
     const change = Math.abs(judgeSwap(state, a, b))
     // A change through the penalty says nothing of what costs are like.
     if (change === 0 || change >= state.penalty) continue
-    sum += change
-    counted++
+    changes.push(change)
   }
-  return counted === 0 ? 1 : Math.max(1, sum / counted)
+  changes.sort((one, other) => one - other)
+  const sum = changes.reduce((total, change) => total + change, 0)
+  const small = changes[Math.floor(changes.length / 10)] ?? 1
+  return { mean: Math.max(1, sum / Math.max(1, changes.length)), small: Math.max(1, small) }
 }

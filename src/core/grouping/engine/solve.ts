@@ -1,7 +1,7 @@
 import { lowerBound } from './bound'
 import { searchAll } from './exact'
 import { isBetter, type Problem, type Score } from './problem'
-import { cool, descend, meanChange, Numbers } from './search'
+import { cool, descend, Numbers, typicalChanges } from './search'
 import { personPlaces, put, type SearchState, searchState, settle, stateScore } from './state'
 import { relaxedUnits, unitsOf } from './units'
 
@@ -22,6 +22,10 @@ export interface Answer {
   /** Steps used so far. */
   steps: number
 }
+
+/** A cooling ends at this share of a small change, and not below what a change of 1 needs to be passed at times. */
+const COLD = 0.05
+const COLDEST = 0.3
 
 /** People up to whom all arrangements are gone through, and placements looked at before giving that up. */
 const EXACT_UNITS = 16
@@ -58,12 +62,16 @@ export function* solve(problem: Problem, budget: Budget): Generator<Answer, Answ
     if (best) yield best
     let triedAll = units.relaxed || units.members.length > EXACT_UNITS
     // Tried on planted problems: with many people most of a good start is worth keeping.
-    const [warm, cold] = units.members.length >= 40 ? [0.05, 0.02] : [0.6, 0.05]
-    let cycle = Math.max(1500, 250 * units.members.length)
+    const [warm, rounds] = units.members.length >= 40 ? [0.05, 20] : [0.3, 10]
+    let cycle = rounds * units.members.length ** 2
     while (steps < budget.steps && !best?.proved) {
-      const mean = meanChange(state, numbers)
+      const { mean, small } = typicalChanges(state, numbers)
       const limited = Math.min(cycle, Math.max(1, budget.steps - steps))
-      steps += cool(state, { start: warm * mean, end: cold * mean, steps: limited }, numbers)
+      steps += cool(
+        state,
+        { start: warm * mean, end: Math.max(COLDEST, COLD * small), steps: limited },
+        numbers,
+      )
       const score = stateScore(state)
       if (take(placesOf(state), score) && best) yield best
       if (!triedAll) {
