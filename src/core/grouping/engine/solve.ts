@@ -23,6 +23,10 @@ export interface Answer {
   steps: number
 }
 
+/** A cooling begins at this share of the mean change; with many units, at this share divided by their number. */
+const WARM = 0.3
+const WARM_MANY = 2
+const MANY = 40
 /** A cooling ends at this share of a small change, and not below what a change of 1 needs to be passed at times. */
 const COLD = 0.05
 const COLDEST = 0.3
@@ -38,7 +42,8 @@ const EXACT_NODES = 200_000
  * When the rules can't all hold, the answer breaks as few as were found to do, and says how many.
  */
 export function* solve(problem: Problem, budget: Budget): Generator<Answer, Answer> {
-  const bound = lowerBound(problem)
+  // Worked out after the first answer: with hundreds of people it takes longer than a frame.
+  let bound = 0
   const strict = unitsOf(problem)
   let best: Answer | undefined
   let steps = 0
@@ -57,13 +62,16 @@ export function* solve(problem: Problem, budget: Budget): Generator<Answer, Answ
     // With hundreds of people the descent takes longer than a frame: something is shown before it.
     take(placesOf(state), stateScore(state))
     if (best) yield best
+    bound = lowerBound(problem)
     steps += descend(state)
     take(placesOf(state), stateScore(state))
     if (best) yield best
     let triedAll = units.relaxed || units.members.length > EXACT_UNITS
-    // Tried on planted problems: with many people most of a good start is worth keeping.
-    const [warm, rounds] = units.members.length >= 40 ? [0.05, 20] : [0.3, 10]
-    let cycle = rounds * units.members.length ** 2
+    const count = units.members.length
+    const many = count >= MANY
+    // Tried on classes of 30 to 500 people: the more there are, the more of a good start is worth keeping.
+    const warm = many ? WARM_MANY / count : WARM
+    let cycle = (many ? 4 : 10) * count ** 2
     while (steps < budget.steps && !best?.proved) {
       const { mean, small } = typicalChanges(state, numbers)
       const limited = Math.min(cycle, Math.max(1, budget.steps - steps))
@@ -94,7 +102,7 @@ export function* solve(problem: Problem, budget: Budget): Generator<Answer, Answ
         state = searchState(problem, units, penalty)
         settle(state, places)
       }
-      cycle = Math.floor(cycle * 1.5)
+      cycle = Math.floor(cycle * (many ? 2 : 1.5))
     }
   }
   if (!best) throw new Error('A search always has an answer.')
