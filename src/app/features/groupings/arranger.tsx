@@ -203,6 +203,11 @@ function Effects({ words }: { words: string[] }) {
 /** More would push the groups below away from under the pointer. */
 const MOST_EFFECTS = 3
 
+/** Who stands in no group is seen however far one has scrolled. */
+const IN_SIGHT = { position: 'sticky', top: '0', zIndex: 2, maxHeight: '32vh', overflowY: 'auto' } as const
+/** Out of sight, a group is not laid out: with a hundred of them a better answer must not hold up the page. */
+const LAID_OUT_IN_SIGHT = { contentVisibility: 'auto', containIntrinsicSize: 'auto 210px' } as const
+
 function DropPlace({ id, label, children }: { id: string; label: string; children: ReactNode }) {
   const { setNodeRef, isOver } = useDroppable({ id })
   return (
@@ -215,8 +220,7 @@ function DropPlace({ id, label, children }: { id: string; label: string; childre
       outline={isOver ? '2px solid var(--live)' : undefined}
       borderRadius="8px"
       p="10px"
-      // Out of sight, a group is not laid out: with a hundred of them a better answer must not hold up the page.
-      css={{ contentVisibility: 'auto', containIntrinsicSize: 'auto 210px' }}
+      css={id === UNPLACED ? IN_SIGHT : LAID_OUT_IN_SIGHT}
     >
       {children}
     </chakra.section>

@@ -185,6 +185,19 @@ test('a construction is reseated so that the aims cost little too', () => {
   expect(plan.cost).toBeLessThan(25)
 })
 
+test.each([
+  [7, 5],
+  [9, 6],
+  [11, 11],
+  [21, 8],
+])('%i people in pairs for %i rounds: nobody is in the group of three twice in a row', (people, rounds) => {
+  const plan = planned(question(people, Math.floor(people / 2)), rounds, { steps: 300_000 })
+  const threes = plan.rounds.map(round => round.find(group => group.length === 3) ?? [])
+  expect(threes.every(three => three.length === 3)).toBe(true)
+  for (const [round, three] of threes.entries())
+    expect(three.filter(person => threes[round + 1]?.includes(person))).toEqual([])
+})
+
 test('the same seed gives the same plan, another seed another one', () => {
   const asked = question(22, 5, { rules: rules.slice(0, 1) })
   const plan = (seed: number) => planned(asked, 5, { seed, steps: 200_000 }).rounds

@@ -23,6 +23,7 @@ import {
   roundsState,
   settleRounds,
 } from './search'
+import { threesApart } from './threes'
 
 /** Several rounds on the way to the best ones, as ids. */
 export interface RoundsStep {
@@ -48,6 +49,8 @@ interface Plan {
   broken: number
   cost: number
   method: RoundsMethod
+  /** Pairs with an odd person: how often somebody is in the group of three twice in a row. */
+  again: number
 }
 
 /**
@@ -73,6 +76,7 @@ export function* planRounds(
   const fixed = pairsAlways(units)
   const least = leastRepeats(sizes, budget.rounds, { never: pairsNever(problem), always: fixed.size })
   const cheapest = budget.rounds * lowerBound(problem)
+  const odd = sizes[0] === 3 && sizes.every((size, at) => at === 0 || size === 2)
   let best: Plan | undefined
   let steps = 0
   const isProved = (plan: Plan) => plan.broken === 0 && plan.repeats <= least && plan.cost <= cheapest
@@ -87,7 +91,8 @@ export function* planRounds(
     steps,
   })
   const take = (places: Int16Array[], method: RoundsMethod): boolean => {
-    const plan = weighed(problem, places, fixed, method)
+    const ordered = odd ? inTurn(places, question.groups.length) : { places, again: 0 }
+    const plan = { ...weighed(problem, ordered.places, fixed, method), again: ordered.again }
     if (best && !isBetterPlan(plan, best)) return false
     best = plan
     return true
@@ -126,7 +131,10 @@ export function* planRounds(
     const mean = meanRoundsChange(state, numbers)
     const limited = Math.min(cycle, Math.max(1, budget.steps - steps))
     const before = best.method
-    steps += coolRounds(state, { start: warm * mean, end: COLD * mean, steps: limited }, numbers, target)
+    const used = coolRounds(state, { start: warm * mean, end: COLD * mean, steps: limited }, numbers, target)
+    // At the target already, and yet not taken: no further cooling would find another.
+    if (used === 0) break
+    steps += used
     const places = peopleIn(state, units, problem.people)
     // Improved by a search that began with a construction and still has no repeats: it is that construction, reseated.
     if (take(places, best.repeats === 0 ? before : 'search')) yield step(best)
@@ -156,10 +164,22 @@ const COLD = 0.03
 /** A construction is worth keeping: the search that goes on from it begins colder. */
 const WARM_FROM_DESIGN = 0.06
 
-/** Fewer broken is better, then fewer repeats, then lower cost. */
+/** Fewer broken is better, then fewer twice in a row in the group of three, then fewer repeats, then lower cost. */
 function isBetterPlan(one: Plan, other: Plan): boolean {
   if (one.broken !== other.broken) return one.broken < other.broken
+  if (one.again !== other.again) return one.again < other.again
   return one.repeats !== other.repeats ? one.repeats < other.repeats : one.cost < other.cost
+}
+
+/** The rounds in the order in which fewest are in the group of three twice in a row. */
+function inTurn(places: Int16Array[], groups: number): { places: Int16Array[]; again: number } {
+  const rounds = places.map(at =>
+    Array.from({ length: groups }, (_, group) => [...at.keys()].filter(person => at[person] === group)),
+  )
+  const order = threesApart(rounds)
+  const threes = order.map(round => rounds[round]?.find(group => group.length === 3) ?? [])
+  const again = threes.filter((three, at) => three.some(person => threes[at + 1]?.includes(person))).length
+  return { places: order.map(round => places[round] as Int16Array), again }
 }
 
 /** Counts a plan from scratch. O(rounds x people^2). */
@@ -168,7 +188,7 @@ function weighed(
   places: Int16Array[],
   fixed: ReadonlySet<number>,
   method: RoundsMethod,
-): Plan {
+): Omit<Plan, 'again'> {
   const { people } = problem
   let [repeats, broken, cost] = [0, 0, 0]
   for (const round of places) {

@@ -61,6 +61,8 @@ test.each([
   [7, 2, 8, 1176],
   [8, 2, 9, 2016],
   [9, 2, 10, 3240],
+  [3, 4, 40, 3240],
+  [5, 3, 31, 7750],
   [3, 3, 13, 351],
   [4, 3, 21, 2016],
 ])('order %i, dimension %i: %i rounds, %i pairs each once', (order, dimension, expected, pairs) => {
