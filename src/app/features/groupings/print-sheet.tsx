@@ -15,14 +15,14 @@ export function PrintSheet({ title, rounds, name, roleOf }: PrintSheetProps) {
       {rounds.map(({ groups }, round) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: rounds have nothing but their number.
         <section key={round}>
-          <h1>
+          <h2>
             {title}
             {rounds.length > 1 && `, round ${round + 1}`}
-          </h1>
+          </h2>
           <chakra.div className="print-groups">
             {groups.map(group => (
               <article key={group.id}>
-                <h2>{group.name}</h2>
+                <h3>{group.name}</h3>
                 <ul>
                   {group.personIds.map(id => (
                     <li key={id}>
