@@ -48,7 +48,7 @@ export function SideColumn({ grouping }: { grouping: GroupingState }) {
       {held.size > 0 && (
         <Section title="Held">
           <p>
-            {listed([...held].map(name))} stay where they are when groups are made again; over several rounds
+            {listed([...held].map(name))} stay where they are when groups are made again. Over several rounds
             nobody is held.
           </p>
           <Button size="small" onClick={() => grouping.setHeld(new Set())}>
