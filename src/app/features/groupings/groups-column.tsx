@@ -1,7 +1,9 @@
 import { Box, chakra } from '@chakra-ui/react'
+import { Section } from '../../ui/layout'
 import { Arranger } from './arranger'
 import { ChosenBar, placeByKey } from './chosen-bar'
 import { RepairOffer } from './repair-offer'
+import { RotationPanel } from './rotation-panel'
 import { SaveGrouping } from './save-grouping'
 import type { GroupingState } from './use-grouping'
 import { VersionsPanel } from './versions-panel'
@@ -54,8 +56,19 @@ export function GroupsColumn({ grouping }: { grouping: GroupingState }) {
         people={people}
         onTake={take}
       />
-      {kept && (
+      {grouping.made && (
         <Box mt="28px">
+          <Section title="Teams at stations">
+            <RotationPanel
+              groups={present.groups}
+              stations={grouping.stations}
+              onChange={grouping.setStations}
+            />
+          </Section>
+        </Box>
+      )}
+      {kept && (
+        <Box>
           <VersionsPanel
             versions={kept.versions}
             round={round}

@@ -6,7 +6,6 @@ import { AimsPanel } from './aims-panel'
 import { ListTools } from './list-tools'
 import { ResultPanel } from './result-panel'
 import { RolesPanel } from './roles-panel'
-import { RotationPanel } from './rotation-panel'
 import { listed } from './rule-text'
 import { RulesPanel } from './rules-panel'
 import type { GroupingState } from './use-grouping'
@@ -57,24 +56,15 @@ export function SideColumn({ grouping }: { grouping: GroupingState }) {
         </Section>
       )}
       {made && (
-        <>
-          <Section title="Roles">
-            <RolesPanel
-              groups={rounds[0]?.groups ?? []}
-              people={people}
-              held={grouping.rolesHeld}
-              roles={grouping.roles}
-              onChange={grouping.setRoles}
-            />
-          </Section>
-          <Section title="Teams at stations">
-            <RotationPanel
-              groups={present.groups}
-              stations={grouping.stations}
-              onChange={grouping.setStations}
-            />
-          </Section>
-        </>
+        <Section title="Roles">
+          <RolesPanel
+            groups={rounds[0]?.groups ?? []}
+            people={people}
+            held={grouping.rolesHeld}
+            roles={grouping.roles}
+            onChange={grouping.setRoles}
+          />
+        </Section>
       )}
       <Section title="Lists and sheets">
         <ListTools
