@@ -4,8 +4,8 @@ import { Form, useFetcher, useRevalidator } from 'react-router'
 import type { ChoiceKind, ChoiceTopic } from '~/core/grouping/choice'
 import { plainName } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
-import { Field, Input } from '../../ui/fields'
 import { Message } from '../../ui/layout'
+import { NamePicker } from '../../ui/name-picker'
 import { WishFields } from './wish-fields'
 
 export type ChoosePageProps = { title: string; problem?: string | null } & (
@@ -59,42 +59,7 @@ function NameStep({
   const found = names.filter(name => plainName(name.shownName).includes(plainName(typed)))
   return (
     <>
-      <Field
-        label="Your name"
-        hint="Type the start of it, then choose it."
-        errors={problem ? [problem] : undefined}
-      >
-        {parts => (
-          <Input
-            {...parts}
-            value={typed}
-            autoComplete="off"
-            maxLength={40}
-            fontSize="l"
-            minH="52px"
-            onChange={event => setTyped(event.target.value)}
-          />
-        )}
-      </Field>
-      <Stack as="ul" gap="8px" listStyleType="none" aria-label="Names on the list">
-        {found.map(name => (
-          <li key={name.personId}>
-            <Form method="post">
-              <input type="hidden" name="intent" value="name" />
-              <Button
-                type="submit"
-                name="personId"
-                value={name.personId}
-                w="full"
-                size="large"
-                justifyContent="flex-start"
-              >
-                {name.shownName}
-              </Button>
-            </Form>
-          </li>
-        ))}
-      </Stack>
+      <NamePicker names={found} typed={typed} onType={setTyped} problem={problem} intent="name" />
       {found.length === 0 && <Message>Nobody of that name is left: ask your facilitator.</Message>}
     </>
   )

@@ -5,6 +5,7 @@ import { plainName } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import { Message } from '../../ui/layout'
+import { NamePicker } from '../../ui/name-picker'
 
 export type JoinPageProps = { refusal?: { typed: string; problem: string } } & (
   | { step: 'code'; typed: string; problem: string | null }
@@ -95,41 +96,7 @@ function NameStep({ title, names, refusal }: NameStepProps) {
   return (
     <Stack gap="16px">
       <chakra.h1 fontSize="xl">{title}</chakra.h1>
-      <Field
-        label="Your name"
-        hint="Type the start of it, then choose it."
-        errors={refusal && [refusal.problem]}
-      >
-        {parts => (
-          <Input
-            {...parts}
-            value={typed}
-            autoComplete="off"
-            maxLength={40}
-            fontSize="l"
-            minH="52px"
-            onChange={event => setTyped(event.target.value)}
-          />
-        )}
-      </Field>
-      <Stack as="ul" gap="8px" listStyleType="none" aria-label="Names on the list">
-        {found.map(name => (
-          <li key={name.personId}>
-            <Form method="post">
-              <Button
-                type="submit"
-                name="personId"
-                value={name.personId}
-                w="full"
-                size="large"
-                justifyContent="flex-start"
-              >
-                {name.shownName}
-              </Button>
-            </Form>
-          </li>
-        ))}
-      </Stack>
+      <NamePicker names={found} typed={typed} onType={setTyped} problem={refusal?.problem ?? null} />
       {found.length === 0 && names.length > 0 && <Message>Nobody on the list is called that.</Message>}
       {wanted !== '' && (
         <Form method="post">
