@@ -1,6 +1,6 @@
 import { Box, chakra, Stack } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
-import { Form, useFetcher, useRevalidator } from 'react-router'
+import { useFetcher, useRevalidator } from 'react-router'
 import type { ChoiceKind, ChoiceTopic } from '~/core/grouping/choice'
 import { plainName } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
