@@ -4,6 +4,7 @@ import { MOST_PROMPTS, MOST_STEPS, PROMPT_KINDS } from '~/core/boards/board'
 import { PERSON_FIELDS } from '~/core/formats/people-headers'
 import { CHOICE_KINDS } from '~/core/grouping/choice'
 import { ROLES } from '~/core/grouping/roles'
+import { NO_ROTATION } from '~/core/grouping/rotation'
 import { MOST_RULES } from '~/core/grouping/rules'
 import { COLUMN_KINDS, MOST_COLUMNS } from '~/core/people/columns'
 import { plainName } from '~/core/people/shown-name'
@@ -161,8 +162,19 @@ export const groupingForm = z.object({
     .max(MOST_ROUNDS - 1, `At most ${MOST_ROUNDS} rounds.`)
     .optional()
     .default([]),
-  roles: z.record(z.string().max(40), z.enum(ROLES)).optional().default({}),
-  stations: z.array(line('a name for the station', 60)).max(60).optional().default([]),
+  roles: z
+    .array(z.record(z.string().max(40), z.enum(ROLES)))
+    .max(MOST_ROUNDS)
+    .optional()
+    .default([]),
+  rotation: z
+    .object({
+      stations: z.array(line('a name for the station', 60)).max(60),
+      rounds: z.number().int().min(1).max(1000).nullable(),
+      doubled: z.boolean(),
+    })
+    .optional()
+    .default(NO_ROTATION),
   /** The version the changes start from; null for a new grouping. */
   version: z.number().int().nullable(),
 })

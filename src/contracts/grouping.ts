@@ -1,5 +1,6 @@
 import type { Group } from '~/core/grouping/grouping'
 import type { Role } from '~/core/grouping/roles'
+import type { Rotation } from '~/core/grouping/rotation'
 import type { Aim } from '~/core/grouping/rules'
 
 /** What a version of a grouping says. */
@@ -14,10 +15,9 @@ export interface GroupingContent {
   offRuleIds: string[]
   /** Who stays when groups are made again. */
   heldIds: string[]
-  /** Roles in the first round, by person id. */
-  roles: Record<string, Role>
-  /** Stations the groups go round, as teams. */
-  stations: string[]
+  /** Roles in each round, by person id; rounds beyond the list have none. */
+  roles: Record<string, Role>[]
+  rotation: Rotation
 }
 
 /** A version as it was saved. */

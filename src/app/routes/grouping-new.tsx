@@ -27,13 +27,13 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 }
 
 /** What can be taken over for other people: everything but who is where. */
-function byRule({ groups, laterRounds, aims, stations }: Grouping, columns: { name: string }[]) {
+function byRule({ groups, laterRounds, aims, rotation }: Grouping, columns: { name: string }[]) {
   const known = new Set(columns.map(column => column.name))
   return {
     groupNames: groups.map(group => group.name),
     rounds: 1 + laterRounds.length,
     aims: aims.filter(aim => !('column' in aim) || known.has(aim.column)),
-    stations,
+    rotation,
   }
 }
 

@@ -29,7 +29,7 @@ test.each<[string, Edit]>([
   ['a group that is gone', { type: 'remove-group', groupId: 'gone' }],
 ])('changing %s changes nothing, and leaves no step to undo', (_, edit) => {
   expect(applyEdit(start, edit)).toBe(start)
-  expect(editHistory(startHistory([start]), edit).past).toEqual([])
+  expect(editHistory(startHistory([start], null), edit).past).toEqual([])
 })
 
 test('two swap places, also with somebody in no group', () => {
@@ -41,7 +41,7 @@ test('two swap places, also with somebody in no group', () => {
 })
 
 test('one round is changed by hand and the others are not; a group has one name in all of them', () => {
-  const history = startHistory([start, start])
+  const history = startHistory([start, start], null)
   const moved = editHistory(history, { type: 'move', personIds: ['d'], groupId: 'g1', round: 1 })
   expect(moved.present.map(round => round.unplacedIds)).toEqual([['d'], []])
   const renamed = editHistory(moved, { type: 'rename', groupId: 'g1', name: 'Rushes', round: 1 })
@@ -55,7 +55,7 @@ test('a removed group leaves its people in no group', () => {
 
 test('undo and redo walk back and forth, and a new edit cuts off what was undone', () => {
   const rounds = [start]
-  let history = startHistory(rounds)
+  let history = startHistory(rounds, null)
   history = editHistory(history, { type: 'move', personIds: ['d'], groupId: 'g2' })
   history = editHistory(history, { type: 'rename', groupId: 'g1', name: 'Rushes' })
   history = editHistory(history, { type: 'undo' })
@@ -73,9 +73,32 @@ test('a better answer takes the place of the one it improves, and never of what 
   const before = [start]
   const found = [{ ...start, unplacedIds: [] }]
   const better = [{ ...start, groups: [] }]
-  const searched = editHistory(startHistory(before), { type: 'replace', rounds: found })
+  const searched = editHistory(startHistory(before, null), { type: 'replace', rounds: found })
   const improved = editHistory(searched, { type: 'improve', from: found, rounds: better })
-  expect(improved).toEqual({ past: [before], present: better, future: [] })
+  expect(improved.present).toBe(better)
+  expect(improved.past).toEqual([{ rounds: before }])
   const edited = editHistory(searched, { type: 'rename', groupId: 'g1', name: 'Mine' })
   expect(editHistory(edited, { type: 'improve', from: found, rounds: better })).toBe(edited)
+  // Made on what was seen, though a better answer stood there already: what is done by hand stays as it was done.
+  const hand: Edit = { type: 'move', personIds: ['c'], groupId: 'g1' }
+  const late = editHistory(improved, { ...hand, seen: found })
+  expect(late.present).toEqual([applyEdit(found[0] as Arrangement, hand)])
+  expect(late.past.at(-1)).toEqual({ rounds: found })
+})
+
+test('taking a version back brings back what it was made by; undoing a move does not touch that', () => {
+  let history = startHistory([start], { aims: ['fresh'] })
+  history = editHistory(history, { type: 'move', personIds: ['d'], groupId: 'g2' })
+  history = editHistory(history, { type: 'set', settings: () => ({ aims: ['keep'] }) })
+  history = editHistory(history, { type: 'undo' })
+  expect(history).toMatchObject({ present: [start], settings: { aims: ['keep'] } })
+  const version = [{ groups: [], unplacedIds: ['a', 'b', 'c', 'd'] }]
+  history = editHistory(history, { type: 'take', rounds: version, settings: { aims: [] } })
+  expect(history).toMatchObject({ present: version, settings: { aims: [] } })
+  history = editHistory(history, { type: 'undo' })
+  expect(history).toMatchObject({ present: [start], settings: { aims: ['keep'] } })
+  history = editHistory(history, { type: 'redo' })
+  expect(history).toMatchObject({ present: version, settings: { aims: [] } })
+  history = editHistory(history, { type: 'undo' })
+  expect(history.settings).toEqual({ aims: ['keep'] })
 })

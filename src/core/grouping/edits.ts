@@ -11,43 +11,101 @@ export type Edit =
   | { type: 'add-group'; group: Group }
   | { type: 'remove-group'; groupId: string }
 
-/** The rounds with every step that led to them: undo and redo reach as far as the steps do. */
-export interface EditHistory {
-  past: RoundList[]
-  present: RoundList
-  future: RoundList[]
+/** The rounds on the other side of a step, and the settings there where the step changed those too. */
+export interface Step<Settings> {
+  rounds: RoundList
+  settings?: Settings
 }
 
-export type HistoryAction =
-  /** An edit of a round, the first when none is said; groups are renamed wherever they appear. */
-  | (Edit & { round?: number })
+/**
+ * The rounds with every step that led to them: undo and redo reach as far as the steps do. Beside them stands what they
+ * are made by (`Settings`: aims, rules and so on), which is no step of its own: undoing a move never sets an aim back.
+ */
+export interface EditHistory<Settings = null> {
+  past: Step<Settings>[]
+  present: RoundList
+  settings: Settings
+  future: Step<Settings>[]
+  /** What better answers took the place of since the last step. */
+  improved: RoundList[]
+}
+
+export type HistoryAction<Settings = null> =
+  /**
+   * An edit of a round, the first when none is said; groups are renamed wherever they appear. `seen` are the rounds it was
+   * made on: a better answer that came in too late to be seen gives way to it.
+   */
+  | (Edit & { round?: number; seen?: RoundList })
   | { type: 'replace'; rounds: RoundList }
+  /** Another version as a whole, with what it was made by. */
+  | { type: 'take'; rounds: RoundList; settings: Settings }
+  | { type: 'set'; settings: (before: Settings) => Settings }
   | { type: 'undo' }
   | { type: 'redo' }
   /** A better answer of the search that gave `from`: no step of its own, and dropped when anything was done since. */
   | { type: 'improve'; from: RoundList; rounds: RoundList }
 
-export const startHistory = (present: RoundList): EditHistory => ({ past: [], present, future: [] })
+export const startHistory = <Settings>(present: RoundList, settings: Settings): EditHistory<Settings> => ({
+  past: [],
+  present,
+  settings,
+  future: [],
+  improved: [],
+})
 
 /** Applies one action. An edit that changes nothing adds no step, so undo is never a key press without effect. */
-export function editHistory(history: EditHistory, action: HistoryAction): EditHistory {
-  if (action.type === 'undo') {
-    const present = history.past.at(-1)
-    if (!present) return history
-    return { past: history.past.slice(0, -1), present, future: [history.present, ...history.future] }
+export function editHistory<Settings>(
+  history: EditHistory<Settings>,
+  action: HistoryAction<Settings>,
+): EditHistory<Settings> {
+  const { past, present, future, improved } = history
+  switch (action.type) {
+    case 'undo': {
+      const step = past.at(-1)
+      if (!step) return history
+      return { ...across(history, step), past: past.slice(0, -1), future: [back(history, step), ...future] }
+    }
+    case 'redo': {
+      const [step, ...rest] = future
+      if (!step) return history
+      return { ...across(history, step), past: [...past, back(history, step)], future: rest }
+    }
+    case 'improve':
+      return present === action.from
+        ? { ...history, present: action.rounds, improved: [...improved, present] }
+        : history
+    case 'set':
+      return { ...history, settings: action.settings(history.settings) }
+    case 'take':
+      return {
+        past: [...past, { rounds: present, settings: history.settings }],
+        present: action.rounds,
+        settings: action.settings,
+        future: [],
+        improved: [],
+      }
+    default: {
+      const before =
+        action.type !== 'replace' && action.seen && improved.includes(action.seen) ? action.seen : present
+      const after = action.type === 'replace' ? action.rounds : editRounds(before, action)
+      if (after === before) return history
+      return { ...history, past: [...past, { rounds: before }], present: after, future: [], improved: [] }
+    }
   }
-  if (action.type === 'redo') {
-    const [present, ...future] = history.future
-    if (!present) return history
-    return { past: [...history.past, history.present], present, future }
-  }
-  if (action.type === 'improve') {
-    return history.present === action.from ? { ...history, present: action.rounds } : history
-  }
-  const present = action.type === 'replace' ? action.rounds : editRounds(history.present, action)
-  if (present === history.present) return history
-  return { past: [...history.past, history.present], present, future: [] }
 }
+
+/** What stands there once the step is taken. */
+const across = <Settings>({ settings }: EditHistory<Settings>, step: Step<Settings>) => ({
+  present: step.rounds,
+  settings: step.settings ?? settings,
+  improved: [],
+})
+
+/** The step that leads back. */
+const back = <Settings>(
+  { present, settings }: EditHistory<Settings>,
+  step: Step<Settings>,
+): Step<Settings> => (step.settings === undefined ? { rounds: present } : { rounds: present, settings })
 
 /** The same object when nothing changes. */
 function editRounds(rounds: RoundList, action: Edit & { round?: number }): RoundList {

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { giveRoles, type Role, type RolePerson } from './roles'
+import { giveRoles, giveRolesInRounds, type Role, type RolePerson } from './roles'
 
 const person = (firstName: string, changes: Partial<RolePerson> = {}): RolePerson => ({
   id: firstName,
@@ -47,6 +47,21 @@ test('by turn everybody holds every role equally often, as far as the rounds div
     })
   }
   for (const { held } of group) expect(held.lead).toBe(2)
+})
+
+test('over several rounds, by turn, everybody leads once before anybody leads twice', () => {
+  // Four in one group for four rounds; what was held before the first counts too.
+  const group = ['Ana', 'Bo', 'Chi', 'Dai'].map(name => person(name))
+  const rounds = giveRolesInRounds([[group], [group], [group], [group]], 'turn', english)
+  const leads = rounds.map(roles => Object.keys(roles).find(id => roles[id] === 'lead'))
+  expect([...leads].sort()).toEqual(['Ana', 'Bo', 'Chi', 'Dai'])
+  const before = group.map(each => (each.id === 'Ana' ? { ...each, held: { lead: 1 } } : each))
+  expect(giveRolesInRounds([[before], [before]], 'turn', english).map(roles => roles.Ana)).not.toContain(
+    'lead',
+  )
+  // By alphabet there is no turn: every round has the same.
+  const [first, second] = giveRolesInRounds([[group], [group]], 'alphabet', english)
+  expect(first).toEqual(second)
 })
 
 test('nobody has two roles, and in a small group the later ones fall away', () => {

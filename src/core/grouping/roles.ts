@@ -53,6 +53,33 @@ export function giveRoles(
   return given
 }
 
+/**
+ * Gives the roles of every group of every round: rounds x groups x people, and back by person id for each round. By turn,
+ * what somebody does in a round counts in the rounds after it.
+ */
+export function giveRolesInRounds(
+  rounds: readonly (readonly (readonly RolePerson[])[])[],
+  rule: RoleRule,
+  { locale, seed }: { locale: string; seed: number },
+): Record<string, Role>[] {
+  const since = new Map<string, RoleCounts>()
+  return rounds.map((groups, round) => {
+    const given: Record<string, Role> = {}
+    for (const [place, members] of groups.entries()) {
+      const people = members.map(person => ({ ...person, held: added(person.held, since.get(person.id)) }))
+      const roles = giveRoles(people, rule, { locale, seed: seed + round * groups.length + place })
+      for (const [role, id] of Object.entries(roles) as [Role, string][]) given[id] = role
+    }
+    for (const [id, role] of Object.entries(given)) since.set(id, added(since.get(id), { [role]: 1 }))
+    return given
+  })
+}
+
+type RoleCounts = Partial<Record<Role, number>>
+
+const added = (one: RoleCounts = {}, other: RoleCounts = {}): RoleCounts =>
+  Object.fromEntries(ROLES.map(role => [role, (one[role] ?? 0) + (other[role] ?? 0)]))
+
 function leastHeld(people: readonly RolePerson[], role: Role): RolePerson | undefined {
   const held = (person: RolePerson) => person.held[role] ?? 0
   const all = (person: RolePerson) => ROLES.reduce((sum, each) => sum + (person.held[each] ?? 0), 0)

@@ -1,3 +1,14 @@
+/** Stations that the groups of a grouping go round as teams. */
+export interface Rotation {
+  stations: string[]
+  /** How many rounds; null for as many as take every team to every station. */
+  rounds: number | null
+  /** Whether two teams are at a station together. */
+  doubled: boolean
+}
+
+export const NO_ROTATION: Rotation = { stations: [], rounds: null, doubled: false }
+
 /** Which station each team is at, round by round; null while it waits. */
 export interface RotationPlan {
   /** Rounds x teams. */

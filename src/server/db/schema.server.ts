@@ -19,6 +19,7 @@ import type { ImportedPerson } from '~/core/formats/people-import'
 import type { ChoiceKind, ChoiceTopic } from '~/core/grouping/choice'
 import type { Group } from '~/core/grouping/grouping'
 import type { Role } from '~/core/grouping/roles'
+import { NO_ROTATION, type Rotation } from '~/core/grouping/rotation'
 import type { Aim, Rule } from '~/core/grouping/rules'
 import type { LiveEvent } from '~/core/live/events'
 import type { Column } from '~/core/people/columns'
@@ -115,9 +116,9 @@ export const groupings = pgTable('groupings', {
   /** The groups of the second round and those after it; empty for a grouping of one round. */
   laterRounds: jsonb('later_rounds').$type<Group[][]>().notNull().default([]),
   /** Who has which role in the first round, by person id. */
-  roles: jsonb('roles').$type<Record<string, Role>>().notNull().default({}),
+  roles: jsonb('roles').$type<Record<string, Role>[]>().notNull().default([]),
   /** Stations that the groups, as teams, go round; empty when they do not. */
-  stations: jsonb('stations').$type<string[]>().notNull().default([]),
+  rotation: jsonb('rotation').$type<Rotation>().notNull().default(NO_ROTATION),
   /** Counts saves; a save that does not start from the latest one is refused. */
   version: integer('version').notNull().default(1),
   savedBy: text('saved_by').notNull(),

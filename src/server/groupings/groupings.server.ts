@@ -2,6 +2,7 @@ import { and, desc, eq, inArray } from 'drizzle-orm'
 import type { GroupingForm } from '~/contracts/forms'
 import type { GroupingContent, GroupingVersion } from '~/contracts/grouping'
 import type { Group } from '~/core/grouping/grouping'
+import { NO_ROTATION } from '~/core/grouping/rotation'
 import type { Account } from '../auth/accounts.server'
 import type { Database } from '../db/database.server'
 import { cohorts, groupings, groupingVersions, people } from '../db/schema.server'
@@ -149,8 +150,8 @@ export const roundOf = ({ groups, laterRounds }: GroupingContent, round: number)
 
 function contentOf(form: GroupingForm): GroupingContent {
   const { name, groups, aims = [], offRuleIds = [], heldIds = [] } = form
-  const { laterRounds = [], roles = {}, stations = [] } = form
-  return { name, groups, aims, offRuleIds, heldIds, laterRounds, roles, stations }
+  const { laterRounds = [], roles = [], rotation = NO_ROTATION } = form
+  return { name, groups, aims, offRuleIds, heldIds, laterRounds, roles, rotation }
 }
 
 /** A group may be empty while one works on it; what must hold is that everybody stands in one place in a round. */

@@ -21,9 +21,7 @@ export async function rolesHeld(
     .where(and(eq(sessions.cohortId, cohortId), eq(sessions.phase, 'ended')))
   const held: Record<string, Partial<Record<Role, number>>> = {}
   for (const { content, round } of used) {
-    // Roles are given for the first round.
-    if (round !== 0) continue
-    for (const [personId, role] of Object.entries(content.roles)) {
+    for (const [personId, role] of Object.entries(content.roles[round] ?? {})) {
       const counts = held[personId] ?? {}
       counts[role] = (counts[role] ?? 0) + 1
       held[personId] = counts

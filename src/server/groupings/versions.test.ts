@@ -76,11 +76,11 @@ test('roles count once a session that used them has ended', async () => {
       name,
       groups,
       version: 1,
-      roles: { [a]: 'lead', [b]: 'scribe' },
+      roles: [{ [a]: 'lead', [b]: 'scribe' }],
     }),
   )
   await prepareOpening(db, sessionId)
-  value(await saveGrouping(db, by, groupingId, { name, groups, version: 2, roles: { [b]: 'lead' } }))
+  value(await saveGrouping(db, by, groupingId, { name, groups, version: 2, roles: [{ [b]: 'lead' }] }))
   expect(await rolesHeld(db, cohortId)).toEqual({})
   await db.update(sessions).set({ phase: 'ended' }).where(eq(sessions.id, sessionId))
   expect(await rolesHeld(db, cohortId)).toEqual({ [a]: { lead: 1 }, [b]: { scribe: 1 } })

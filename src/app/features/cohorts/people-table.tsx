@@ -171,6 +171,7 @@ function PersonRow({ person, columns, ticked, here, onHere, onTick, onChange, on
           type="checkbox"
           {...box}
           aria-label={`Choose ${name}`}
+          value={person.id}
           checked={ticked}
           onChange={event => onTick(event.target.checked)}
         />

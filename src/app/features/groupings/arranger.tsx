@@ -20,6 +20,9 @@ import { RoomMark } from '../../ui/room-mark'
 import type { GroupedPerson } from './grouped-person'
 import { PersonChip } from './person-chip'
 
+/** The id of a group's place on the page. */
+export const placeId = (groupId: string) => `group-${groupId}`
+
 /** Where somebody in no group is dropped. */
 const UNPLACED = 'unplaced'
 
@@ -213,6 +216,7 @@ function DropPlace({ id, label, children }: { id: string; label: string; childre
   return (
     <chakra.section
       ref={setNodeRef}
+      id={placeId(id)}
       aria-label={label}
       bg="panel"
       borderWidth="1px"

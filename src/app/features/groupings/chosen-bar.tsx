@@ -1,15 +1,17 @@
 import { chakra, Flex } from '@chakra-ui/react'
 import { useState } from 'react'
+import type { Group } from '~/core/grouping/grouping'
 import { plainName } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
 import { Field, Input, Select } from '../../ui/fields'
+import { placeId } from './arranger'
 import type { GroupedPerson } from './grouped-person'
 import { listed } from './rule-text'
 import type { useChosen } from './use-chosen'
 
 interface ChosenBarProps {
   people: Map<string, GroupedPerson>
-  places: { id: string; name: string }[]
+  places: Group[]
   choice: ReturnType<typeof useChosen>
 }
 
@@ -35,7 +37,8 @@ export function ChosenBar({ people, places, choice }: ChosenBarProps) {
     if (!first) return
     choice.choose(first.id)
     setTyped('')
-    document.getElementById(`person-${first.id}`)?.scrollIntoView({ block: 'nearest' })
+    const group = places.find(({ personIds }) => personIds.includes(first.id))
+    if (group) document.getElementById(placeId(group.id))?.scrollIntoView({ block: 'nearest' })
   }
   return (
     <Flex gap="12px" wrap="wrap" align="flex-end" my="10px">

@@ -53,7 +53,13 @@ export function GroupingPage(props: GroupingPageProps) {
         <GroupsColumn grouping={grouping} />
         <SideColumn grouping={grouping} />
       </Grid>
-      <PrintSheet title={title} rounds={rounds} name={name} roleOf={id => grouping.roles[id] ?? ''} />
+      <PrintSheet
+        title={title}
+        rounds={rounds}
+        name={name}
+        roles={grouping.roles}
+        rotation={grouping.rotation}
+      />
     </>
   )
 }

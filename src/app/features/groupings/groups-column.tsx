@@ -61,8 +61,8 @@ export function GroupsColumn({ grouping }: { grouping: GroupingState }) {
           <Section title="Teams at stations">
             <RotationPanel
               groups={present.groups}
-              stations={grouping.stations}
-              onChange={grouping.setStations}
+              rotation={grouping.rotation}
+              onChange={rotation => grouping.set(() => ({ rotation }))}
             />
           </Section>
         </Box>

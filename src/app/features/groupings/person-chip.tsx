@@ -1,7 +1,7 @@
 import { Menu, Portal } from '@chakra-ui/react'
 import { useDraggable } from '@dnd-kit/core'
 import { Check, Lock } from 'lucide-react'
-import { memo, useState } from 'react'
+import { memo, useId, useState } from 'react'
 import { flushSync } from 'react-dom'
 import type { GroupedPerson } from './grouped-person'
 
@@ -36,7 +36,8 @@ export const PersonChip = memo(function PersonChip(props: PersonChipProps) {
   // By person: chips stand in for others when groups are made again.
   const [openFor, setOpenFor] = useState<string | null>(null)
   const open = openFor === person.id
-  const buttonId = `person-${person.id}`
+  // Not the person's: chips change people by the hundred.
+  const buttonId = useId()
   const button = (
     <ChipButton {...props} buttonId={buttonId} open={open} onOpen={() => setOpenFor(person.id)} />
   )
@@ -98,15 +99,8 @@ function ChipButton(props: ChipButtonProps) {
       {person.shownName}
       {chosen && <Check size={14} aria-hidden="true" style={{ display: 'inline', marginLeft: '6px' }} />}
       {held && <Lock size={13} aria-label="held" style={{ display: 'inline', marginLeft: '6px' }} />}
-      {words.map(
-        word =>
-          word && (
-            <span key={word} className="chip-word">
-              {' '}
-              {word}
-            </span>
-          ),
-      )}
+      {/* Always there, so that another person's words change a text and add no element. */}
+      <span className="chip-word"> {words.filter(Boolean).join(', ')}</span>
     </button>
   )
 }

@@ -1,15 +1,22 @@
-import { chakra } from '@chakra-ui/react'
+import { useEffect, useState } from 'react'
+import { flushSync } from 'react-dom'
 import type { RoundList } from '~/core/grouping/edits'
+import type { Rotation } from '~/core/grouping/rotation'
+import { RotationTable } from './rotation-table'
 
 interface PrintSheetProps {
   title: string
   rounds: RoundList
   name: (personId: string) => string
-  roleOf: (personId: string) => string
+  /** By person id, for each round. */
+  roles: Record<string, string>[]
+  rotation: Rotation
 }
 
-/** The groups for the wall: seen only on paper, where nothing else is (see the theme's print rules). */
-export function PrintSheet({ title, rounds, name, roleOf }: PrintSheetProps) {
+/** The groups for the wall: on paper, where nothing else is seen (see the theme's print rules). */
+export function PrintSheet({ title, rounds, name, roles, rotation }: PrintSheetProps) {
+  // Only while printing: on the screen hundreds of hidden names would change with every better answer.
+  if (!usePrinting()) return null
   return (
     <div className="print-sheet" aria-hidden="true">
       {rounds.map(({ groups }, round) => (
@@ -19,7 +26,7 @@ export function PrintSheet({ title, rounds, name, roleOf }: PrintSheetProps) {
             {title}
             {rounds.length > 1 && `, round ${round + 1}`}
           </h2>
-          <chakra.div className="print-groups">
+          <div className="print-groups">
             {groups.map(group => (
               <article key={group.id}>
                 <h3>{group.name}</h3>
@@ -27,15 +34,42 @@ export function PrintSheet({ title, rounds, name, roleOf }: PrintSheetProps) {
                   {group.personIds.map(id => (
                     <li key={id}>
                       {name(id)}
-                      {round === 0 && roleOf(id) && ` (${roleOf(id)})`}
+                      {roles[round]?.[id] && ` (${roles[round][id]})`}
                     </li>
                   ))}
                 </ul>
               </article>
             ))}
-          </chakra.div>
+          </div>
         </section>
       ))}
+      {rotation.stations.length > 0 && (
+        <section>
+          <h2>{title}, teams at stations</h2>
+          <RotationTable groups={rounds[0]?.groups ?? []} rotation={rotation} />
+        </section>
+      )}
     </div>
   )
+}
+
+/** Whether the page is being printed; drawn before the printer sees it. */
+function usePrinting(): boolean {
+  const [printing, setPrinting] = useState(false)
+  useEffect(() => {
+    const paper = window.matchMedia('print')
+    const change = () => setPrinting(paper.matches)
+    const begin = () => flushSync(() => setPrinting(true))
+    const end = () => setPrinting(false)
+    change()
+    paper.addEventListener('change', change)
+    window.addEventListener('beforeprint', begin)
+    window.addEventListener('afterprint', end)
+    return () => {
+      paper.removeEventListener('change', change)
+      window.removeEventListener('beforeprint', begin)
+      window.removeEventListener('afterprint', end)
+    }
+  }, [])
+  return printing
 }

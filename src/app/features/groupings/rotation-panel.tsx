@@ -1,43 +1,36 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import type { Group } from '~/core/grouping/grouping'
-import { planRotation } from '~/core/grouping/rotation'
+import { planRotation, type Rotation } from '~/core/grouping/rotation'
 import { Field, Input, TextArea, Tick } from '../../ui/fields'
-import { listed } from './rule-text'
+import { RotationTable } from './rotation-table'
 
 interface RotationPanelProps {
   groups: Group[]
-  stations: string[]
-  onChange: (stations: string[]) => void
+  rotation: Rotation
+  onChange: (rotation: Rotation) => void
 }
 
 /** The groups, as teams, go round stations: who is where in which round, and who waits. */
-export function RotationPanel({ groups, stations, onChange }: RotationPanelProps) {
-  const [doubled, setDoubled] = useState(false)
-  const [typedRounds, setTypedRounds] = useState('')
-  const whole = planRotation(groups.length, Math.max(1, stations.length), { doubled })
-  const wanted = Number(typedRounds)
-  const count =
-    Number.isInteger(wanted) && wanted > 0 ? Math.min(wanted, whole.roundsForAll) : whole.roundsForAll
-  const { rounds } = planRotation(groups.length, Math.max(1, stations.length), { doubled, rounds: count })
-  const teamsAt = (round: (number | null)[], station: number | null) =>
-    round.flatMap((at, team) => (at === station ? [groups[team]?.name ?? ''] : []))
+export function RotationPanel({ groups, rotation, onChange }: RotationPanelProps) {
+  const { stations, doubled } = rotation
+  const [typed, setTyped] = useState('')
+  const { roundsForAll } = useMemo(
+    () => planRotation(groups.length, stations.length, { doubled, rounds: 0 }),
+    [groups.length, stations.length, doubled],
+  )
   return (
     <Stack gap="10px">
       <Field label="Stations, one a line" hint="The groups stay together and go from station to station.">
         {parts => (
           <TextArea
             {...parts}
-            defaultValue={stations.join('\n')}
-            onChange={event =>
-              onChange(
-                event.target.value
-                  .split('\n')
-                  .map(line => line.trim().slice(0, 60))
-                  .filter(line => line !== '')
-                  .slice(0, 60),
-              )
-            }
+            // What was typed, blank lines and all, as long as it says what is kept.
+            value={stationsIn(typed).join('\n') === stations.join('\n') ? typed : stations.join('\n')}
+            onChange={event => {
+              setTyped(event.target.value)
+              onChange({ ...rotation, stations: stationsIn(event.target.value) })
+            }}
           />
         )}
       </Field>
@@ -51,54 +44,30 @@ export function RotationPanel({ groups, stations, onChange }: RotationPanelProps
                     {...parts}
                     type="number"
                     min={1}
-                    max={whole.roundsForAll}
-                    value={typedRounds}
-                    placeholder={String(whole.roundsForAll)}
-                    onChange={event => setTypedRounds(event.target.value)}
+                    max={roundsForAll}
+                    value={rotation.rounds ?? ''}
+                    placeholder={String(roundsForAll)}
+                    onChange={event => {
+                      const rounds = Math.floor(event.target.valueAsNumber)
+                      onChange({ ...rotation, rounds: rounds >= 1 ? Math.min(rounds, roundsForAll) : null })
+                    }}
                   />
                 )}
               </Field>
             </chakra.div>
-            <Tick checked={doubled} onChange={event => setDoubled(event.target.checked)}>
+            <Tick
+              checked={doubled}
+              onChange={event => onChange({ ...rotation, doubled: event.target.checked })}
+            >
               two teams at a station
             </Tick>
           </Flex>
           <p>
-            After {whole.roundsForAll} {whole.roundsForAll === 1 ? 'round' : 'rounds'} every team has been at
-            every station once; fewer can't be.
+            After {roundsForAll} {roundsForAll === 1 ? 'round' : 'rounds'} every team has been at every
+            station once; fewer can't be.
           </p>
           <chakra.div overflowX="auto" tabIndex={0} role="region" aria-label="Teams at stations">
-            <chakra.table w="full" borderCollapse="collapse" fontSize="s">
-              <thead>
-                <tr>
-                  <Cell as="th" scope="col">
-                    Round
-                  </Cell>
-                  {stations.map(station => (
-                    <Cell as="th" scope="col" key={station}>
-                      {station}
-                    </Cell>
-                  ))}
-                  <Cell as="th" scope="col">
-                    waiting
-                  </Cell>
-                </tr>
-              </thead>
-              <tbody>
-                {rounds.map((round, number) => (
-                  // biome-ignore lint/suspicious/noArrayIndexKey: rounds have nothing but their number.
-                  <tr key={number}>
-                    <Cell as="th" scope="row">
-                      {number + 1}
-                    </Cell>
-                    {stations.map((station, place) => (
-                      <Cell key={station}>{listed(teamsAt(round, place)) || <Free />}</Cell>
-                    ))}
-                    <Cell color="quiet">{listed(teamsAt(round, null))}</Cell>
-                  </tr>
-                ))}
-              </tbody>
-            </chakra.table>
+            <RotationTable groups={groups} rotation={rotation} />
           </chakra.div>
         </>
       )}
@@ -106,8 +75,9 @@ export function RotationPanel({ groups, stations, onChange }: RotationPanelProps
   )
 }
 
-const Cell = chakra('td', {
-  base: { textAlign: 'left', p: '5px 8px 5px 0', borderBottomWidth: '1px', verticalAlign: 'top' },
-})
-
-const Free = () => <chakra.span color="quiet">free</chakra.span>
+const stationsIn = (typed: string): string[] =>
+  typed
+    .split('\n')
+    .map(line => line.trim().slice(0, 60))
+    .filter(line => line !== '')
+    .slice(0, 60)

@@ -42,7 +42,7 @@ export function SideColumn({ grouping }: { grouping: GroupingState }) {
         />
       </Section>
       <Section title="Aims">
-        <AimsPanel aims={aims} columns={cohort.columns} onChange={grouping.setAims} />
+        <AimsPanel aims={aims} columns={cohort.columns} onChange={aims => grouping.set(() => ({ aims }))} />
       </Section>
       {held.size > 0 && (
         <Section title="Held">
@@ -50,7 +50,7 @@ export function SideColumn({ grouping }: { grouping: GroupingState }) {
             {listed([...held].map(name))} stay where they are when groups are made again. Over several rounds
             nobody is held.
           </p>
-          <Button size="small" onClick={() => grouping.setHeld(new Set())}>
+          <Button size="small" onClick={() => grouping.set(() => ({ held: new Set() }))}>
             Let go of all
           </Button>
         </Section>
@@ -58,11 +58,11 @@ export function SideColumn({ grouping }: { grouping: GroupingState }) {
       {made && (
         <Section title="Roles">
           <RolesPanel
-            groups={rounds[0]?.groups ?? []}
+            rounds={rounds}
             people={people}
             held={grouping.rolesHeld}
             roles={grouping.roles}
-            onChange={grouping.setRoles}
+            onChange={roles => grouping.set(() => ({ roles }))}
           />
         </Section>
       )}

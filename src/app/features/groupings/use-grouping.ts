@@ -1,17 +1,24 @@
-import { useCallback, useMemo, useReducer, useState } from 'react'
+import { useCallback, useLayoutEffect, useMemo, useReducer, useRef, useState } from 'react'
 import type { GroupingContent, GroupingVersion } from '~/contracts/grouping'
-import { type Edit, editHistory, type RoundList, startHistory } from '~/core/grouping/edits'
+import { type Edit, type EditHistory, editHistory, startHistory } from '~/core/grouping/edits'
 import { effectOfMove } from '~/core/grouping/effect'
 import type { Group } from '~/core/grouping/grouping'
 import { pairHistory } from '~/core/grouping/history'
 import { judgeRules, meetAgain } from '~/core/grouping/judge'
 import type { GroupingQuestion } from '~/core/grouping/pose'
-import type { Role } from '~/core/grouping/roles'
+import { NO_ROTATION, type Rotation } from '~/core/grouping/rotation'
 import type { Aim } from '~/core/grouping/rules'
 import { evenSizes } from '~/core/grouping/sizes'
 import type { MoveEffect } from './arranger'
 import type { GroupedCohort, KeptGrouping, PastSession, RolesHeld } from './grouped-person'
-import { contentRounds, emptyRounds, roundsFrom, toggled } from './grouping-rounds'
+import {
+  contentRounds,
+  emptyRounds,
+  type GroupingSettings,
+  roundsFrom,
+  settingsFrom,
+  toggled,
+} from './grouping-rounds'
 import { ruleText, shortDayText } from './rule-text'
 import { useChosen } from './use-chosen'
 import { usePool, useStable } from './use-pool'
@@ -22,7 +29,7 @@ export interface LikeAnother {
   groupNames: string[]
   rounds: number
   aims: Aim[]
-  stations: string[]
+  rotation: Rotation
 }
 
 export interface GroupingPageProps {
@@ -39,15 +46,16 @@ export interface GroupingPageProps {
 
 /** All that the page of a grouping knows and can do: the rounds with their history, what is asked of them, the search. */
 export function useGrouping(props: GroupingPageProps) {
-  const { cohort, past, kept, like } = props
+  const { cohort, past, kept } = props
   const people = useMemo(() => new Map(cohort.people.map(person => [person.id, person])), [cohort.people])
   const pairs = useMemo(() => pairHistory(past), [past])
-  const [history, dispatch] = useReducer(editHistory, props, start => startHistory(firstRounds(start)))
-  const [aims, setAims] = useState<Aim[]>(kept?.aims ?? like?.aims ?? [])
-  const [offIds, setOffIds] = useState<ReadonlySet<string>>(new Set(kept?.offRuleIds))
-  const [held, setHeld] = useState<ReadonlySet<string>>(new Set(kept?.heldIds))
-  const [roles, setRoles] = useState<Record<string, Role>>(kept?.roles ?? {})
-  const [stations, setStations] = useState<string[]>(kept?.stations ?? like?.stations ?? [])
+  const [history, dispatch] = useReducer(editHistory<GroupingSettings>, props, firstHistory)
+  const { aims, offIds, held, roles, rotation } = history.settings
+  const set = useCallback(
+    (change: (before: GroupingSettings) => Partial<GroupingSettings>) =>
+      dispatch({ type: 'set', settings: before => ({ ...before, ...change(before) }) }),
+    [],
+  )
   const [wantedRound, setRound] = useState(0)
   const rounds = history.present
   const round = Math.min(wantedRound, rounds.length - 1)
@@ -56,7 +64,11 @@ export function useGrouping(props: GroupingPageProps) {
   const search = useSearch(rounds, dispatch)
   const rules = useMemo(() => cohort.rules.filter(rule => !offIds.has(rule.id)), [cohort.rules, offIds])
   const name = useCallback((id: string) => people.get(id)?.shownName ?? 'somebody who left', [people])
-  const act = useCallback((edit: Edit) => dispatch({ ...edit, round }), [round])
+  const seen = useRef(rounds)
+  useLayoutEffect(() => {
+    seen.current = rounds
+  }, [rounds])
+  const act = useCallback((edit: Edit) => dispatch({ ...edit, round, seen: seen.current }), [round])
 
   const questionFor = (groups: { name: string; size: number }[]): GroupingQuestion => ({
     people: pool,
@@ -70,6 +82,8 @@ export function useGrouping(props: GroupingPageProps) {
   })
   const make = (sizes: number[], count: number) => {
     const names = groupNames(present, sizes.length)
+    // Roles belong to the groups they were given in.
+    set(() => ({ roles: [] }))
     const groups = sizes.map((size, place) => ({ name: names[place] ?? '', size }))
     const what = count === 1 ? { kind: 'groups' as const } : { kind: 'rounds' as const, rounds: count }
     search.search(what, questionFor(groups), [...absent])
@@ -102,8 +116,8 @@ export function useGrouping(props: GroupingPageProps) {
   )
   const hold = useCallback(
     (personIds: string[], on: boolean) =>
-      setHeld(before => personIds.reduce((ids, id) => toggled(ids, id, on), before)),
-    [],
+      set(before => ({ held: personIds.reduce((ids, id) => toggled(ids, id, on), before.held) })),
+    [set],
   )
   const choice = useChosen(act)
   const together = (a: string, b: string) =>
@@ -111,27 +125,25 @@ export function useGrouping(props: GroupingPageProps) {
   const brokenIds = useStable(new Set(judgedRules.broken.map(({ rule }) => rule.id)))
   const names = useStable(present.groups.map(group => group.name))
   const switchRule = useCallback(
-    (id: string, on: boolean) => setOffIds(before => toggled(before, id, !on)),
-    [],
+    (id: string, on: boolean) => set(before => ({ offIds: toggled(before.offIds, id, !on) })),
+    [set],
   )
-  const take = ({ content }: GroupingVersion) => {
-    dispatch({ type: 'replace', rounds: roundsFrom(cohort.people, content) })
-    setAims(content.aims)
-    setOffIds(new Set(content.offRuleIds))
-    setHeld(new Set(content.heldIds))
-    setRoles(content.roles)
-    setStations(content.stations)
-  }
+  const take = ({ content }: GroupingVersion) =>
+    dispatch({
+      type: 'take',
+      rounds: roundsFrom(cohort.people, content),
+      settings: settingsFrom(cohort.people, content),
+    })
   const content: Omit<GroupingContent, 'name' | 'groups'> = {
     laterRounds: contentRounds(rounds).slice(1),
     aims,
     offRuleIds: [...offIds],
     heldIds: [...held],
-    roles: Object.fromEntries(Object.entries(roles).filter(([id]) => people.has(id))),
-    stations,
+    roles: [...roles],
+    rotation,
   }
   const title = kept ? kept.name : 'Make groups'
-  const shownRoles: Record<string, string> = round === 0 ? roles : NO_ROLES
+  const shownRoles: Record<string, string> = roles[round] ?? NO_ROLES
   return {
     ...props,
     people,
@@ -160,15 +172,12 @@ export function useGrouping(props: GroupingPageProps) {
     together,
     again: meetAgain(present.groups, pairs),
     aims,
-    setAims,
     held,
-    setHeld,
     hold,
     roles,
-    setRoles,
     shownRoles,
-    stations,
-    setStations,
+    rotation,
+    set,
     names,
     effect,
     take,
@@ -179,10 +188,14 @@ export function useGrouping(props: GroupingPageProps) {
 
 export type GroupingState = ReturnType<typeof useGrouping>
 
-function firstRounds({ cohort, kept, like, chosen }: GroupingPageProps): RoundList {
-  if (kept) return roundsFrom(cohort.people, kept)
-  if (chosen) return roundsFrom(cohort.people, { groups: chosen, laterRounds: [] })
-  return emptyRounds(cohort.people, like?.groupNames ?? [])
+function firstHistory({ cohort, kept, like, chosen }: GroupingPageProps): EditHistory<GroupingSettings> {
+  const { people } = cohort
+  if (kept) return startHistory(roundsFrom(people, kept), settingsFrom(people, kept))
+  const rounds = chosen
+    ? roundsFrom(people, { groups: chosen, laterRounds: [] })
+    : emptyRounds(people, like?.groupNames ?? [])
+  const { aims = [], rotation = NO_ROTATION } = like ?? {}
+  return startHistory(rounds, { aims, offIds: new Set(), held: new Set(), roles: [], rotation })
 }
 
 const NO_ROLES = {}

@@ -40,13 +40,16 @@ export interface Search {
   stop: () => void
 }
 
+/** What a search does to the rounds. */
+type Found = Extract<HistoryAction, { type: 'replace' | 'improve' }>
+
 type SearchReply = Extract<WorkerReply, { kind: 'step' | 'rounds-step' | 'repair-step' }>
 
 /**
  * Makes groups in the worker: a fair draw where nothing is asked but sizes, otherwise a search whose better answers show as
  * they come. Whatever is done by hand meanwhile ends it: what people do is never overwritten by what was computed.
  */
-export function useSearch(present: RoundList, dispatch: (action: HistoryAction) => void): Search {
+export function useSearch(present: RoundList, dispatch: (action: Found) => void): Search {
   const [client] = useState(() => new GroupingClient())
   const [busy, setBusy] = useState(false)
   const [progress, setProgress] = useState<number | null>(null)
@@ -92,40 +95,39 @@ export function useSearch(present: RoundList, dispatch: (action: HistoryAction) 
       const from = shown.current
       shown.current = rounds
       ours.current.add(rounds)
-      const action: HistoryAction =
-        first || !from ? { type: 'replace', rounds } : { type: 'improve', from, rounds }
+      const action: Found = first || !from ? { type: 'replace', rounds } : { type: 'improve', from, rounds }
       first = false
-      // Not at one go: with hundreds of people drawing them all would hold up the page.
-      startTransition(() => dispatch(action))
+      dispatch(action)
       return rounds
     }
-    let latest: string[][][] | null = null
+    let latest: SearchReply | null = null
+    const showStep = (reply: SearchReply): RoundList => {
+      setProgress(Math.min(1, reply.steps / stepsFor(what)))
+      return show(reply.kind === 'rounds-step' ? reply.rounds : [reply.groups])
+    }
     /** Shows the first answer at once, and of the others the latest now and then. */
-    const showSoon = (answers: string[][][]) => {
-      latest = answers
-      if (first) show(answers)
+    const showSoon = (reply: SearchReply) => {
+      latest = reply
+      if (first) showStep(reply)
       waiting.current ??= setTimeout(() => {
         waiting.current = undefined
-        if (latest && shown.current) show(latest)
+        if (latest && shown.current) startTransition(() => void showStep(latest as SearchReply))
       }, SHOW_EVERY_MS)
     }
     const hearStep = (reply: SearchReply) => {
-      setProgress(Math.min(1, reply.steps / stepsFor(what)))
-      const answers = reply.kind === 'rounds-step' ? reply.rounds : [reply.groups]
       if (!reply.done) {
-        showSoon(answers)
+        showSoon(reply)
         return
       }
       clearTimeout(waiting.current)
       waiting.current = undefined
-      const rounds = show(answers)
+      const rounds = showStep(reply)
       shown.current = null
       setBusy(false)
       setProgress(null)
       setEnded({ rounds, outcome: outcomeOf(reply, question) })
     }
-    const hear = (reply: WorkerReply) => {
-      if (!shown.current) return
+    const take = (reply: WorkerReply) => {
       if (reply.kind === 'contradiction') setContradiction(reply.contradiction)
       else if (reply.kind === 'drawn') {
         show([reply.groups])
@@ -133,6 +135,10 @@ export function useSearch(present: RoundList, dispatch: (action: HistoryAction) 
         setBusy(false)
         if (reply.differs === false) setNote('There is no other way to group these people in these sizes.')
       } else if (reply.kind !== 'judged') hearStep(reply)
+    }
+    const hear = (reply: WorkerReply) => {
+      // Not at one go: with hundreds of people drawing them all would hold up the page.
+      if (shown.current) startTransition(() => take(reply))
     }
     const fail = () => {
       stop()
@@ -258,7 +264,7 @@ export function useJudged(question: GroupingQuestion | null, groups: string[][])
         { kind: 'judge', question: plain(current), groups: latest.current.groups },
         reply =>
           reply.kind === 'judged' &&
-          setJudged({ cost: reply.cost, bound: reply.bound, random: reply.random }),
+          startTransition(() => setJudged({ cost: reply.cost, bound: reply.bound, random: reply.random })),
         () => setJudged(null),
       )
     }, JUDGE_AFTER_MS)
