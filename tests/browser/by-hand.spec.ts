@@ -146,10 +146,15 @@ test('versions are kept, compared and taken again; two who save meanwhile lose n
   await other.getByRole('button', { name: /Save mine/ }).click()
   await expect(other.getByText('Saved.')).toBeVisible()
   await expect(other.getByRole('button', { name: 'Take version 3' })).toBeVisible()
+  // A version comes back with its aims, and undo brings back those that stood there.
+  const aim = other.getByLabel('Fresh pairs')
+  await aim.fill('3')
   await other.getByRole('button', { name: 'Take version 2' }).click()
   expect(await namesIn(other, 2)).toContain(first)
+  await expect(aim).toHaveValue('0')
   await other.getByRole('button', { name: 'Undo' }).click()
   expect(await namesIn(other, 3)).toContain(first)
+  await expect(aim).toHaveValue('3')
 })
 
 test('the like for another cohort takes over all but the people', async ({ facilitator: page }) => {

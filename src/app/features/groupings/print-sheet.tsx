@@ -18,7 +18,7 @@ export function PrintSheet({ title, rounds, name, roles, rotation }: PrintSheetP
   // Only while printing: on the screen hundreds of hidden names would change with every better answer.
   if (!usePrinting()) return null
   return (
-    <div className="print-sheet" aria-hidden="true">
+    <div className="print-sheet">
       {rounds.map(({ groups }, round) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: rounds have nothing but their number.
         <section key={round}>

@@ -54,7 +54,12 @@ export function RoundsTable({ rounds, people, shown, onShow, outcome, together }
               // biome-ignore lint/suspicious/noArrayIndexKey: rounds have nothing but their number.
               <chakra.tr key={round} bg={round === shown ? 'liveWash' : undefined} borderTopWidth="1px">
                 <chakra.th scope="row" textAlign="left" verticalAlign="top" p="6px">
-                  <Button size="small" aria-pressed={round === shown} onClick={() => onShow(round)}>
+                  <Button
+                    size="small"
+                    aria-label={`Show round ${round + 1}`}
+                    aria-pressed={round === shown}
+                    onClick={() => onShow(round)}
+                  >
                     {round + 1}
                   </Button>
                 </chakra.th>
