@@ -11,6 +11,19 @@ test.each([
   [32, 8, 9, 'transversal'],
   // Twelve groups: the product of the fields of four and three.
   [36, 12, 12, 'transversal'],
+  // Every group of a plan for fifteen three times over, and one round inside the columns: 7 x 3 + 1.
+  [45, 15, 22, 'transversal'],
+  [63, 21, 31, 'transversal'],
+  [112, 28, 37, 'transversal'],
+  // From the table: the most rounds there can be, (n - 1) / (size - 1), or with one or two never met.
+  [33, 11, 16, 'base-rounds'],
+  [40, 10, 13, 'base-rounds'],
+  [51, 17, 25, 'base-rounds'],
+  [52, 13, 17, 'base-rounds'],
+  [57, 19, 28, 'base-rounds'],
+  [54, 18, 26, 'base-rounds'],
+  [60, 20, 29, 'base-rounds'],
+  [36, 9, 11, 'base-rounds'],
   // Two people too many in the columns of seven are taken out of one column.
   [26, 7, 5, 'transversal'],
 ])('%i people in %i groups for %i rounds: %s', (people, groups, rounds, method) => {

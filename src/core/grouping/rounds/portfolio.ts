@@ -1,5 +1,6 @@
 import { develop, type Frame, findBaseRounds } from './base-rounds'
 import { affineRounds, primePower, type Rounds, transversalRounds } from './designs'
+import { knownRounds } from './known'
 import { pairRounds } from './pairs'
 
 /** Where a plan of rounds comes from: a construction that mathematics has, or the search. */
@@ -24,7 +25,7 @@ export function designedRounds(sizes: readonly number[], rounds: number): Design
     return rounds < people ? { method: 'circle', rounds: pairRounds(people).slice(0, rounds) } : null
   }
   if (rounds === 1) return { method: 'circle', rounds: [inOrder(sizes)] }
-  return fitted(sizes, rounds, affine) ?? fitted(sizes, rounds, transversal)
+  return fitted(sizes, rounds, affine) ?? fitted(sizes, rounds, transversal) ?? fitted(sizes, rounds, known)
 }
 
 /**
@@ -59,23 +60,51 @@ function affine(groups: number, size: number, rounds: number): DesignedRounds | 
   return found && { method: 'affine', rounds: found }
 }
 
-/** Rounds across columns; when columns divide into groups, further rounds inside them. */
+/**
+ * Rounds across columns: columns are grouped as people would be in a smaller plan, and every group of columns holds as many
+ * rounds as a column is high. When columns divide into groups, further rounds inside them.
+ */
 function transversal(groups: number, size: number, rounds: number): DesignedRounds | null {
-  const across = transversalRounds(groups, size)
-  if (!across) return null
-  if (rounds <= groups) return { method: 'transversal', rounds: across }
-  if (groups % size !== 0) return null
-  const within =
-    groups === size
-      ? [[[...Array(size).keys()]]]
-      : designedRounds(Array<number>(groups / size).fill(size), rounds - groups)?.rounds
-  if (!within || within.length < rounds - groups) return null
-  const inside = within.map(round =>
-    Array.from({ length: size }, (_, column) =>
-      round.map(group => group.map(person => person + groups * column)),
-    ).flat(),
-  )
-  return { method: 'transversal', rounds: [...across, ...inside] }
+  for (let outer = 1; outer < groups; outer++) {
+    const height = groups / outer
+    const across = groups % outer === 0 ? transversalRounds(height, size) : null
+    const plan =
+      across && designedRounds(Array<number>(outer).fill(size), outerRounds(outer, size, rounds / height))
+    if (!across || !plan) continue
+    const found = plan.rounds.flatMap(columns =>
+      across.map(round =>
+        columns.flatMap(chosen =>
+          round.map(group => group.map((at, place) => (at % height) + height * (chosen[place] as number))),
+        ),
+      ),
+    )
+    if (found.length >= rounds) return { method: 'transversal', rounds: found }
+    const within = height % size === 0 ? insideOf(height / size, size, rounds - found.length) : null
+    if (within && within.length >= rounds - found.length) {
+      const inside = within.map(round =>
+        Array.from({ length: outer * size }, (_, column) =>
+          round.map(group => group.map(at => at + height * column)),
+        ).flat(),
+      )
+      return { method: 'transversal', rounds: [...found, ...inside] }
+    }
+  }
+  return null
+}
+
+/** As many rounds of columns as are wanted, or as can be. */
+const outerRounds = (groups: number, size: number, wanted: number): number =>
+  Math.min(Math.ceil(wanted), Math.floor((groups * size - 1) / (size - 1)))
+
+const insideOf = (groups: number, size: number, rounds: number): Rounds | null =>
+  groups === 1
+    ? [[[...Array(size).keys()]]]
+    : (designedRounds(Array<number>(groups).fill(size), rounds)?.rounds ?? null)
+
+/** Plans kept in a table. */
+function known(groups: number, size: number, rounds: number): DesignedRounds | null {
+  const found = knownRounds(groups * size, size)
+  return found && found.length >= rounds ? { method: 'base-rounds', rounds: found } : null
 }
 
 /** Placements looked at before a frame is left for the next one, and how often that may be: some seconds in all. */
