@@ -1,6 +1,6 @@
 import { performance } from 'node:perf_hooks'
 import { byReference } from 'tests/fixtures/mixed-integer'
-import { addPairCost, emptyProblem, type Problem } from '~/core/grouping/engine/problem'
+import { addPairCost, emptyProblem, type Problem, scoreOf } from '~/core/grouping/engine/problem'
 import { Numbers } from '~/core/grouping/engine/search'
 import { solve, solveToEnd } from '~/core/grouping/engine/solve'
 import { judgeSwap, searchState, settle } from '~/core/grouping/engine/state'
@@ -8,7 +8,7 @@ import { unitsOf } from '~/core/grouping/engine/units'
 import type { GroupingQuestion } from '~/core/grouping/pose'
 import { planRounds } from '~/core/grouping/rounds/plan'
 import { evenSizes } from '~/core/grouping/sizes'
-import { randomStream } from '~/core/random/random'
+import { randomStream, shuffled } from '~/core/random/random'
 
 const SECONDS = [0.1, 1, 5]
 const CLASSES = [
@@ -91,23 +91,40 @@ function rate(judge: () => number): number {
   return sum === Number.MIN_VALUE ? 0 : count
 }
 
-/** Costs after some seconds beside the best of a longer search with another seed. */
+/** Costs after some seconds beside the best of a longer search with another seed, and beside random groupings. */
 function values(): void {
   for (const { people, groups } of CLASSES) {
     const problem = classOf(people, groups, people)
     const best = costsAfter(problem, 99, [15])[0] ?? 0
     const costs = costsAfter(problem, 1, SECONDS)
-    const begun = performance.now()
-    solve(problem, { seed: 2, steps: 1 }).next()
-    const first = performance.now() - begun
+    const first = Math.min(...[2, 3, 4, 5, 6].map(seed => msToFirst(problem, seed)))
     const least = Math.min(best, ...costs)
+    const random = randomCost(problem)
+    const percent = (part: number, whole: number) => ((part / Math.max(1, whole)) * 100).toFixed(1)
     const parts = costs.map(
-      (cost, at) => `${SECONDS[at]} s ${(((cost - least) / Math.max(1, least)) * 100).toFixed(1)} %`,
+      (cost, at) =>
+        `${SECONDS[at]} s ${percent(cost - least, least)} % (${percent(cost - least, random)} % of a random one's cost)`,
     )
     console.log(
       `${people} people in ${groups} groups, first answer after ${first.toFixed(0)} ms; above the best known (${least}): ${parts.join(', ')}`,
     )
   }
+}
+
+/** Milliseconds until anything is known; the first of several also warms up the code. */
+function msToFirst(problem: Problem, seed: number): number {
+  const begun = performance.now()
+  solve(problem, { seed, steps: 1 }).next()
+  return performance.now() - begun
+}
+
+/** The mean cost of 100 random groupings in the sizes the problem asks for. */
+function randomCost(problem: Problem): number {
+  const random = randomStream(1)
+  const sizes = evenSizes(problem.people, problem.groups.length)
+  const places = sizes.flatMap((size, group) => Array<number>(size).fill(group))
+  const costs = Array.from({ length: 100 }, () => scoreOf(problem, shuffled(places, random)).cost)
+  return costs.reduce((sum, cost) => sum + cost, 0) / costs.length
 }
 
 /** Targets that are known to be reached: no repeats at all. Groups, size, rounds. */
@@ -122,6 +139,10 @@ const ROUNDS = [
   [7, 3, 10],
   [7, 4, 9],
   [8, 4, 9],
+  [9, 4, 11],
+  [10, 4, 13],
+  [11, 3, 16],
+  [15, 3, 22],
 ] as const
 
 /** Time until a plan of several rounds is without repeats, each with three seeds. */

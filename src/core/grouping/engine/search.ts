@@ -1,4 +1,4 @@
-import { judgeMove, judgeSwap, move, type SearchState, settle } from './state'
+import { judgeMove, judgeSwap, move, type SearchState, settle, swap } from './state'
 
 /** Whole numbers from a seed, made in place: the inner loop has no time for calls. Source: Marsaglia, "Xorshift RNGs", 2003. */
 export class Numbers {
@@ -104,8 +104,7 @@ function trySwap(state: SearchState, a: number, b: number, limit: number): void 
   if (inA === inB) return
   const change = judgeSwap(state, a, b)
   if (change > limit) return
-  move(state, a, inB)
-  move(state, b, inA)
+  swap(state, a, b)
   state.cost += change
 }
 
