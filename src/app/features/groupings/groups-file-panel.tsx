@@ -61,7 +61,7 @@ export function GroupsFilePanel({ people, onUse }: GroupsFilePanelProps) {
         <div role="status">
           {read.rounds.length === 0
             ? 'No row could be used.'
-            : `${read.rounds.length > 1 ? `${read.rounds.length} rounds, ` : ''}${read.rounds[0]?.length} groups, ${placed} people.`}
+            : `${read.rounds.length > 1 ? `${read.rounds.length} rounds, ` : ''}${counted(read.rounds[0]?.length ?? 0, 'group', 'groups')}, ${counted(placed, 'person', 'people')}.`}
           {read.faults.length > 0 && (
             <chakra.ul pl="18px" maxH="160px" overflowY="auto" color="ask">
               {read.faults.map(({ row, text: cells, reason }) => (
@@ -88,6 +88,8 @@ export function GroupsFilePanel({ people, onUse }: GroupsFilePanelProps) {
     </Stack>
   )
 }
+
+const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`
 
 /** Groups of one name are one group over all rounds. */
 function roundsOf({ rounds }: GroupsFile, everybody: string[]): RoundList {

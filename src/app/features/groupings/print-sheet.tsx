@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { flushSync } from 'react-dom'
+import { createPortal, flushSync } from 'react-dom'
 import type { RoundList } from '~/core/grouping/edits'
 import type { Rotation } from '~/core/grouping/rotation'
 import { RotationTable } from './rotation-table'
@@ -17,7 +17,7 @@ interface PrintSheetProps {
 export function PrintSheet({ title, rounds, name, roles, rotation }: PrintSheetProps) {
   // Only while printing: on the screen hundreds of hidden names would change with every better answer.
   if (!usePrinting()) return null
-  return (
+  return createPortal(
     <div className="print-sheet">
       {rounds.map(({ groups }, round) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: rounds have nothing but their number.
@@ -49,7 +49,8 @@ export function PrintSheet({ title, rounds, name, roles, rotation }: PrintSheetP
           <RotationTable groups={rounds[0]?.groups ?? []} rotation={rotation} />
         </section>
       )}
-    </div>
+    </div>,
+    document.body,
   )
 }
 

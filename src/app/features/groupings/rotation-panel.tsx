@@ -25,6 +25,7 @@ export function RotationPanel({ groups, rotation, onChange }: RotationPanelProps
         {parts => (
           <TextArea
             {...parts}
+            rows={Math.min(12, Math.max(3, stations.length + 1))}
             // What was typed, blank lines and all, as long as it says what is kept.
             value={stationsIn(typed).join('\n') === stations.join('\n') ? typed : stations.join('\n')}
             onChange={event => {

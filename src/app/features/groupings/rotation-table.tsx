@@ -11,40 +11,35 @@ export function RotationTable({ groups, rotation }: { groups: Group[]; rotation:
     () => planRotation(groups.length, stations.length, { doubled, ...(wanted && { rounds: wanted }) }),
     [groups.length, stations.length, wanted, doubled],
   )
+  const someWait = rounds.some(round => round.includes(null))
   const teamsAt = (round: (number | null)[], station: number | null) =>
     listed(round.flatMap((at, team) => (at === station ? [groups[team]?.name ?? ''] : [])))
   return (
     <chakra.table w="full" borderCollapse="collapse" fontSize="s">
       <thead>
         <tr>
-          <Cell as="th" scope="col">
-            Round
-          </Cell>
+          <Head scope="col">Round</Head>
           {stations.map((station, place) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: two stations may have one name.
-            <Cell as="th" scope="col" key={place}>
+            <Head scope="col" key={place}>
               {station}
-            </Cell>
+            </Head>
           ))}
-          <Cell as="th" scope="col">
-            waiting
-          </Cell>
+          {someWait && <Head scope="col">waiting</Head>}
         </tr>
       </thead>
       <tbody>
         {rounds.map((round, number) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: rounds have nothing but their number.
           <tr key={number}>
-            <Cell as="th" scope="row">
-              {number + 1}
-            </Cell>
+            <Head scope="row">{number + 1}</Head>
             {stations.map((_, place) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: two stations may have one name.
               <Cell key={place}>
                 {teamsAt(round, place) || <chakra.span color="quiet">free</chakra.span>}
               </Cell>
             ))}
-            <Cell color="quiet">{teamsAt(round, null)}</Cell>
+            {someWait && <Cell color="quiet">{teamsAt(round, null)}</Cell>}
           </tr>
         ))}
       </tbody>
@@ -52,6 +47,11 @@ export function RotationTable({ groups, rotation }: { groups: Group[]; rotation:
   )
 }
 
-const Cell = chakra('td', {
-  base: { textAlign: 'left', p: '5px 8px 5px 0', borderBottomWidth: '1px', verticalAlign: 'top' },
-})
+const cell = {
+  textAlign: 'left',
+  p: '5px 8px 5px 0',
+  borderBottomWidth: '1px',
+  verticalAlign: 'top',
+} as const
+const Cell = chakra('td', { base: cell })
+const Head = chakra('th', { base: { ...cell, fontWeight: '650' } })
