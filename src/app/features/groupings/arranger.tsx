@@ -129,8 +129,7 @@ export const Arranger = memo(function Arranger(props: ArrangerProps) {
           return (
             <DropPlace key={group.id} id={group.id} label={group.name}>
               <Flex align="center" gap="8px" mb="8px">
-                <RoomMark place={place} />
-                {chosen.size > 0 && place < 9 && (
+                {chosen.size > 0 && place < 9 ? (
                   <chakra.kbd
                     borderWidth="1px"
                     borderRadius="4px"
@@ -140,6 +139,8 @@ export const Arranger = memo(function Arranger(props: ArrangerProps) {
                   >
                     {place + 1}
                   </chakra.kbd>
+                ) : (
+                  <RoomMark place={place} />
                 )}
                 <GroupName key={group.name} groupId={group.id} name={group.name} onAct={onAct} />
                 <chakra.span fontWeight="650" fontVariantNumeric="tabular-nums" title="People in this group">

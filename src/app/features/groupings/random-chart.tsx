@@ -53,9 +53,15 @@ export default function RandomChart({ cost, random }: { cost: number; random: nu
 function useColours(): { line: string; live: string } {
   const [colours, setColours] = useState({ line: '#8a8a80', live: '#0b6856' })
   useEffect(() => {
-    const style = getComputedStyle(document.documentElement)
-    const read = (name: string, fallback: string) => style.getPropertyValue(name).trim() || fallback
-    setColours({ line: read('--edge', '#8a8a80'), live: read('--live', '#0b6856') })
+    const dark = window.matchMedia('(prefers-color-scheme: dark)')
+    const take = () => {
+      const style = getComputedStyle(document.documentElement)
+      const read = (name: string, fallback: string) => style.getPropertyValue(name).trim() || fallback
+      setColours({ line: read('--edge', '#8a8a80'), live: read('--live', '#0b6856') })
+    }
+    take()
+    dark.addEventListener('change', take)
+    return () => dark.removeEventListener('change', take)
   }, [])
   return colours
 }
