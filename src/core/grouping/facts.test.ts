@@ -1,7 +1,9 @@
 /** What is known of groupings from outside this program; sources from memory. */
+import { mean, standardDeviation } from 'simple-statistics'
 import { randomStream, shuffled } from '../random/random'
 import { emptyProblem } from './engine/problem'
 import { solveToEnd } from './engine/solve'
+import { drawGrouping } from './grouping'
 import { repeatsOf } from './rounds/repeats'
 import { evenSizes } from './sizes'
 
@@ -67,6 +69,57 @@ test.each([
   }
   expect(sum / count).toBeCloseTo(expected, 10)
 })
+
+// The same for larger classes, where draws of the program are counted instead of all there are.
+test.each([
+  [4, 4, 24 / 5],
+  [5, 4, 90 / 19],
+  [6, 5, 240 / 29],
+])('%i groups of %i drawn twice at random: %d pairs meet again on average', (groups, size, expected) => {
+  const people = groups * size
+  const sizes = Array<number>(groups).fill(size)
+  const personIds = Array.from({ length: people }, (_, place) => String(place))
+  const draw = (seed: number) =>
+    drawGrouping({ personIds, sizes, seed }).groups.map(group => group.map(Number))
+  const repeats = Array.from({ length: 3000 }, (_, seed) =>
+    repeatsOf([draw(seed), draw(seed + 100_000)], people),
+  )
+  const deviation = standardDeviation(repeats) / Math.sqrt(repeats.length)
+  expect(Math.abs(mean(repeats) - expected)).toBeLessThan(4 * deviation)
+})
+
+// Ways to share out the numbers 1 .. n so that all groups have the same sum: by enumeration (given values, not published).
+test.each([
+  [3, 3, 2],
+  [3, 4, 32],
+  [4, 3, 0],
+])('1 .. n in %i groups of %i with equal sums: %i ways', (groups, size, ways) => {
+  const numbers = Array.from({ length: groups * size }, (_, place) => place + 1)
+  const sum = (group: number[]) => group.reduce((total, number) => total + number, 0)
+  const even = [...allGroupings(numbers, Array<number>(groups).fill(size))].filter(
+    grouping => new Set(grouping.map(sum)).size === 1,
+  )
+  expect(even).toHaveLength(ways)
+  expect(mixedByNumber(numbers, groups).score.cost === 0).toBe(ways > 0)
+})
+
+test.each([
+  [4, 4],
+  [3, 5],
+])('1 .. n in %i groups of %i can have equal sums, and the engine finds some', (groups, size) => {
+  const numbers = Array.from({ length: groups * size }, (_, place) => place + 1)
+  expect(mixedByNumber(numbers, groups)).toMatchObject({ proved: true, score: { broken: 0, cost: 0 } })
+})
+
+/** Groups whose sums of a number differ as little as can be. */
+function mixedByNumber(numbers: number[], groups: number) {
+  const problem = emptyProblem(
+    numbers.length,
+    evenSizes(numbers.length, groups).map(size => ({ min: size, max: size })),
+  )
+  problem.spreads.push({ values: Int32Array.from(numbers), weight: 1 })
+  return solveToEnd(problem, { seed: 1, steps: 500_000 })
+}
 
 // Whoever has at most g - 1 others to be apart from: equal groups that keep all of it always exist (Hajnal and Szemerédi,
 // 1970). Random rules up to that bound, at sizes of real classes.

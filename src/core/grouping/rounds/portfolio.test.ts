@@ -6,6 +6,9 @@ test.each([
   [20, 10, 19, 'circle'],
   [25, 5, 6, 'affine'],
   [27, 9, 13, 'affine'],
+  // Affine spaces of four and three dimensions, every two once: (n - 1) / (size - 1) rounds (Bose; from memory).
+  [81, 27, 40, 'affine'],
+  [125, 25, 31, 'affine'],
   [28, 7, 7, 'transversal'],
   // Seven rounds across the columns of eight, and two inside them.
   [32, 8, 9, 'transversal'],
