@@ -63,6 +63,14 @@ test('a quote that never closes is reported with its row', () => {
   expect(readCsv('name\n"Ana\nBo').faults).toHaveLength(1)
 })
 
+test('separators within quotes do not decide which separator it is', () => {
+  expect(readCsv('!,";; "\r\n').rows).toEqual([['!', ';; ']])
+  expect(readCsv('a;"b,c,d,e"\n"f,""g"";";h\n').rows).toEqual([
+    ['a', 'b,c,d,e'],
+    ['f,"g";', 'h'],
+  ])
+})
+
 test('what was written is read again', () => {
   // Texts that begin like a formula are changed on purpose, and blank rows are left out on reading.
   const cell = fc

@@ -9,14 +9,19 @@ export interface CsvTable {
   faults: { row: number; message: string }[]
 }
 
+/** Characters from which the separator is found out. */
+const GUESSED_FROM = 50_000
+/** A quoted cell, with what stands before it. */
+const QUOTED = /(^|[,;\t\r\n])"(?:[^"]|"")*"(?=[,;\t\r\n]|$)/g
+
 /**
  * Reads comma separated values as RFC 4180 describes them; the separator may also be a semicolon or a tab, and
  * is found out. Rows without any text are left out. Never throws: faults of form are reported beside the rows.
  */
 export function readCsv(text: string): CsvTable {
   const plain = text.replace(/^\uFEFF/, '')
-  // Empty rows would mislead the guess, and are needed for counting the others.
-  const { delimiter } = Papa.parse(plain, {
+  // Empty rows and separators within quotes would mislead the guess, and are needed afterwards.
+  const { delimiter } = Papa.parse(plain.slice(0, GUESSED_FROM).replace(QUOTED, '$1x'), {
     preview: 20,
     skipEmptyLines: 'greedy',
     delimitersToGuess: [',', ';', '\t'],
@@ -31,14 +36,17 @@ export function readCsv(text: string): CsvTable {
   return { rows: filled.map(({ row }) => row), numbers: filled.map(({ number }) => number), faults }
 }
 
+/** What other readers might take for a separator is quoted too. */
+const WRITTEN = { newline: '\r\n', quotes: (cell: unknown) => /[;\t]/.test(String(cell)) }
+
 /**
  * Writes comma separated values as RFC 4180 describes them, CRLF between records.
  * A cell that a spreadsheet would run as a formula gets an apostrophe before it (OWASP, "CSV Injection").
  */
 export function writeCsv(rows: readonly (readonly (string | number)[])[]): string {
-  return `${Papa.unparse(rows as (string | number)[][], { newline: '\r\n', escapeFormulae: true })}\r\n`
+  return `${Papa.unparse(rows as (string | number)[][], { ...WRITTEN, escapeFormulae: true })}\r\n`
 }
 
 /** As `writeCsv`, for tables that only this program reads again: cells stay exactly as they are. */
 export const writePlainCsv = (rows: readonly (readonly string[])[]): string =>
-  `${Papa.unparse(rows as string[][], { newline: '\r\n' })}\r\n`
+  `${Papa.unparse(rows as string[][], WRITTEN)}\r\n`
