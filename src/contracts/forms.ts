@@ -4,7 +4,7 @@ import { MOST_PROMPTS, MOST_STEPS, PROMPT_KINDS } from '~/core/boards/board'
 import { PERSON_FIELDS } from '~/core/formats/people-headers'
 import { CHOICE_KINDS } from '~/core/grouping/choice'
 import { ROLES } from '~/core/grouping/roles'
-import { NO_ROTATION } from '~/core/grouping/rotation'
+import { DOUBLINGS, NO_ROTATION } from '~/core/grouping/rotation'
 import { MOST_RULES } from '~/core/grouping/rules'
 import { COLUMN_KINDS, MOST_COLUMNS } from '~/core/people/columns'
 import { plainName } from '~/core/people/shown-name'
@@ -171,7 +171,7 @@ export const groupingForm = z.object({
     .object({
       stations: z.array(line('a name for the station', 60)).max(60),
       rounds: z.number().int().min(1).max(1000).nullable(),
-      doubled: z.boolean(),
+      doubled: z.enum(DOUBLINGS),
     })
     .optional()
     .default(NO_ROTATION),

@@ -89,6 +89,10 @@ test('home groups follow expert groups, teams go round stations, roles are given
   await expect(stations.getByRole('row')).toHaveCount(5)
   for (const team of ['Group 1', 'Group 2', 'Group 3'])
     await expect(stations.getByRole('cell', { name: team, exact: true })).toHaveCount(4)
+  await page.getByLabel('Two teams at a station').selectOption('another team each time')
+  await expect(page.getByText('the same two stay together')).toBeVisible()
+  await expect(stations.getByRole('cell', { name: 'Group 1 and Group 2' })).toHaveCount(4)
+  await page.getByLabel('Two teams at a station').selectOption('never')
 
   await page.getByLabel('Give roles').selectOption('by first name')
   await page.getByRole('button', { name: 'Give', exact: true }).click()
@@ -112,6 +116,17 @@ test('home groups follow expert groups, teams go round stations, roles are given
   await expect(sheet.getByRole('table')).toBeVisible()
   await expect(sheet.getByText('Walk with homes, teams at stations')).toBeVisible()
   await expect(sheet.getByText(/\(lead\)$/)).toHaveCount(6)
+})
+
+test('two teams at a station, another one each time', async ({ facilitator: page }) => {
+  await openCohort(page, 'Evening course')
+  await makeGroups(page, '8', '1')
+  await page.getByLabel('Stations, one a line').fill('Reeds\nBirds\nPeat\nMap')
+  await page.getByLabel('Two teams at a station').selectOption('another team each time')
+  await expect(page.getByText('No two teams are together twice.')).toBeVisible()
+  const cells = page.getByRole('region', { name: 'Teams at stations' }).getByRole('cell', { name: / and / })
+  await expect(cells).toHaveCount(16)
+  expect(new Set(await cells.allInnerTexts()).size).toBe(16)
 })
 
 test('who has met whom: a matrix of everybody, and one person’s own list', async ({ facilitator: page }) => {

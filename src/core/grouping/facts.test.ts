@@ -3,7 +3,8 @@ import { mean, standardDeviation } from 'simple-statistics'
 import { randomStream, shuffled } from '../random/random'
 import { emptyProblem } from './engine/problem'
 import { solveToEnd } from './engine/solve'
-import { drawGrouping } from './grouping'
+import { drawGrouping, togetherKey } from './grouping'
+import { pairRounds } from './rounds/pairs'
 import { repeatsOf } from './rounds/repeats'
 import { evenSizes } from './sizes'
 
@@ -87,6 +88,70 @@ test.each([
   const deviation = standardDeviation(repeats) / Math.sqrt(repeats.length)
   expect(Math.abs(mean(repeats) - expected)).toBeLessThan(4 * deviation)
 })
+
+const factorial = (n: number): number => (n <= 1 ? 1 : n * factorial(n - 1))
+
+// Ways to split into equal groups, n! / (s!^g g!) (textbook combinatorics), told from how often two of the program's draws
+// are the same: each of the pairs of draws with a chance of one in so many, if every grouping is as likely as any other.
+test.each([
+  [3, 3, 280, 600],
+  [3, 4, 5775, 3000],
+  [4, 3, 15_400, 5000],
+  [5, 3, 1_401_400, 20_000],
+  [4, 4, 2_627_625, 20_000],
+  [5, 4, 2_546_168_625, 20_000],
+  [5, 5, 5_194_672_859_376, 20_000],
+])(
+  '%i groups of %i: %i groupings, as often the same as that says in %i draws',
+  (groups, size, ways, draws) => {
+    expect(factorial(groups * size) / (factorial(size) ** groups * factorial(groups))).toBeCloseTo(ways, 0)
+    const personIds = Array.from({ length: groups * size }, (_, place) => String(place))
+    const times = new Map<string, number>()
+    let same = 0
+    for (let seed = 1; seed <= draws; seed++) {
+      const drawn = togetherKey(
+        drawGrouping({ personIds, sizes: Array<number>(groups).fill(size), seed }).groups,
+      )
+      same += times.get(drawn) ?? 0
+      times.set(drawn, (times.get(drawn) ?? 0) + 1)
+    }
+    const expected = (draws * (draws - 1)) / 2 / ways
+    expect(Math.abs(same - expected)).toBeLessThan(4 * Math.sqrt(expected) + 0.5)
+  },
+)
+
+// One-factorisations of K4, K6, K8: 1, 6, 6,240 (Anderson, Schellenberg and Stinson, 1984, and older; from memory): the plans
+// in which everybody is paired with everybody else once, whatever the order of rounds.
+test.each([
+  [4, 1],
+  [6, 6],
+  [8, 6240],
+])(
+  '%i people in pairs: %i plans in which everybody meets everybody once, the program’s among them',
+  (people, plans) => {
+    const everyone = [...Array(people).keys()]
+    const all = [...allGroupings(everyone, Array<number>(people / 2).fill(2))]
+    const keyOf = (rounds: readonly number[][][]) =>
+      rounds
+        .map(round => togetherKey(round.map(pair => pair.map(String))))
+        .toSorted()
+        .join('\n')
+    const found = new Set<string>()
+    const add = (rounds: number[][][]) => {
+      if (rounds.length === people - 1) {
+        found.add(keyOf(rounds))
+        return
+      }
+      // Round r is the one in which the first person meets person r + 1.
+      for (const round of all)
+        if (round[0]?.[1] === rounds.length + 1 && repeatsOf([...rounds, round], people) === 0)
+          add([...rounds, round])
+    }
+    add([])
+    expect(found.size).toBe(plans)
+    expect(found.has(keyOf(pairRounds(people)))).toBe(true)
+  },
+)
 
 // Ways to share out the numbers 1 .. n so that all groups have the same sum: by enumeration (given values, not published).
 test.each([

@@ -42,9 +42,26 @@ test.each([
   expect(enumerate(ids(groups * size), evenSizes(groups * size, groups)).size).toBe(expected)
 })
 
-// Uneven sizes, by enumeration: 4,3,3: 2,100 (n!/(4! 3! 3! 2!)).
-test('sizes 4, 3, 3: 2,100 splits', () => {
-  expect(enumerate(ids(10), [4, 3, 3]).size).toBe(2100)
+// Uneven sizes: 4,3,3: 2,100; 3,3,2,2: 6,300; 5,4,4: 45,045 (given values, not published).
+test.each([
+  [[4, 3, 3], 2100],
+  [[3, 3, 2, 2], 6300],
+  [[5, 4, 4], 45_045],
+])('sizes %j: %i splits', (sizes, expected) => {
+  const people = ids(sizes.reduce((sum, size) => sum + size, 0))
+  expect(enumerate(people, sizes).size).toBe(expected)
+})
+
+// With fourteen times as many draws hardly one could be missing by chance.
+test.each([
+  [[4, 3, 3], 2100],
+  [[3, 3, 2, 2], 6300],
+])('sizes %j: every one of the %i splits is drawn', (sizes, expected) => {
+  const people = ids(10)
+  const drawn = new Set<string>()
+  for (let seed = 1; seed <= 14 * expected; seed++)
+    drawn.add(togetherKey(drawGrouping({ personIds: people, sizes, seed }).groups))
+  expect(drawn.size).toBe(expected)
 })
 
 test.each([

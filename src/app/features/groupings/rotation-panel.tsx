@@ -1,8 +1,8 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import type { Group } from '~/core/grouping/grouping'
-import { planRotation, type Rotation } from '~/core/grouping/rotation'
-import { Field, Input, TextArea, Tick } from '../../ui/fields'
+import { DOUBLINGS, type Doubling, planRotation, type Rotation } from '~/core/grouping/rotation'
+import { Field, Input, Select, TextArea } from '../../ui/fields'
 import { RotationTable } from './rotation-table'
 
 interface RotationPanelProps {
@@ -15,7 +15,7 @@ interface RotationPanelProps {
 export function RotationPanel({ groups, rotation, onChange }: RotationPanelProps) {
   const { stations, doubled } = rotation
   const [typed, setTyped] = useState('')
-  const { roundsForAll } = useMemo(
+  const { roundsForAll, doubled: asDone } = useMemo(
     () => planRotation(groups.length, stations.length, { doubled, rounds: 0 }),
     [groups.length, stations.length, doubled],
   )
@@ -56,16 +56,28 @@ export function RotationPanel({ groups, rotation, onChange }: RotationPanelProps
                 )}
               </Field>
             </chakra.div>
-            <Tick
-              checked={doubled}
-              onChange={event => onChange({ ...rotation, doubled: event.target.checked })}
-            >
-              two teams at a station
-            </Tick>
+            <Field label="Two teams at a station">
+              {parts => (
+                <Select
+                  {...parts}
+                  value={doubled}
+                  onChange={event => onChange({ ...rotation, doubled: event.target.value as Doubling })}
+                >
+                  {DOUBLINGS.map(each => (
+                    <option key={each} value={each}>
+                      {DOUBLING_TEXT[each]}
+                    </option>
+                  ))}
+                </Select>
+              )}
+            </Field>
           </Flex>
           <p>
             After {roundsForAll} {roundsForAll === 1 ? 'round' : 'rounds'} every team has been at every
             station once; fewer can't be.
+            {asDone === 'changing' && ' No two teams are together twice.'}
+            {asDone !== doubled &&
+              ` For ${groups.length} teams no way was found to be with another one each time: the same two stay together.`}
           </p>
           <chakra.div overflowX="auto" tabIndex={0} role="region" aria-label="Teams at stations">
             <RotationTable groups={groups} rotation={rotation} />
@@ -74,6 +86,12 @@ export function RotationPanel({ groups, rotation, onChange }: RotationPanelProps
       )}
     </Stack>
   )
+}
+
+const DOUBLING_TEXT: Record<Doubling, string> = {
+  none: 'never',
+  same: 'always the same two',
+  changing: 'another team each time',
 }
 
 const stationsIn = (typed: string): string[] =>

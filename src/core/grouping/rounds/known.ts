@@ -45,6 +45,18 @@ const BASE_ROUNDS: { frame: Frame; rounds: Rounds }[] = [
       groupsOf('3 19 1, 4 20 13, 18 10 14, 6 0 12, 15 7 5, 2 16 17, 9 11 8'),
     ],
   },
+  // The most rounds there can be for 32 in fours; first found by Aguado, 2004 (from memory), this one in another way.
+  {
+    frame: { modulus: 5, rows: 6, fixed: 2, size: 4 },
+    rounds: [
+      groupsOf(
+        '0 1 15 24, 5 3 8 26, 2 12 22 31, 7 17 27 30, 6 18 21 23, 10 4 25 29, 9 14 13 20, 11 19 16 28',
+      ),
+      groupsOf(
+        '0 2 18 29, 1 13 22 30, 5 19 27 31, 7 8 4 21, 6 14 12 25, 10 17 16 23, 3 9 11 15, 20 26 28 24',
+      ),
+    ],
+  },
   {
     frame: { modulus: 9, rows: 3, fixed: 1, size: 4 },
     rounds: [groupsOf('0 4 24 7, 13 23 22 26, 8 15 9 17, 1 27 20 12, 2 14 10 25, 11 18 6 5, 21 3 16 19')],

@@ -48,8 +48,9 @@ function counted({ rounds }: RoundsStep, people: number): { repeats: number; com
 // All sources from memory. Without a repeat: 15 in threes for 7 rounds (Kirkman, 1850); 9, 16, 25, 49 (affine planes, Bose);
 // 18 in threes for 8 (nearly Kirkman triple systems; Kotzig and Rosa, 1974; Baker and Wilson, 1977); 21 in threes for 10
 // (Ray-Chaudhuri and Wilson, 1971); 28 in fours for 9 (Hanani, Ray-Chaudhuri and Wilson, 1972); 20 in pairs for 19
-// (Kirkman, 1847); 27 in threes for 13, 64 in fours for 21 (affine spaces). 24 in fours for 7, 32 in fours for 9, 20 in
-// fours for 5: resolvable group-divisible and transversal designs, textbooks. 100 in fours for 14: found by search.
+// (Kirkman, 1847); 27 in threes for 13, 64 in fours for 21 (affine spaces). 24 in fours for 7, 20 in
+// fours for 5: resolvable group-divisible and transversal designs, textbooks. 32 in fours for 10 (Aguado, 2004). 100 in
+// fours for 14: found by search.
 test.each([
   [15, 5, 7],
   [9, 3, 4],
@@ -60,7 +61,7 @@ test.each([
   [21, 7, 10],
   [24, 6, 7],
   [28, 7, 9],
-  [32, 8, 9],
+  [32, 8, 10],
   [20, 5, 5],
   [100, 25, 14],
   [27, 9, 13],

@@ -27,6 +27,9 @@ test.each([
   [54, 18, 26, 'base-rounds'],
   [60, 20, 29, 'base-rounds'],
   [36, 9, 11, 'base-rounds'],
+  // Everybody meets all others but one (that it exists: Aguado, 2004; from memory).
+  [32, 8, 10, 'base-rounds'],
+  [30, 8, 10, 'base-rounds'],
   // Two people too many in the columns of seven are taken out of one column.
   [26, 7, 5, 'transversal'],
 ])('%i people in %i groups for %i rounds: %s', (people, groups, rounds, method) => {

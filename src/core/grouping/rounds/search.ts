@@ -147,9 +147,12 @@ export function coolRounds(state: RoundsState, cooling: Cooling, numbers: Number
   const first = rounds[0] as SearchState
   const { free, groups } = first
   if (free.length < 2 || groups < 2) return cooling.steps
+  // Swaps alone keep the number of people in every group: enough only while that is as it should be, and can't be else.
   const loose =
     first.size.some(size => size !== first.size[0]) ||
-    first.min.some((min, group) => min !== first.max[group])
+    first.min.some((min, group) =>
+      rounds.some(part => part.groupSize[group] !== min || part.groupSize[group] !== first.max[group]),
+    )
   let best = placesOfRounds(state)
   let bestCost = state.cost
   let bestStands = true
