@@ -37,7 +37,7 @@ export function RotationPanel({ groups, rotation, onChange }: RotationPanelProps
       </Field>
       {stations.length > 0 && (
         <>
-          <Flex gap="16px" align="flex-end" wrap="wrap">
+          <Flex gap="16px" wrap="wrap">
             <chakra.div w="110px">
               <Field label="Rounds">
                 {parts => (
@@ -77,7 +77,7 @@ export function RotationPanel({ groups, rotation, onChange }: RotationPanelProps
             station once; fewer can't be.
             {asDone === 'changing' && ' No two teams are together twice.'}
             {asDone !== doubled &&
-              ` For ${groups.length} teams no way was found to be with another one each time: the same two stay together.`}
+              ` For ${groups.length} teams at so many stations no way was found to be with another one each time: the same two stay together.`}
           </p>
           <chakra.div overflowX="auto" tabIndex={0} role="region" aria-label="Teams at stations">
             <RotationTable groups={groups} rotation={rotation} />
