@@ -107,8 +107,9 @@ export type StreamMessage =
   | { kind: 'work'; rooms: Record<string, RoomWorkNow> }
 
 /** What the board socket says beside the document itself. */
-export type BoardNotice =
+export interface BoardNotice {
   /** Everything up to these clocks (by writer) is on disk. */
-  | { type: 'stored'; clocks: Record<string, number> }
+  stored: Record<string, number>
   /** Who first wrote which pieces, by `prompt/entry`, beside those told before. The server's word, never a writer's. */
-  | { type: 'authors'; authors: Record<string, string> }
+  authors?: Record<string, string>
+}

@@ -68,12 +68,10 @@ export class BoardConnection {
 
   private hear(payload: string): void {
     // Only the server can say this: it passes on no such message from another browser.
-    const notice = JSON.parse(payload) as BoardNotice
-    if (notice.type === 'authors') this.change({ authors: { ...this.status.authors, ...notice.authors } })
-    else {
-      this.storedClock = Math.max(this.storedClock, notice.clocks[String(this.doc.clientID)] ?? 0)
-      this.refresh()
-    }
+    const { stored, authors } = JSON.parse(payload) as BoardNotice
+    if (authors) this.change({ authors: { ...this.status.authors, ...authors } })
+    this.storedClock = Math.max(this.storedClock, stored[String(this.doc.clientID)] ?? 0)
+    this.refresh()
   }
 
   /** Ours is stored once the server has on disk all that this browser has written: its clock says how much. */

@@ -119,7 +119,8 @@ function inlineText(text: Y.XmlText): string {
   return pieces.map(piece => (typeof piece.insert === 'string' ? piece.insert : '')).join('')
 }
 
-function readCard(card: unknown): { id: string; text: string }[] {
+/** A card as it stands in the list; nothing when it does not have the shape of one. */
+export function readCard(card: unknown): { id: string; text: string }[] {
   if (!isMap(card)) return []
   const id = card.get('id')
   const text = card.get('text')

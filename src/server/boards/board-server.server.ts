@@ -5,6 +5,7 @@
  */
 import type { IncomingMessage } from 'node:http'
 import type { Duplex } from 'node:stream'
+import { setImmediate } from 'node:timers/promises'
 import { type Connection, type Document, Hocuspocus } from '@hocuspocus/server'
 import { eq } from 'drizzle-orm'
 import type { Logger } from 'pino'
@@ -37,18 +38,18 @@ interface ConnectionContext {
   participantId?: string | null
 }
 
+type Clocks = ReadonlyMap<number, number>
+
 interface OpenCopy {
   sessionId: string
   authorship: Authorship
   bytes: number
-  /** Who has written what no write has begun to store, and who waits for the write that is under way. */
-  unstored: Set<Connection>
-  waiting: Set<Connection>
-  /** What of each writer the write under way holds, by the writer's number in the document. */
-  clocks: Record<string, number>
+  /** How far each writer has come, by the writer's number in the document: in all, in the write under way, and on disk. */
+  latest: Clocks
+  writing: Clocks
+  stored: Clocks
   /** How many of the authors everybody at the board has been told, in the order in which they were found. */
   toldAuthors: number
-  tellingAuthors: boolean
 }
 
 /** Largest message and largest board, in bytes. */
@@ -56,8 +57,6 @@ const LARGEST_MESSAGE = 1_000_000
 const LARGEST_BOARD = 4_000_000
 /** Lanes need not hear of every keystroke: at most one message in this time, in milliseconds. */
 const TELL_EVERY_MS = 400
-/** Names beside new cards may come this much after the cards, in milliseconds. */
-const TELL_AUTHORS_AFTER_MS = 250
 
 export class BoardServer {
   readonly work: BoardWork
@@ -136,7 +135,7 @@ export class BoardServer {
         const state = await this.hub.state(sessionId)
         // The session may have moved on between the question and the answer.
         if (participantId && !mayWorkOn(state, participantId, documentName)) connection.close()
-        else notify(connection, authorsNotice(copy, state))
+        else connection.sendStateless(noticeOf(copy, state))
       },
       beforeHandleMessage: async ({ update, document, context }) => {
         const { participantId } = context as ConnectionContext
@@ -161,15 +160,15 @@ export class BoardServer {
     const { sessionId, board } = copy
     const authorship = new Authorship(copyId, document, board, await readContributions(this.db, [copyId]))
     const size = Y.encodeStateAsUpdate(document).byteLength
+    const clocks = Y.decodeStateVector(Y.encodeStateVector(document))
     const opened: OpenCopy = {
       sessionId,
       authorship,
       bytes: size,
-      unstored: new Set(),
-      waiting: new Set(),
-      clocks: {},
-      toldAuthors: authorship.authors.size,
-      tellingAuthors: false,
+      latest: clocks,
+      writing: clocks,
+      stored: clocks,
+      toldAuthors: authorship.count,
     }
     this.open.set(copyId, opened)
     // The sync server's own listener has passed the change on before this one works out what it was.
@@ -179,31 +178,10 @@ export class BoardServer {
         ? opened.authorship.contributionsOf(transaction, context.participantId, Date.now())
         : []
       this.storage.append({ copyId, update, contributions })
-      this.tellAuthors(copyId, document, opened)
-      const writer = origin as Connection | null
-      if (writer?.context) opened.unstored.add(writer)
+      opened.latest = transaction.afterState
       opened.bytes += update.byteLength
       if (opened.bytes > LARGEST_BOARD) this.closeOversized(copyId, origin)
     })
-  }
-
-  /** Tells everybody at a board who wrote the pieces that are new, those of a short time together. */
-  private tellAuthors(copyId: string, document: Document, copy: OpenCopy): void {
-    if (copy.tellingAuthors || copy.authorship.authors.size === copy.toldAuthors) return
-    copy.tellingAuthors = true
-    setTimeout(async () => {
-      try {
-        const state = await this.hub.state(copy.sessionId)
-        if (this.open.get(copyId) !== copy) return
-        const from = copy.toldAuthors
-        copy.toldAuthors = copy.authorship.authors.size
-        document.broadcastStateless(JSON.stringify(authorsNotice(copy, state, from)))
-      } catch (error) {
-        this.log.error({ error: errorFacts(error) }, 'a board could not be told who wrote what')
-      } finally {
-        copy.tellingAuthors = false
-      }
-    }, TELL_AUTHORS_AFTER_MS).unref()
   }
 
   private closeOversized(copyId: string, origin: unknown): void {
@@ -214,22 +192,37 @@ export class BoardServer {
 
   private beforeWrite(copyIds: Set<string>): void {
     for (const copyId of copyIds) {
-      const document = this.hocuspocus.documents.get(copyId)
       const copy = this.open.get(copyId)
-      if (!document || !copy) continue
-      copy.waiting = copy.unstored
-      copy.unstored = new Set()
-      copy.clocks = Object.fromEntries(Y.decodeStateVector(Y.encodeStateVector(document)))
+      if (copy) copy.writing = copy.latest
     }
   }
 
-  private afterWrite(copyIds: Set<string>, contributions: Contribution[]): void {
+  private async afterWrite(copyIds: Set<string>, contributions: Contribution[]): Promise<void> {
     this.work.add(contributions)
-    for (const copyId of copyIds) {
+    const written = [...copyIds].flatMap(copyId => {
       const copy = this.open.get(copyId)
-      if (!copy) continue
-      for (const connection of copy.waiting) notify(connection, { type: 'stored', clocks: copy.clocks })
+      return copy ? [{ copyId, copy }] : []
+    })
+    // The next write may begin while boards are told of this one.
+    for (const { copy } of written) copy.stored = copy.writing
+    for (const { copyId, copy } of written) {
       this.tellLanes(copy.sessionId, copyId)
+      await this.tellBoard(copyId, copy)
+      // Edits that arrive meanwhile are passed on before the next board is told.
+      await setImmediate()
+    }
+  }
+
+  /** Tells everybody at a board in one message what is on disk and who wrote the pieces that are new. */
+  private async tellBoard(copyId: string, copy: OpenCopy): Promise<void> {
+    try {
+      const state = await this.hub.state(copy.sessionId)
+      if (this.open.get(copyId) !== copy) return
+      const from = copy.toldAuthors
+      copy.toldAuthors = copy.authorship.count
+      this.hocuspocus.documents.get(copyId)?.broadcastStateless(noticeOf(copy, state, from))
+    } catch (error) {
+      this.log.error({ error: errorFacts(error) }, 'a board could not be told what is stored')
     }
   }
 
@@ -270,13 +263,14 @@ export class BoardServer {
 const refusal = () =>
   Object.assign(new Error('This board is closed for you.'), { code: 4403, reason: 'closed' })
 
-const notify = (connection: Connection, notice: BoardNotice) =>
-  connection.sendStateless(JSON.stringify(notice))
-
-/** Who wrote the pieces of a board, but for the first `from` of them. */
-function authorsNotice(copy: OpenCopy, state: LiveState, from = 0): BoardNotice {
-  const names = [...copy.authorship.authors]
-    .slice(from)
+/** What of a board is on disk, and who wrote its pieces but for the first `from` of them. */
+function noticeOf(copy: OpenCopy, state: LiveState, from = 0): string {
+  const names = copy.authorship
+    .authors(from)
     .map(([entry, participantId]) => [entry, state.participants[participantId]?.shownName ?? ''])
-  return { type: 'authors', authors: Object.fromEntries(names) }
+  const notice: BoardNotice = {
+    stored: Object.fromEntries(copy.stored),
+    ...(names.length > 0 && { authors: Object.fromEntries(names) }),
+  }
+  return JSON.stringify(notice)
 }

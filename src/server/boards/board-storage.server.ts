@@ -24,7 +24,7 @@ interface PendingChange {
 /** More stored changes than this are merged into one when a copy is opened. */
 const MERGE_FROM = 50
 /** Changes of this long go into one write, in milliseconds: others see them at once, "Saved" comes this much later. */
-const GATHER_MS = 80
+const GATHER_MS = 300
 /** Pause before another try when the database can't write at all, in milliseconds. */
 const RETRY_MS = 500
 
@@ -104,17 +104,26 @@ export class BoardStorage {
    * database being busy or gone: such changes are kept, and their writers are not told "saved" meanwhile.
    */
   private async writeOneByOne(changes: PendingChange[]): Promise<void> {
-    for (const change of changes) {
+    const done: Contribution[] = []
+    const unstored = new Set<string>()
+    let rest: PendingChange[] = []
+    for (const [place, change] of changes.entries()) {
       try {
-        this.stored(new Set([change.copyId]), await this.write([change]))
+        done.push(...(await this.write([change])))
       } catch (error) {
         this.failed(error)
+        unstored.add(change.copyId)
         if (isRefusedForGood(error)) continue
-        this.pending = [...changes.slice(changes.indexOf(change)), ...this.pending]
-        await new Promise(resolve => setTimeout(resolve, RETRY_MS))
-        return
+        rest = changes.slice(place)
+        break
       }
     }
+    for (const { copyId } of rest) unstored.add(copyId)
+    const copyIds = new Set(changes.map(change => change.copyId).filter(copyId => !unstored.has(copyId)))
+    this.stored(copyIds, done)
+    if (rest.length === 0) return
+    this.pending = [...rest, ...this.pending]
+    await new Promise(resolve => setTimeout(resolve, RETRY_MS))
   }
 
   /**

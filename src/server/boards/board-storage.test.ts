@@ -100,7 +100,34 @@ test('a change the database refuses is given up alone: the others of its write a
   await storage.settled()
   expect(failures.length).toBeGreaterThan(0)
   expect(await kept()).toBe(2)
-  expect(stored.flatMap(each => each.copyIds)).toEqual([copyId, copyId])
+  expect(stored.flatMap(each => each.copyIds)).not.toContain('no-such-copy')
+})
+
+test('a board is called stored only when all of its changes are, also while the database comes and goes', async () => {
+  let writes = 0
+  const failing = new Proxy(running.db, {
+    get(db, name) {
+      const value = Reflect.get(db, name)
+      if (name !== 'transaction') return value
+      return (...given: Parameters<typeof db.transaction>) => {
+        writes++
+        // Both together, and then the second one alone.
+        if (writes === 1 || writes === 3) return Promise.reject(new Error('The database is gone.'))
+        return db.transaction(...given)
+      }
+    },
+  })
+  storage = new BoardStorage(
+    failing,
+    copyIds => stored.push({ copyIds: [...copyIds], contributions: [] }),
+    () => undefined,
+    error => failures.push(error),
+  )
+  for (const update of updatesOf(2)) storage.append({ copyId, update, contributions: [] })
+  await storage.settled()
+  expect(failures).toHaveLength(2)
+  expect(stored.map(each => each.copyIds)).toEqual([[], [copyId]])
+  expect(await kept()).toBe(2)
 })
 
 test('contributions add up by person, piece and half minute, and keep the latest words', async () => {

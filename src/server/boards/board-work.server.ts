@@ -9,8 +9,8 @@ import { type Contribution, readContributions } from './board-storage.server'
 interface CopyWork {
   pulse: { at: number; edits: number }[]
   latest: Contribution | null
-  /** What each piece of the board says, by prompt and entry. */
-  entries: Map<string, string>
+  /** Which pieces of each prompt say something. */
+  written: Map<string, Set<string>>
 }
 
 /** How far the rooms of running sessions have come, kept up to date from what is written. */
@@ -57,20 +57,23 @@ export class BoardWork {
     )
     // A session whose copies are not made yet is read again when they are.
     if (copies.length === 0) this.loaded.delete(sessionId)
-    for (const { id } of copies) this.copies.set(id, { pulse: [], latest: null, entries: new Map() })
+    for (const { id } of copies) this.copies.set(id, { pulse: [], latest: null, written: new Map() })
     this.add(earlier)
   }
 }
 
 function take(work: CopyWork, one: Contribution): void {
   work.pulse = addToPulse(work.pulse, one.halfMinute, one.edits)
-  work.entries.set(`${one.promptId}/${one.entryId}`, one.text)
-  if (one.text.trim()) work.latest = one
+  const written = work.written.get(one.promptId) ?? new Set()
+  work.written.set(one.promptId, written)
+  if (one.text.trim()) {
+    written.add(one.entryId)
+    work.latest = one
+  } else written.delete(one.entryId)
 }
 
 function shown(work: CopyWork | undefined, state: LiveState): RoomWorkNow {
   if (!work) return { pulse: [], latest: null, answeredPrompts: 0 }
-  const written = [...work.entries].filter(([, text]) => text.trim()).map(([key]) => key.split('/')[0])
   const { latest } = work
   return {
     pulse: work.pulse,
@@ -79,6 +82,6 @@ function shown(work: CopyWork | undefined, state: LiveState): RoomWorkNow {
       who: state.participants[latest.participantId]?.shownName ?? '',
       at: latest.at,
     },
-    answeredPrompts: new Set(written).size,
+    answeredPrompts: [...work.written.values()].filter(entries => entries.size > 0).length,
   }
 }

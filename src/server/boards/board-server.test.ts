@@ -1,0 +1,84 @@
+import { once } from 'node:events'
+import { createServer, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { runningServer } from 'tests/fixtures/running'
+import * as Y from 'yjs'
+import type { BoardNotice } from '~/contracts/live'
+import { addCard, readAnswer } from '~/core/boards/document'
+import { openSocket } from '~/demo/simulated-participant'
+
+let running: Awaited<ReturnType<typeof runningServer>>
+let server: Server
+let participantId: string
+let copyId: string
+
+beforeAll(async () => {
+  running = await runningServer()
+  server = createServer()
+  server.on('upgrade', (request, socket, head) => {
+    const user = { isFacilitator: false, participantIn: async () => participantId }
+    running.boards.accept(request, socket, head, user)
+  })
+  await once(server.listen(0), 'listening')
+  const { sessionId, hub, facilitator } = running
+  participantId = await running.join(0)
+  await hub.command(sessionId, facilitator, { type: 'send-out', seconds: 600 })
+  const { participants, rooms } = await hub.state(sessionId)
+  copyId = rooms.find(room => room.id === participants[participantId]?.roomId)?.copyId as string
+})
+afterAll(async () => {
+  server.closeAllConnections()
+  server.close()
+  await running.stop()
+})
+
+/** A writer's line to the board, and what it is told. */
+async function line(doc: Y.Doc) {
+  const { port } = server.address() as AddressInfo
+  const { provider, socket } = openSocket(`http://localhost:${port}`, '', copyId, doc)
+  const notices: BoardNotice[] = []
+  const wake: (() => void)[] = []
+  provider.on('stateless', ({ payload }: { payload: string }) => {
+    notices.push(JSON.parse(payload))
+    for (const each of wake) each()
+  })
+  const until = (fits: (notice: BoardNotice) => boolean): Promise<BoardNotice> =>
+    new Promise(resolve => {
+      const look = () => {
+        const found = notices.find(fits)
+        if (found) resolve(found)
+      }
+      wake.push(look)
+      look()
+    })
+  await new Promise<void>(resolve => provider.on('synced', () => resolve()))
+  const close = () => {
+    provider.destroy()
+    socket.destroy()
+  }
+  return { until, close }
+}
+
+const clockOf = (doc: Y.Doc) => Y.decodeStateVector(Y.encodeStateVector(doc)).get(doc.clientID) ?? 0
+
+test('a writer hears that a card is on disk and whose it is; who comes back later hears it at once', async () => {
+  const doc = new Y.Doc()
+  const first = await line(doc)
+  addCard(doc, 'c', 'x', 'reeds')
+  const key = String(doc.clientID)
+  const told = await first.until(({ stored }) => stored[key] === clockOf(doc))
+  expect(told.authors).toEqual({ 'c/x': 'Ana' })
+  const kept = readAnswer(await running.boards.read(copyId), { id: 'c', kind: 'cards', text: '' })
+  expect(kept).toMatchObject({ cards: [{ id: 'x', text: 'reeds' }] })
+
+  // The board stays open for another; then it is opened anew from disk.
+  const second = await line(new Y.Doc())
+  expect((await second.until(() => true)).stored[key]).toBe(clockOf(doc))
+  first.close()
+  second.close()
+  const third = await line(new Y.Doc())
+  const greeting = await third.until(() => true)
+  expect(greeting.stored[key]).toBe(clockOf(doc))
+  expect(greeting.authors).toEqual({ 'c/x': 'Ana' })
+  third.close()
+})
