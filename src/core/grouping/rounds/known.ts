@@ -45,6 +45,10 @@ const BASE_ROUNDS: { frame: Frame; rounds: Rounds }[] = [
       groupsOf('3 19 1, 4 20 13, 18 10 14, 6 0 12, 15 7 5, 2 16 17, 9 11 8'),
     ],
   },
+  {
+    frame: { modulus: 7, rows: 3, fixed: 3, size: 4 },
+    rounds: [groupsOf('0 1 3 13, 2 10 17 21, 4 15 16 18, 5 9 14 22, 6 8 19 23, 7 11 12 20')],
+  },
   // The most rounds there can be for 32 in fours; first found by Aguado, 2004 (from memory), this one in another way.
   {
     frame: { modulus: 5, rows: 6, fixed: 2, size: 4 },
@@ -60,6 +64,25 @@ const BASE_ROUNDS: { frame: Frame; rounds: Rounds }[] = [
   {
     frame: { modulus: 9, rows: 3, fixed: 1, size: 4 },
     rounds: [groupsOf('0 4 24 7, 13 23 22 26, 8 15 9 17, 1 27 20 12, 2 14 10 25, 11 18 6 5, 21 3 16 19')],
+  },
+  {
+    frame: { modulus: 11, rows: 2, fixed: 2, size: 3 },
+    rounds: [groupsOf('0 1 4, 2 14 23, 3 9 11, 5 19 20, 6 12 16, 7 18 22, 8 10 17, 13 15 21')],
+  },
+  {
+    frame: { modulus: 14, rows: 2, fixed: 2, size: 3 },
+    rounds: [
+      groupsOf('0 1 4, 2 16 18, 3 12 25, 5 13 22, 6 24 28, 7 14 27, 8 19 23, 9 11 21, 10 15 29, 17 20 26'),
+    ],
+  },
+  {
+    frame: { modulus: 17, rows: 2, fixed: 2, size: 3 },
+    rounds: [
+      groupsOf(
+        `0 1 7, 2 4 33, 3 6 11, 5 21 27, 8 28 35, 9 13 30, 10 20 23, 12 18 19, 14 22 32, 15 24 26, 16 31 34,
+      17 25 29`,
+      ),
+    ],
   },
   {
     frame: { modulus: 26, rows: 2, fixed: 2, size: 3 },

@@ -27,6 +27,10 @@ test.each([
   [54, 18, 26, 'base-rounds'],
   [60, 20, 29, 'base-rounds'],
   [36, 9, 11, 'base-rounds'],
+  [24, 8, 11, 'base-rounds'],
+  [30, 10, 14, 'base-rounds'],
+  [36, 12, 17, 'base-rounds'],
+  [24, 6, 7, 'base-rounds'],
   // Everybody meets all others but one (that it exists: Aguado, 2004; from memory).
   [32, 8, 10, 'base-rounds'],
   [30, 8, 10, 'base-rounds'],
