@@ -18,6 +18,7 @@ const TURN_SECONDS = 1.5
 export async function boards(): Promise<void> {
   const [bare, own] = [await withoutStorage(), await roundTable()]
   const turns: { bare: Delays; own: Delays }[] = []
+  const all: { bare: number[]; own: number[] } = { bare: [], own: [] }
   for (let turn = 0; turn <= TURNS; turn++) {
     const bareFirst = turn % 2 === 0 ? await write(bare.writers) : null
     const second = await write(own.writers)
@@ -25,6 +26,8 @@ export async function boards(): Promise<void> {
     // The first turn of each warms up: nothing is compiled yet.
     if (turn === 0) continue
     turns.push({ bare: delaysOf(first), own: delaysOf(second) })
+    all.bare.push(...first)
+    all.own.push(...second)
   }
   const [reference, ours] = [middleOf(turns.map(each => each.bare)), middleOf(turns.map(each => each.own))]
   const factors = turns.map(each => each.own.p95 / each.bare.p95)
@@ -37,6 +40,10 @@ export async function boards(): Promise<void> {
   )
   console.log(
     `  factor at p95 within a turn: median ${median(factors).toFixed(2)}, from ${Math.min(...factors).toFixed(2)} to ${Math.max(...factors).toFixed(2)}`,
+  )
+  const [bareAll, ownAll] = [delaysOf(all.bare), delaysOf(all.own)]
+  console.log(
+    `  all turns put together: ${delayText(bareAll)} without storage, ${delayText(ownAll)} with it, ${(ownAll.p95 / bareAll.p95).toFixed(2)}x at p95`,
   )
   await own.stop()
   await bare.stop()

@@ -24,7 +24,7 @@ interface PendingChange {
 /** More stored changes than this are merged into one when a copy is opened. */
 const MERGE_FROM = 50
 /** Changes of this long go into one write, in milliseconds: others see them at once, "Saved" comes this much later. */
-const GATHER_MS = 300
+const GATHER_MS = 500
 /** Pause before another try when the database can't write at all, in milliseconds. */
 const RETRY_MS = 500
 
