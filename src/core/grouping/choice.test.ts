@@ -60,6 +60,34 @@ test('as few unranked and as small a sum of ranks as a mixed-integer solver find
   )
 })
 
+// By full enumeration: of all ways with as few unranked and as small a sum of ranks, none has sizes that differ less.
+test('among equally good ways sizes differ as little as can be', () => {
+  fc.assert(
+    fc.property(problems, ({ topics, wishes: all }) => {
+      const wishes = all.slice(0, 6)
+      const shared = shareByWishes(topics, wishes)
+      if (!shared.ok) return
+      const worth = (places: number[]): number => {
+        const sizes = topics.map((_, topic) => places.filter(place => place === topic).length)
+        if (topics.some(({ min, max }, topic) => (sizes[topic] ?? 0) < min || (sizes[topic] ?? 0) > max))
+          return Number.POSITIVE_INFINITY
+        const ranks = places.map((topic, person) => (wishes[person]?.indexOf(topic) ?? -1) + 1 || 1000)
+        return 1000 * sumOf(ranks) + sumOf(sizes.map(size => size ** 2))
+      }
+      let best = Number.POSITIVE_INFINITY
+      for (let code = 0; code < topics.length ** wishes.length; code++)
+        best = Math.min(
+          best,
+          worth(wishes.map((_, person) => Math.floor(code / topics.length ** person) % topics.length)),
+        )
+      expect(worth(shared.result.places.map(({ topic }) => topic))).toBe(best)
+    }),
+    { numRuns: 60 },
+  )
+})
+
+const sumOf = (numbers: number[]): number => numbers.reduce((sum, number) => sum + number, 0)
+
 test('when too few places or people are there, both numbers are said', () => {
   expect(shareByWishes([{ min: 0, max: 2 }], [[0], [0], [0]])).toEqual({
     ok: false,

@@ -39,10 +39,12 @@ export type ChoiceProblem =
 
 /**
  * Shares topics out by ranked wishes: `wishes` are topic numbers in order of preference, a list for each person. As few as
- * can be get a topic they did not rank, then the sum of ranks is the least there is, and every topic keeps its sizes.
+ * can be get a topic they did not rank, then the sum of ranks is the least there is, and every topic keeps its sizes. Of
+ * the ways to do so, one whose sizes differ least (by the sum of their squares) is taken.
  *
  * Source of the method: successive shortest paths for the transportation problem (Busacker and Gowen, 1960), with a topic's
- * first places, up to its smallest size, made cheap enough to be filled before all else. O(people x (topics^3 + people)).
+ * first places, up to its smallest size, made cheap enough to be filled before all else, and every further place a little
+ * dearer than the one before. O(people x (topics^3 + people)).
  */
 export function shareByWishes(
   topics: readonly Topic[],
@@ -191,7 +193,8 @@ class Transport {
     for (const [topic, { min, max }] of this.topics.entries()) {
       const size = this.members[topic]?.length ?? 0
       if (size >= max) continue
-      const whole = (distance[topic] ?? 0) - (size < min ? this.filling : 0)
+      // All that differing sizes can ever cost together stays below one rank.
+      const whole = ((distance[topic] ?? 0) - (size < min ? this.filling : 0)) * this.cost.length ** 2 + size
       if (whole < least) [end, least] = [topic, whole]
     }
     let topic = end

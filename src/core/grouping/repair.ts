@@ -25,7 +25,7 @@ export function* repair(
 ): Generator<RepairStep, RepairStep> {
   const question = { ...asked, aims: asked.aims.filter(aim => aim.kind !== 'keep') }
   const { problem } = poseQuestion(question)
-  const move = priceOfMoving(problem, question)
+  const { price, exceedsAims } = priceOfMoving(problem, question)
   const search = solve(problem, budget)
   for (;;) {
     const { value, done } = search.next()
@@ -38,8 +38,11 @@ export function* repair(
       if (from !== undefined && from !== to) moves.push({ personId: person.id, from, to })
     }
     const { broken, cost } = value.score
-    // A bound on the whole cost is one on the moves: every move costs more than all aims together.
-    const proved = value.proved || (broken === 0 && Math.floor(value.bound / move) >= Math.floor(cost / move))
+    // A bound on the whole cost is one on the moves, as long as every move costs more than all aims together.
+    const proved =
+      broken === 0 &&
+      (moves.length === 0 ||
+        (exceedsAims && (value.proved || Math.floor(value.bound / price) >= Math.floor(cost / price))))
     const step = { groups, moves, broken, proved, steps: value.steps }
     if (done) return step
     yield step
@@ -47,7 +50,10 @@ export function* repair(
 }
 
 /** Adds to the problem what moving costs: more than the aims ever do, as far as whole numbers of 32 bits reach. */
-function priceOfMoving(problem: Problem, { people, groups, now }: GroupingQuestion): number {
+function priceOfMoving(
+  problem: Problem,
+  { people, groups, now }: GroupingQuestion,
+): { price: number; exceedsAims: boolean } {
   let most = 1
   for (const cost of problem.pairCosts) most += cost / 2
   for (const { values, weight } of problem.spreads)
@@ -60,5 +66,5 @@ function priceOfMoving(problem: Problem, { people, groups, now }: GroupingQuesti
       costs[group * people.length + number] = group === here ? 0 : price
   }
   problem.placeCosts = costs
-  return price
+  return { price, exceedsAims: price >= most }
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { groupingCases, problemOf } from 'tests/fixtures/grouping-cases'
+import { randomStream, shuffled } from '../../random/random'
 import { evenSizes } from '../sizes'
 import { lowerBound } from './bound'
 import { addPairCost, emptyProblem, isBetter, type Problem, scoreOf } from './problem'
@@ -28,6 +29,46 @@ test('where the planted best is not reached, it is not called proved', () => {
   expect(answer.score.cost).toBeLessThanOrEqual(3)
   expect(answer.proved).toBe(answer.score.cost === 0)
 })
+
+// Invented classes around an arrangement that costs nothing and keeps every rule: so the best is known at any size.
+test.each([
+  [100, 20],
+  [200, 50],
+  [500, 100],
+])(
+  '%i people in %i groups, twelve evenings behind them: an arrangement in which nobody meets again is found',
+  (people, groups) => {
+    const answer = solveToEnd(planted(people, groups, people), { seed: 1, steps: 4_000_000 })
+    expect(answer).toMatchObject({ score: { broken: 0, cost: 0 }, proved: true })
+  },
+)
+
+/** A class with a past, rules of every kind, and one hidden arrangement that brings together nobody who met or is apart. */
+function planted(people: number, groups: number, seed: number): Problem {
+  const random = randomStream(seed)
+  const size = people / groups
+  const dealt = () =>
+    new Map(shuffled([...Array(people).keys()], random).map((person, at) => [person, Math.floor(at / size)]))
+  const hidden = dealt()
+  const hiddenTogether = (a: number, b: number) => hidden.get(a) === hidden.get(b)
+  const problem = emptyProblem(people, Array(groups).fill({ min: size, max: size }))
+  for (let evening = 1; evening <= 12; evening++) {
+    const place = dealt()
+    for (let a = 0; a < people; a++)
+      for (let b = a + 1; b < people; b++)
+        if (place.get(a) === place.get(b) && !hiddenTogether(a, b)) addPairCost(problem, a, b, evening)
+  }
+  for (let count = 0; count < people; count++) {
+    const [a, b] = [random.below(people), random.below(people)]
+    if (!hiddenTogether(a, b)) problem.apart.push([a, b])
+    else if (a !== b && count < 200) problem.together.push([a, b])
+  }
+  const members = Uint8Array.from({ length: people }, () => random.below(2))
+  for (let group = 0; group < groups; group++)
+    members[[...hidden.keys()].find(person => hidden.get(person) === group) ?? 0] = 1
+  problem.covers = [{ members, least: 1 }]
+  return problem
+}
 
 /** Small problems with every kind of rule and aim. */
 const problems = fc
