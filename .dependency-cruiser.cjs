@@ -20,7 +20,7 @@ module.exports = {
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       to: {
         path: 'node_modules',
-        pathNot: 'node_modules/(@types/)?(pure-rand|yjs|papaparse|iconv-lite|date-fns|@date-fns)',
+        pathNot: 'node_modules/(@types/)?(pure-rand|yjs|papaparse|iconv-lite|date-fns|@date-fns|lodash-es)',
       },
     },
     only('contracts-import-core', '^src/contracts/', ['^src/contracts/', '^src/core/']),

@@ -69,7 +69,7 @@ test('who is missing is told, and the groups are repaired with each move named',
   await expect(page.getByRole('heading', { level: 1, name: 'As last time' })).toBeVisible()
   const grouping = page.url()
   await page.getByRole('link', { name: 'Weekend course' }).click()
-  await page.getByRole('button', { name: 'Begin with everybody' }).click()
+  await page.getByRole('button', { name: 'Mark everybody' }).click()
   for (const name of gone) {
     const row = page.getByRole('row').filter({ has: page.getByRole('cell', { name, exact: true }) })
     await row.getByRole('checkbox', { name: /here today/ }).click()

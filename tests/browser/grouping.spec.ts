@@ -115,7 +115,7 @@ test('groups are made of who is here today, or of the whole list, and it is alwa
   facilitator: page,
 }) => {
   await openCohort(page, 'Weekend course')
-  await page.getByRole('button', { name: 'Begin with everybody' }).click()
+  await page.getByRole('button', { name: 'Mark everybody' }).click()
   await page.getByLabel('Xanthe Galanis is here today').click()
   await expect(page.getByText('8 of 9')).toBeVisible()
   await page.getByRole('link', { name: 'Make groups' }).click()

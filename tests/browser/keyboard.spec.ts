@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test'
-import { expect, simulated, test } from './fixtures'
+import { expect, openCohort, simulated, test } from './fixtures'
 
 /** Walks with Tab until the control has the focus, as somebody without a mouse does. */
 async function tabTo(page: Page, control: Locator): Promise<void> {
@@ -101,4 +101,44 @@ test('the facilitator’s whole path without a mouse', async ({ server, newPage 
   await press(page, button('Done with the review'))
   await expect(button('Put back among the unfinished')).toBeVisible()
   for (const each of people) each.leave()
+})
+
+test('arrow keys move through lists, from the field that filters them and back', async ({
+  facilitator: page,
+}) => {
+  await openCohort(page, 'Evening course')
+  const box = (name: string) => page.getByRole('checkbox', { name: `Choose ${name}`, exact: true })
+  await page.getByLabel('Find by name').fill('soren')
+  await expect(page.getByRole('row')).toHaveCount(2)
+  await page.getByLabel('Find by name').fill('ana')
+  await page.keyboard.press('ArrowDown')
+  await expect(box('Ana Pereira')).toBeFocused()
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Space')
+  await expect(box('Ana Petrova')).toBeFocused()
+  await expect(box('Ana Petrova')).toBeChecked()
+  await page.keyboard.press('ArrowUp')
+  await page.keyboard.press('ArrowUp')
+  await expect(page.getByLabel('Find by name')).toBeFocused()
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
+  await expect(page.getByLabel('Family name').first()).toHaveValue('Pereira')
+
+  // A list of links, and the people of a group.
+  await page.getByRole('link', { name: 'Sessions' }).click()
+  const link = (name: string) => page.getByRole('link', { name })
+  await page.getByLabel('Find in Sessions').fill('stations')
+  await expect(page.getByRole('list', { name: 'Sessions' }).getByRole('listitem')).toHaveCount(1)
+  await page.getByLabel('Find in Sessions').fill('evening')
+  await page.keyboard.press('ArrowDown')
+  await expect(link('Evening 6: Six stations')).toBeFocused()
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Evening 5: Teaching a station' })).toBeVisible()
+  await openCohort(page, 'Evening course')
+  await page.getByRole('link', { name: 'Six stations' }).click()
+  const people = page.getByRole('region', { name: 'Pond life' }).getByRole('listitem').getByRole('button')
+  await people.first().focus()
+  await page.keyboard.press('ArrowDown')
+  await expect(people.nth(1)).toBeFocused()
 })

@@ -1,5 +1,6 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
+import { moveByArrows } from './list-keys'
 
 /** Head of a page: what it is, what belongs to it, and its one main action at the right. */
 export function PageHead({
@@ -56,10 +57,17 @@ export function Empty({ children }: { children: ReactNode }) {
   )
 }
 
-/** A list of links, one a row. */
+/** A list of links, one a row; arrow keys move. */
 export function Rows({ children, label }: { children: ReactNode; label: string }) {
   return (
-    <Stack as="ul" aria-label={label} gap="0" listStyleType="none" borderTopWidth="1px">
+    <Stack
+      as="ul"
+      aria-label={label}
+      gap="0"
+      listStyleType="none"
+      borderTopWidth="1px"
+      onKeyDown={moveByArrows}
+    >
       {children}
     </Stack>
   )

@@ -2,6 +2,7 @@ import { Stack } from '@chakra-ui/react'
 import { Form } from 'react-router'
 import { Button } from './button'
 import { Field, Input } from './fields'
+import { moveByArrows } from './list-keys'
 
 interface NamePickerProps {
   /** Those that fit what is typed. */
@@ -16,7 +17,7 @@ interface NamePickerProps {
 /** One's own name on a phone: typed from its start, then pressed. Sends `personId`. */
 export function NamePicker({ names, typed, onType, problem, intent }: NamePickerProps) {
   return (
-    <>
+    <Stack gap="16px" onKeyDown={moveByArrows}>
       <Field
         label="Your name"
         hint="Type the start of it, then choose it."
@@ -53,6 +54,6 @@ export function NamePicker({ names, typed, onType, problem, intent }: NamePicker
           </li>
         ))}
       </Stack>
-    </>
+    </Stack>
   )
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { plainName, shownNames } from './shown-name'
+import { isFoundBy, plainName, shownNames } from './shown-name'
 
 const people = (...names: [first: string, family: string, shownAs?: string][]) =>
   names.map(([firstName, familyName, shownAs = ''], place) => ({
@@ -58,4 +58,27 @@ test('whatever the names, everybody is told apart', () => {
       return named.size === list.length && new Set([...named.values()].map(plainName)).size === list.length
     }),
   )
+})
+
+test.each([
+  ['soren', 'Søren Bækgaard'],
+  ['baek', 'Søren Bækgaard'],
+  ['hassl', 'Jürgen Haßlacher'],
+  ['lukasz', 'Łukasz Żak'],
+  ['NGUYEN', 'Thuy Nguyễn-Marsh'],
+  ['marsh', 'Thuy Nguyễn-Marsh'],
+  ['nguyen m', 'Thuy Nguyễn-Marsh'],
+  ['ana  p', 'Ana P.'],
+  ['Ó Fl', 'Pádraig O Floinn'],
+  ['', 'Wren'],
+])('typing “%s” finds %s', (typed, name) => {
+  expect(isFoundBy(typed, 'somebody else', name)).toBe(true)
+})
+
+test.each([
+  ['ren', 'Søren Bækgaard'],
+  ['ana q', 'Ana P.'],
+  ['wrens', 'Wren'],
+])('typing “%s” does not find %s: words are found by their start', (typed, name) => {
+  expect(isFoundBy(typed, name)).toBe(false)
 })

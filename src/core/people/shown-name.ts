@@ -1,3 +1,5 @@
+import deburr from 'lodash-es/deburr.js'
+
 /** What is known of a person's name. `shownAs` is how they asked to be shown; empty means the default. */
 export interface NamedPerson {
   id: string
@@ -28,9 +30,19 @@ export function shownNames(people: readonly NamedPerson[]): Map<string, string> 
 export const fullName = (person: Pick<NamedPerson, 'firstName' | 'familyName'>): string =>
   `${person.firstName} ${person.familyName}`.trim()
 
-/** A name for comparing and searching: case, accents and repeated blanks do not count. */
+/** A name for comparing: case, accents, letters like ø, ß and ł, and repeated blanks do not count. */
 export const plainName = (name: string): string =>
-  name.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/g, ' ').trim()
+  deburr(name.normalize('NFKD').replace(/\p{M}/gu, '')).toLowerCase().replace(/\s+/g, ' ').trim()
+
+/** A name as its words alone, for finding: what stands between them does not count. */
+const words = (name: string) =>
+  ` ${plainName(name)
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim()}`
+
+/** Whether one of the names has words that begin as typed; nothing typed finds everybody. */
+export const isFoundBy = (typed: string, ...names: readonly string[]): boolean =>
+  names.some(name => words(name).includes(words(typed).trimEnd()))
 
 /** A name as it sounds: nobody hears the full stop after an initial. */
 const aloud = (name: string) => plainName(name).replaceAll('.', '')

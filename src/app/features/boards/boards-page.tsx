@@ -1,7 +1,9 @@
 import { chakra } from '@chakra-ui/react'
 import { Link } from 'react-router'
+import { isFoundBy } from '~/core/people/shown-name'
 import { ButtonLink } from '../../ui/button'
-import { Empty, PageHead, Row, Rows } from '../../ui/layout'
+import { FilteredRows } from '../../ui/filtered-rows'
+import { Empty, PageHead, Row } from '../../ui/layout'
 
 interface BoardsPageProps {
   boards: { id: string; title: string; steps: string[]; prompts: { text: string }[] }[]
@@ -20,8 +22,8 @@ export function BoardsPage({ boards }: BoardsPageProps) {
           No board yet. Make one: up to three steps of instructions, and prompts with space to answer.
         </Empty>
       ) : (
-        <Rows label="Boards">
-          {boards.map(board => (
+        <FilteredRows label="Boards" items={boards} words={({ title }) => [title]} isFoundBy={isFoundBy}>
+          {board => (
             <Row key={board.id}>
               <Link to={`/boards/${board.id}`}>{board.title}</Link>
               <chakra.span color="quiet">
@@ -32,8 +34,8 @@ export function BoardsPage({ boards }: BoardsPageProps) {
                   .slice(0, 90)}
               </chakra.span>
             </Row>
-          ))}
-        </Rows>
+          )}
+        </FilteredRows>
       )}
     </>
   )

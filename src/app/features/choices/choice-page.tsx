@@ -2,8 +2,10 @@ import { Box, chakra, Flex, Grid } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { Form, Link, useFetcher, useRevalidator } from 'react-router'
 import type { ChoiceKind, ChoiceProblem, ChoiceTopic } from '~/core/grouping/choice'
+import { isFoundBy } from '~/core/people/shown-name'
 import { Button, ButtonLink } from '../../ui/button'
-import { Message, PageHead, Row, Rows, Section, Tag } from '../../ui/layout'
+import { FilteredRows } from '../../ui/filtered-rows'
+import { Message, PageHead, Row, Section, Tag } from '../../ui/layout'
 import { WishFields } from './wish-fields'
 
 interface ChoicePageProps {
@@ -138,8 +140,13 @@ export function ChoicePage(props: ChoicePageProps) {
             )}
           </Section>
           <Section title={`${chosen.length} of ${people.length} have ${question ? 'answered' : 'chosen'}`}>
-            <Rows label="People and what they chose">
-              {people.map(person => (
+            <FilteredRows
+              label="People and what they chose"
+              items={people}
+              words={({ shownName }) => [shownName]}
+              isFoundBy={isFoundBy}
+            >
+              {person => (
                 <Row key={person.id}>
                   <chakra.b minW="130px">{person.shownName}</chakra.b>
                   {changing === person.id ? (
@@ -167,8 +174,8 @@ export function ChoicePage(props: ChoicePageProps) {
                     </>
                   )}
                 </Row>
-              ))}
-            </Rows>
+              )}
+            </FilteredRows>
           </Section>
         </Box>
         <Section title="For participants">

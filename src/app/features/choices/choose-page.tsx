@@ -2,7 +2,7 @@ import { Box, chakra, Stack } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { useFetcher, useRevalidator } from 'react-router'
 import type { ChoiceKind, ChoiceTopic } from '~/core/grouping/choice'
-import { plainName } from '~/core/people/shown-name'
+import { isFoundBy } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
 import { Message } from '../../ui/layout'
 import { NamePicker } from '../../ui/name-picker'
@@ -56,7 +56,7 @@ function NameStep({
   problem: string | null
 }) {
   const [typed, setTyped] = useState('')
-  const found = names.filter(name => plainName(name.shownName).includes(plainName(typed)))
+  const found = names.filter(name => isFoundBy(typed, name.shownName))
   return (
     <>
       <NamePicker names={found} typed={typed} onType={setTyped} problem={problem} intent="name" />

@@ -5,8 +5,11 @@ import { Link, useFetcher } from 'react-router'
 import type { PastImport } from '~/contracts/imports'
 import type { Column } from '~/core/people/columns'
 import type { Presence } from '~/core/people/presence'
+import { isFoundBy } from '~/core/people/shown-name'
 import { Button, ButtonLink } from '../../ui/button'
-import { Empty, Message, PageHead, Row, Rows, Section } from '../../ui/layout'
+import { FilteredRows } from '../../ui/filtered-rows'
+import { Empty, Message, PageHead, Row, Section } from '../../ui/layout'
+import { moveByArrows } from '../../ui/list-keys'
 import { ColumnsSection } from './columns-section'
 import { ImportedMessage } from './import-page'
 import { PeopleTable } from './people-table'
@@ -55,6 +58,7 @@ export function CohortPage({ cohort, groupings, choices, running, imported }: Co
       {removed && (
         <RemovedMessage key={removed.ids.join()} removed={removed} onDone={() => setRemoved(null)} />
       )}
+      <GroupingsSection groupings={groupings} />
       <Section title="People">
         {people.length === 0 ? (
           <Empty>
@@ -92,35 +96,74 @@ export function CohortPage({ cohort, groupings, choices, running, imported }: Co
             groups are then mixed or matched by.
           </Empty>
         ) : (
-          <Rows label="Choices and questions">
-            {choices.map(choice => (
+          <FilteredRows
+            label="Choices and questions"
+            items={choices}
+            words={({ title }) => [title]}
+            isFoundBy={isFoundBy}
+          >
+            {choice => (
               <Row key={choice.id}>
                 <Link to={`/choices/${choice.id}`}>{choice.title}</Link>
                 <chakra.span color="quiet">{choice.phase}</chakra.span>
               </Row>
-            ))}
-          </Rows>
-        )}
-      </Section>
-      <Section title="Groupings">
-        {groupings.length === 0 ? (
-          <Empty>No groups have been made of this cohort yet. “Make groups” is at the top of the page.</Empty>
-        ) : (
-          <Rows label="Groupings">
-            {groupings.map(grouping => (
-              <Row key={grouping.id}>
-                <Link to={`/groupings/${grouping.id}`}>{grouping.name}</Link>
-                <chakra.span color="quiet">
-                  {grouping.sizes.length} groups of {[...new Set(grouping.sizes)].join(' or ')}
-                </chakra.span>
-              </Row>
-            ))}
-          </Rows>
+            )}
+          </FilteredRows>
         )}
       </Section>
     </>
   )
 }
+
+/** So many groupings are in sight before all are asked for. */
+const FEW = 6
+
+/** The groupings kept of this cohort, the latest first, above its people: they are what one comes back for. */
+function GroupingsSection({ groupings }: Pick<CohortPageProps, 'groupings'>) {
+  const [all, setAll] = useState(false)
+  if (groupings.length === 0) return null
+  const more = groupings.length > FEW && (
+    <Button size="small" kind="bare" aria-expanded={all} onClick={() => setAll(!all)}>
+      {all ? 'Only the latest' : `All ${groupings.length}`}
+    </Button>
+  )
+  return (
+    <Section title="Groupings" aside={more}>
+      {all ? (
+        <FilteredRows label="Groupings" items={groupings} words={({ name }) => [name]} isFoundBy={isFoundBy}>
+          {({ id, name, sizes }) => (
+            <Row key={id}>
+              <Link to={`/groupings/${id}`}>{name}</Link>
+              <chakra.span color="quiet">{sizesText(sizes)}</chakra.span>
+            </Row>
+          )}
+        </FilteredRows>
+      ) : (
+        <Flex
+          as="ul"
+          aria-label="Groupings"
+          listStyleType="none"
+          wrap="wrap"
+          gap="8px"
+          onKeyDown={moveByArrows}
+        >
+          {groupings.slice(0, FEW).map(({ id, name, sizes }) => (
+            <li key={id}>
+              <ButtonLink size="small" to={`/groupings/${id}`}>
+                {name}{' '}
+                <chakra.span color="quiet" fontWeight="400">
+                  {sizesText(sizes)}
+                </chakra.span>
+              </ButtonLink>
+            </li>
+          ))}
+        </Flex>
+      )}
+    </Section>
+  )
+}
+
+const sizesText = (sizes: number[]) => `${sizes.length} groups of ${[...new Set(sizes)].join(' or ')}`
 
 function RemovedMessage({
   removed,

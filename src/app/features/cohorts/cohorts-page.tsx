@@ -3,9 +3,11 @@ import { type SubmissionResult, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { Form, Link } from 'react-router'
 import { cohortForm } from '~/contracts/forms'
+import { isFoundBy } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
-import { Empty, PageHead, Row, Rows, Section } from '../../ui/layout'
+import { FilteredRows } from '../../ui/filtered-rows'
+import { Empty, PageHead, Row, Section } from '../../ui/layout'
 
 interface CohortsPageProps {
   cohorts: { id: string; name: string; people: number }[]
@@ -24,16 +26,16 @@ export function CohortsPage({ cohorts, lastResult }: CohortsPageProps) {
       {cohorts.length === 0 ? (
         <Empty>Nobody is here yet. Make your first cohort below, then add its people or import a list.</Empty>
       ) : (
-        <Rows label="Cohorts">
-          {cohorts.map(cohort => (
+        <FilteredRows label="Cohorts" items={cohorts} words={({ name }) => [name]} isFoundBy={isFoundBy}>
+          {cohort => (
             <Row key={cohort.id}>
               <Link to={`/cohorts/${cohort.id}`}>{cohort.name}</Link>
               <chakra.span color="quiet">
                 {cohort.people === 1 ? '1 person' : `${cohort.people} people`}
               </chakra.span>
             </Row>
-          ))}
-        </Rows>
+          )}
+        </FilteredRows>
       )}
       <chakra.div mt="28px">
         <Section title="Make a cohort">

@@ -1,10 +1,11 @@
-import { chakra, Flex } from '@chakra-ui/react'
+import { Box, chakra, Flex } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useFetcher } from 'react-router'
 import type { Column } from '~/core/people/columns'
-import { fullName, plainName } from '~/core/people/shown-name'
+import { fullName, isFoundBy } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
+import { moveByArrows } from '../../ui/list-keys'
 import { formWith, type Person } from './person'
 import { ChangePerson } from './person-form'
 import type { PresentToday } from './present-today'
@@ -31,14 +32,13 @@ interface PeopleTableProps {
   onRemoved: (ids: string[], words: string) => void
 }
 
-/** The list: type to filter, tick to choose, change somebody in place. */
+/** The list: type to filter, arrow keys to move, tick to choose, Enter or a click to change somebody in place. */
 export function PeopleTable({ people, columns, present, onRemoved }: PeopleTableProps) {
   const [filter, setFilter] = useState('')
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set())
   const [changing, setChanging] = useState<string | null>(null)
   const fetcher = useFetcher()
-  const wanted = plainName(filter)
-  const shown = people.filter(person => plainName(`${fullName(person)} ${person.shownName}`).includes(wanted))
+  const shown = people.filter(person => isFoundBy(filter, fullName(person), person.shownName))
   const chosen = people.filter(person => ticked.has(person.id))
 
   const remove = (list: Person[]) => {
@@ -60,7 +60,7 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
 
   const here = present.here && new Set(present.here)
   return (
-    <>
+    <Box onKeyDown={moveByArrows}>
       <Flex gap="12px" align="center" mb="10px" wrap="wrap">
         <chakra.div w="260px">
           <Field label="Find by name" hideLabel>
@@ -96,9 +96,7 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
         <chakra.table w="full" borderCollapse="collapse">
           <thead>
             <tr>
-              <Head>
-                <chakra.span srOnly>Choose</chakra.span>
-              </Head>
+              <Head>Choose</Head>
               {here && <Head>Here</Head>}
               <Head>Name</Head>
               <Head>Shown as</Head>
@@ -137,7 +135,7 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
           </tbody>
         </chakra.table>
       </chakra.div>
-    </>
+    </Box>
   )
 }
 
@@ -174,6 +172,7 @@ function PersonRow({ person, columns, ticked, here, onHere, onTick, onChange, on
           value={person.id}
           checked={ticked}
           onChange={event => onTick(event.target.checked)}
+          onKeyDown={event => event.key === 'Enter' && onChange()}
         />
       </Cell>
       {here !== undefined && (

@@ -63,13 +63,13 @@ export function PresenceBar({ people, present, running }: PresenceBarProps) {
     <Flex gap="10px" align="center" wrap="wrap" mb="10px">
       <span>
         <b>Here today: </b>
-        {here ? `${here.length} of ${people.length}` : 'nobody has been ticked yet'}
+        {here ? `${here.length} of ${people.length}` : 'not marked yet'}
       </span>
       <Button size="small" onClick={() => present.set(people.map(person => person.id))}>
-        {here ? 'Everybody' : 'Begin with everybody'}
+        {here ? 'Everybody' : 'Mark everybody'}
       </Button>
       <Button size="small" onClick={() => present.set([])}>
-        {here ? 'Nobody' : 'Begin with nobody'}
+        {here ? 'Nobody' : 'Mark one by one'}
       </Button>
       {running.map(session => (
         <Button key={session.id} size="small" onClick={() => present.takeFrom(session.id)}>

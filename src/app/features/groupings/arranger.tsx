@@ -16,6 +16,7 @@ import type { Edit } from '~/core/grouping/edits'
 import type { Arrangement } from '~/core/grouping/grouping'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
+import { moveByArrows } from '../../ui/list-keys'
 import { RoomMark } from '../../ui/room-mark'
 import type { GroupedPerson } from './grouped-person'
 import { PersonChip } from './person-chip'
@@ -116,7 +117,7 @@ export const Arranger = memo(function Arranger(props: ArrangerProps) {
                 <chakra.h2 fontSize="m" mb="8px">
                   {title} <chakra.span color="quiet">{ids.length}</chakra.span>
                 </chakra.h2>
-                <Flex as="ul" listStyleType="none" wrap="wrap" gap="6px">
+                <Flex as="ul" listStyleType="none" wrap="wrap" gap="6px" onKeyDown={moveByArrows}>
                   {chips(ids, null)}
                 </Flex>
               </Box>
@@ -147,7 +148,14 @@ export const Arranger = memo(function Arranger(props: ArrangerProps) {
                   {group.personIds.length}
                 </chakra.span>
               </Flex>
-              <Flex as="ul" listStyleType="none" direction="column" gap="4px" minH="40px">
+              <Flex
+                as="ul"
+                listStyleType="none"
+                direction="column"
+                gap="4px"
+                minH="40px"
+                onKeyDown={moveByArrows}
+              >
                 {chips(group.personIds, group.id)}
               </Flex>
               {dragged && !group.personIds.includes(dragged) && (

@@ -1,7 +1,7 @@
 import { chakra, Flex } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Group } from '~/core/grouping/grouping'
-import { plainName } from '~/core/people/shown-name'
+import { fullName, isFoundBy } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
 import { Field, Input, Select } from '../../ui/fields'
 import { placeId } from './arranger'
@@ -19,18 +19,11 @@ interface ChosenBarProps {
 export function ChosenBar({ people, places, choice }: ChosenBarProps) {
   const { chosen, choosing } = choice
   const [typed, setTyped] = useState('')
-  const wanted = plainName(typed)
   const first =
-    wanted === ''
+    typed.trim() === ''
       ? undefined
       : [...people.values()].find(
-          ({ id, shownName, firstName, familyName }) =>
-            !chosen.has(id) &&
-            [shownName, firstName, familyName].some(name =>
-              plainName(name)
-                .split(' ')
-                .some(word => word.startsWith(wanted)),
-            ),
+          person => !chosen.has(person.id) && isFoundBy(typed, person.shownName, fullName(person)),
         )
   const names = [...chosen].map(id => people.get(id)?.shownName ?? '')
   const take = () => {
@@ -67,8 +60,8 @@ export function ChosenBar({ people, places, choice }: ChosenBarProps) {
         {choosing ? 'Done choosing' : 'Choose several'}
       </Button>
       <chakra.div role="status" aria-label="Chosen" mb="8px">
-        {wanted !== '' && (first ? `Enter takes ${first.shownName}` : 'Nobody of that name.')}
-        {wanted === '' && chosen.size > 0 && (
+        {typed.trim() !== '' && (first ? `Enter takes ${first.shownName}` : 'Nobody of that name.')}
+        {typed.trim() === '' && chosen.size > 0 && (
           <>
             Chosen: <b>{listed(names)}</b>
           </>

@@ -1,7 +1,7 @@
 import { chakra, Flex } from '@chakra-ui/react'
 import { X } from 'lucide-react'
 import { useState } from 'react'
-import { plainName } from '~/core/people/shown-name'
+import { fullName, isFoundBy } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import type { GroupedPerson } from './grouped-person'
@@ -17,13 +17,9 @@ const MOST_SHOWN = 6
 /** People found by the start of a name, accents ignored: Enter takes the first, a click any. */
 export function PeoplePicker({ people, chosen, onChange }: PeoplePickerProps) {
   const [typed, setTyped] = useState('')
-  const wanted = plainName(typed)
+  const wanted = typed.trim()
   const fitting = [...people.values()].filter(
-    person =>
-      !chosen.includes(person.id) &&
-      plainName(person.shownName)
-        .split(' ')
-        .some(word => word.startsWith(wanted)),
+    person => !chosen.includes(person.id) && isFoundBy(typed, person.shownName, fullName(person)),
   )
   const take = (person: GroupedPerson | undefined) => {
     if (!person) return

@@ -1,7 +1,7 @@
 import { Box, chakra, Stack } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { Form, useRevalidator } from 'react-router'
-import { plainName } from '~/core/people/shown-name'
+import { isFoundBy } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import { Message } from '../../ui/layout'
@@ -91,14 +91,13 @@ interface NameStepProps {
 
 function NameStep({ title, names, refusal }: NameStepProps) {
   const [typed, setTyped] = useState(refusal?.typed ?? '')
-  const wanted = plainName(typed)
-  const found = names.filter(name => plainName(name.shownName).includes(wanted))
+  const found = names.filter(name => isFoundBy(typed, name.shownName))
   return (
     <Stack gap="16px">
       <chakra.h1 fontSize="xl">{title}</chakra.h1>
       <NamePicker names={found} typed={typed} onType={setTyped} problem={refusal?.problem ?? null} />
       {found.length === 0 && names.length > 0 && <Message>Nobody on the list is called that.</Message>}
-      {wanted !== '' && (
+      {typed.trim() !== '' && (
         <Form method="post">
           <input type="hidden" name="shownName" value={typed} />
           <Button type="submit" kind="bare" size="large" whiteSpace="normal">

@@ -4,6 +4,7 @@ import { Legend } from '../../lanes/legend'
 import { ask } from '../../live-client/ask'
 import { useLive } from '../../live-client/use-live'
 import { Message } from '../../ui/layout'
+import { moveByArrows } from '../../ui/list-keys'
 import { Lane } from './lane'
 import { type LaneOrder, orderedRooms } from './lane-order'
 import { LiveBar } from './live-bar'
@@ -67,7 +68,7 @@ export function LivePage({
         <Stack flex="1" minW="0" gap="8px">
           {!ended && <OutsideRooms view={view} send={send} />}
           <chakra.h2 srOnly>Rooms</chakra.h2>
-          <Stack as="ul" gap="4px" listStyleType="none" aria-label="Rooms">
+          <Stack as="ul" gap="4px" listStyleType="none" aria-label="Rooms" onKeyDown={moveByArrows}>
             {orderedRooms(view, order).map(room => (
               <Lane
                 key={room.id}

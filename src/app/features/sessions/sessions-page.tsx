@@ -1,7 +1,9 @@
 import { chakra } from '@chakra-ui/react'
 import { Link } from 'react-router'
+import { isFoundBy } from '~/core/people/shown-name'
 import { ButtonLink } from '../../ui/button'
-import { Empty, PageHead, Row, Rows, Tag } from '../../ui/layout'
+import { FilteredRows } from '../../ui/filtered-rows'
+import { Empty, PageHead, Row, Tag } from '../../ui/layout'
 
 interface SessionsPageProps {
   sessions: {
@@ -26,8 +28,13 @@ export function SessionsPage({ sessions }: SessionsPageProps) {
       {sessions.length === 0 ? (
         <Empty>No session yet. Plan one: it takes a grouping, a board and a date.</Empty>
       ) : (
-        <Rows label="Sessions">
-          {sessions.map(session => (
+        <FilteredRows
+          label="Sessions"
+          items={sessions}
+          words={({ title, cohortName, when }) => [title, cohortName, when]}
+          isFoundBy={isFoundBy}
+        >
+          {session => (
             <Row key={session.id}>
               <chakra.span w="130px" color="quiet" fontVariantNumeric="tabular-nums">
                 {session.when}
@@ -38,8 +45,8 @@ export function SessionsPage({ sessions }: SessionsPageProps) {
                 {session.phase === 'open' ? 'running' : session.phase}
               </Tag>
             </Row>
-          ))}
-        </Rows>
+          )}
+        </FilteredRows>
       )}
     </>
   )

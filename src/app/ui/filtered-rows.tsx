@@ -1,0 +1,47 @@
+import { Box, chakra } from '@chakra-ui/react'
+import { type ReactNode, useState } from 'react'
+import { Field, Input } from './fields'
+import { Rows } from './layout'
+import { moveByArrows } from './list-keys'
+
+/** So many rows are seen at a glance; more have a field to filter them. */
+const AT_A_GLANCE = 6
+
+interface FilteredRowsProps<Item> {
+  label: string
+  items: readonly Item[]
+  /** What an item is found by. */
+  words: (item: Item) => string[]
+  isFoundBy: (typed: string, ...words: string[]) => boolean
+  /** Draws an item as a `Row` with a key. */
+  children: (item: Item) => ReactNode
+}
+
+/** A list of links, one a row: type to filter when there are many, arrow keys to move. */
+export function FilteredRows<Item>({ label, items, words, isFoundBy, children }: FilteredRowsProps<Item>) {
+  const [typed, setTyped] = useState('')
+  const shown = items.filter(item => isFoundBy(typed, ...words(item)))
+  return (
+    <Box onKeyDown={moveByArrows}>
+      {items.length > AT_A_GLANCE && (
+        <Box w="260px" mb="10px">
+          <Field label={`Find in ${label}`} hideLabel>
+            {parts => (
+              <Input
+                {...parts}
+                type="search"
+                placeholder="Find by name"
+                value={typed}
+                onChange={event => setTyped(event.target.value)}
+              />
+            )}
+          </Field>
+        </Box>
+      )}
+      <Rows label={label}>{shown.map(children)}</Rows>
+      <chakra.p color="quiet" role="status" mt={shown.length === 0 ? '8px' : undefined}>
+        {shown.length === 0 && 'Nothing here is called that.'}
+      </chakra.p>
+    </Box>
+  )
+}
