@@ -119,7 +119,7 @@ export const workerReply = id.and(
           apart: z.array(pair),
           together: z.array(pair),
           placed: z.array(z.object({ personId: z.string(), groupName: z.string() })),
-          leads: z.boolean(),
+          leads: z.number().nullable(),
           sizes: z.array(z.number()),
         })
         .nullable(),

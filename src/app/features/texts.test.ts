@@ -56,7 +56,7 @@ test('what is wrong with a plan goes to its field, or to the top', () => {
 })
 
 const name = (id: string) => id.toUpperCase()
-const contradiction = { apart: [], together: [], placed: [], leads: false, sizes: [4, 4] }
+const contradiction = { apart: [], together: [], placed: [], leads: null, sizes: [4, 4] }
 
 test.each<[Parameters<typeof contradictionText>[0], string]>([
   [
@@ -79,13 +79,17 @@ test.each<[Parameters<typeof contradictionText>[0], string]>([
         ['b', 'c'],
       ],
     },
-    'This can not all hold: A and C are apart and A, B and C are together; there are 2 groups, of 4.',
+    'These cannot all hold: A and C are apart and A, B and C are together; there are 2 groups, of 4.',
   ],
   [
-    { ...contradiction, placed: [{ personId: 'a', groupName: 'Reeds' }], leads: true, sizes: [4, 3] },
-    'This can not all hold: A is in Reeds and every group has a trained lead; there are 2 groups, of 4, 3.',
+    { ...contradiction, placed: [{ personId: 'a', groupName: 'Reeds' }], leads: 2, sizes: [4, 3] },
+    'These cannot all hold: A is in Reeds and every group has a trained lead, and 2 people are trained to lead; there are 2 groups, of 3 to 4.',
   ],
-  [contradiction, 'The sizes asked for do not fit: there are 2 groups, of 4, 4.'],
+  [
+    { ...contradiction, leads: 8, sizes: [3, 3, 3, 3, 3, 3, 2, 2, 2] },
+    'Every group is to have a trained lead, but there are 9 groups and 8 people are trained to lead.',
+  ],
+  [contradiction, 'The sizes asked for do not fit: there are 2 groups, of 4.'],
 ])('rules that contradict each other: %j', (found, text) => {
   expect(contradictionText(found, name)).toBe(text)
 })

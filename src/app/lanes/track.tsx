@@ -61,7 +61,8 @@ export function Track({ span, now, pulse, marks }: TrackProps) {
             aria-hidden="true"
             style={{
               left: at(bar.at),
-              width: `max(2px, ${(100 * PULSE_MS) / length}% - 2px)`,
+              // The half minute that runs has come only as far as the present.
+              width: `max(2px, ${(100 * Math.min(PULSE_MS, (now ?? span.to) - bar.at)) / length}% - 2px)`,
               height: `${barHeight(bar.edits)}px`,
             }}
           />

@@ -214,11 +214,14 @@ test('rules that contradict each other come back as people and groups, and the a
     ]),
     together: [],
     placed: [],
-    leads: false,
+    leads: null,
     sizes: [4, 4],
   })
   expect(best(asked).broken).toBe(1)
   expect(contradictionOf(question({ people: list, rules: [] }, 2))).toBeNull()
+  const oneLead = list.map((person, place) => ({ ...person, trainedToLead: place === 0 }))
+  const leads = question({ people: oneLead, rules: [rule({ kind: 'lead-in-each' })] }, 2)
+  expect(contradictionOf(leads)).toMatchObject({ apart: [], together: [], placed: [], leads: 1 })
 })
 
 // Expected pairs that meet again between two random groupings: g C(s,2) (s-1)/(n-1); 5x4: 90/19. Textbook probability.

@@ -25,7 +25,8 @@ export interface Contradiction {
   apart: [string, string][]
   together: [string, string][]
   placed: { personId: string; groupName: string }[]
-  leads: boolean
+  /** How many are trained to lead, where one in every group is part of it; null where it is not. */
+  leads: number | null
   sizes: number[]
 }
 
@@ -74,7 +75,9 @@ export function contradictionOf(question: GroupingQuestion): Contradiction | nul
       personId: id(person),
       groupName: question.groups[group]?.name ?? '',
     })),
-    leads: found.some(one => one.kind === 'cover'),
+    leads: found.some(one => one.kind === 'cover')
+      ? question.people.filter(person => person.trainedToLead).length
+      : null,
     sizes: question.groups.map(group => group.size),
   }
 }

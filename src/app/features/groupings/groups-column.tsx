@@ -26,7 +26,7 @@ export function GroupsColumn({ grouping }: { grouping: GroupingState }) {
         <RepairOffer
           arrangement={present}
           absent={absent}
-          brokenRules={grouping.judgedRules.broken.length}
+          brokenRules={search.contradiction ? 0 : grouping.judgedRules.broken.length}
           name={name}
           outcome={search.outcome}
           busy={search.busy}

@@ -9,6 +9,7 @@ import type { Outcome } from './use-search'
 interface RepairOfferProps {
   arrangement: Arrangement
   absent: ReadonlySet<string>
+  /** Rules that are broken though all of them can hold. */
   brokenRules: number
   name: (personId: string) => string
   outcome: Outcome | null

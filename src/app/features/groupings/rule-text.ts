@@ -46,7 +46,7 @@ export const STRENGTH_WORDS: Record<Aim['strength'] | 0, string> = {
 export function contradictionText(found: Contradiction, name: Name): string {
   const { apart, together, placed, leads, sizes } = found
   const groups = sizes.length === 1 ? 'there is one group' : `there are ${sizes.length} groups`
-  const onlyApart = together.length + placed.length === 0 && !leads
+  const onlyApart = together.length + placed.length === 0 && leads === null
   const people = [...new Set(apart.flat())]
   if (onlyApart && apart.length > 0 && apart.length === (people.length * (people.length - 1)) / 2) {
     return `${listed(people.map(name))} are apart from each other, but ${groups}.`
@@ -55,11 +55,16 @@ export function contradictionText(found: Contradiction, name: Name): string {
     ...apart.map(([a, b]) => `${name(a)} and ${name(b)} are apart`),
     ...chains(together).map(set => `${listed(set.map(name))} are together`),
     ...placed.map(({ personId, groupName }) => `${name(personId)} is in ${groupName}`),
-    ...(leads ? ['every group has a trained lead'] : []),
   ]
-  const largest = Math.max(...sizes)
-  if (facts.length === 0) return `The sizes asked for do not fit: ${groups}, of ${sizes.join(', ')}.`
-  return `This can not all hold: ${listed(facts)}; ${groups}, of ${largest === Math.min(...sizes) ? largest : sizes.join(', ')}.`
+  const [least, most] = [Math.min(...sizes), Math.max(...sizes)]
+  const inSizes = `${groups}, of ${least === most ? most : `${least} to ${most}`}`
+  if (leads !== null) {
+    const trained = `${leads === 0 ? 'nobody is' : leads === 1 ? 'only one person is' : `${leads} people are`} trained to lead`
+    if (facts.length === 0) return `Every group is to have a trained lead, but ${groups} and ${trained}.`
+    facts.push(`every group has a trained lead, and ${trained}`)
+  }
+  if (facts.length === 0) return `The sizes asked for do not fit: ${inSizes}.`
+  return `These cannot all hold: ${listed(facts)}; ${inSizes}.`
 }
 
 /** Pairs who are together, joined to sets. */
