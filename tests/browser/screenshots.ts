@@ -65,6 +65,7 @@ async function planning(page: Page): Promise<void> {
   await page.getByLabel('File').setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer })
   await page.getByRole('button', { name: 'Show what would change' }).click()
   await page.getByRole('heading', { name: 'Row by row' }).waitFor()
+  await page.getByText('Reading…').waitFor({ state: 'hidden' })
   await shot(page, 'import-preview')
   await page.getByRole('link', { name: 'Evening course' }).click()
   await page.getByRole('link', { name: 'Six stations' }).click()

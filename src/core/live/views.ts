@@ -24,6 +24,8 @@ export type Viewer =
 export interface SessionSection {
   title: string
   phase: LiveState['phase']
+  /** Rounds that have begun. */
+  rounds: number
 }
 
 /** The clock of the round; null with the whole group together. Times are milliseconds since 1970. */
@@ -102,7 +104,11 @@ export function viewFor(state: LiveState, viewer: Viewer): View | null {
   return participantView(state, viewer.participantId)
 }
 
-const sessionOf = (state: LiveState): SessionSection => ({ title: state.title, phase: state.phase })
+const sessionOf = ({ title, phase, round, pastRounds }: LiveState): SessionSection => ({
+  title,
+  phase,
+  rounds: pastRounds.length + (round ? 1 : 0),
+})
 
 function clockOf(state: LiveState): ClockSection {
   if (!state.round) return null

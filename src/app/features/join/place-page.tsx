@@ -79,7 +79,7 @@ function Together({ view, ownLink }: { view: ParticipantView; ownLink: string })
   if (place.where === 'waiting') {
     return (
       <Stack gap="8px" py="24px">
-        <chakra.h2 fontSize="l">Welcome, {me.shownName}.</chakra.h2>
+        <chakra.h2 fontSize="l">Welcome, {me.shownName}</chakra.h2>
         <p>You are on the waiting list. The facilitator lets you in; leave this page open.</p>
       </Stack>
     )
@@ -95,16 +95,17 @@ function Together({ view, ownLink }: { view: ParticipantView; ownLink: string })
             with{' '}
             {place.next.members.filter(name => name !== me.shownName).join(', ') ||
               'people who have not arrived yet'}
-            .
           </p>
           <chakra.p color="quiet">Everyone stays here until you are sent out.</chakra.p>
         </>
       ) : (
         <p>You have no room yet. The facilitator will place you; leave this page open.</p>
       )}
-      <chakra.p fontSize="s">
-        <a href={ownLink}>What the rooms you were in have made</a>
-      </chakra.p>
+      {view.session.rounds > 0 && (
+        <chakra.p fontSize="s">
+          <a href={ownLink}>What the rooms you were in have made</a>
+        </chakra.p>
+      )}
     </Stack>
   )
 }
