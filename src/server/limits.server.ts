@@ -24,7 +24,7 @@ export class FailureLimit {
   }
 
   /** Forgets the failures counted under the first key: its owner got in. */
-  async succeeded(firstKey: string): Promise<void> {
+  async succeeded(firstKey = '', ..._others: string[]): Promise<void> {
     await this.limiters[0]?.delete(firstKey)
   }
 }
@@ -33,7 +33,7 @@ const waitFor = (state: RateLimiterRes | null, most: number) =>
   state && state.consumedPoints >= most ? Math.ceil(state.msBeforeNext / 1000) : 0
 
 export interface Limits {
-  /** Keys: email, network address. */
+  /** Keys: email and network address together, network address, email. */
   signIn: FailureLimit
   /** Keys: network address, then one count for everybody. */
   joinCode: FailureLimit
@@ -42,11 +42,15 @@ export interface Limits {
 /**
  * A whole class behind one address may mistype a code, so a network address has 30 wrong codes in ten minutes; all
  * addresses together have 1,000, which against 6.6e11 codes leaves a guess hopeless.
+ *
+ * Eight wrong passwords lock an account for the address they came from only: otherwise whoever knows a facilitator's
+ * email could keep them out of their own session. A hundred from anywhere lock it for all.
  */
 export const createLimits = (): Limits => ({
   signIn: new FailureLimit([
     { most: 8, seconds: 15 * 60 },
     { most: 60, seconds: 15 * 60 },
+    { most: 100, seconds: 15 * 60 },
   ]),
   joinCode: new FailureLimit([
     { most: 30, seconds: 10 * 60 },

@@ -68,8 +68,8 @@ function hashOfNobody(): Promise<string> {
 }
 
 /**
- * Checks email and password and gives the token for the cookie. Repeated failures for one address, or from one
- * network address, are refused for a while without looking at the password.
+ * Checks email and password and gives the token for the cookie. Repeated failures for one account from one network
+ * address, and many more for one account or from one address, are refused for a while without looking at the password.
  */
 export async function signIn(
   db: Database,
@@ -77,15 +77,16 @@ export async function signIn(
   form: { email: string; password: string },
   address: string,
 ): Promise<Result<{ token: string }, SignInProblem>> {
-  const wait = await limits.signIn.secondsToWait(form.email, address)
+  const keys = [`${form.email} from ${address}`, address, form.email]
+  const wait = await limits.signIn.secondsToWait(...keys)
   if (wait > 0) return refused({ code: 'too-many-tries', seconds: wait })
   const [account] = await db.select().from(accounts).where(eq(accounts.email, form.email))
   const right = await compare(form.password, account?.passwordHash ?? (await hashOfNobody()))
   if (!account || !right) {
-    await limits.signIn.failed(form.email, address)
+    await limits.signIn.failed(...keys)
     return refused({ code: 'wrong' })
   }
-  await limits.signIn.succeeded(form.email)
+  await limits.signIn.succeeded(...keys)
   const token = newToken()
   await db.delete(signIns).where(lt(signIns.expiresAt, new Date()))
   await db.insert(signIns).values({

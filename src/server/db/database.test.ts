@@ -109,6 +109,20 @@ describe('one server for a data folder', () => {
     await (await lockFolder(folder))()
   })
 
+  test('servers with temporary folders of their own meet, and long names of folders are no obstacle', async () => {
+    const before = process.env.TMPDIR
+    const unlock = await lockFolder(folder)
+    process.env.TMPDIR = mkdtempSync(join(folder, 'other-'))
+    await expect(lockFolder(folder)).rejects.toThrow(FolderInUseError)
+    if (before === undefined) delete process.env.TMPDIR
+    else process.env.TMPDIR = before
+    await unlock()
+    const deep = join(folder, 'a folder with a long name'.repeat(6))
+    const unlockDeep = await lockFolder(deep)
+    await expect(lockFolder(deep)).rejects.toThrow(FolderInUseError)
+    await unlockDeep()
+  })
+
   test('what a killed server leaves behind is no obstacle', async () => {
     const script = join(folder, 'holder.mjs')
     const source = `

@@ -31,10 +31,18 @@ export async function lockFolder(folder: string): Promise<() => Promise<void>> {
   return () => new Promise(done => server.close(() => done()))
 }
 
-/** The address of a local socket has room for about 100 bytes, fewer than many folders' names. */
+/** Bytes that the address of a local socket has room for everywhere: macOS has the least, 104 with the one that ends it. */
+const LONGEST_ADDRESS = 103
+
+/**
+ * In the folder itself, so that servers with temporary folders of their own meet there too; where its name is too long for
+ * that, in the temporary folder, named by it.
+ */
 function socketAddress(folder: string): string {
-  const name = `round-table-${createHash('sha256').update(folder).digest('hex').slice(0, 24)}`
-  return process.platform === 'win32' ? `\\\\.\\pipe\\${name}` : join(tmpdir(), `${name}.lock`)
+  const inFolder = join(folder, 'server.lock')
+  const named = `round-table-${createHash('sha256').update(folder).digest('hex').slice(0, 24)}`
+  if (process.platform === 'win32') return `\\\\.\\pipe\\${named}`
+  return Buffer.byteLength(inFolder) <= LONGEST_ADDRESS ? inFolder : join(tmpdir(), `${named}.lock`)
 }
 
 async function takeOver(address: string, folder: string): Promise<Server> {
