@@ -82,26 +82,44 @@ export function answerTexts(answer: Answer): string[] {
 function answerLines(answer: Answer | undefined): string[] {
   const texts = answer ? answerTexts(answer) : []
   if (texts.length === 0) return [`_${KIND_EMPTY}_`]
-  if (answer?.kind === 'cards') return texts.map(text => `- ${plain(text).replace(/\n/g, '\n  ')}`)
-  return texts.flatMap(text =>
-    text.split('\n').map(line => (line.startsWith('- ') ? `- ${plain(line.slice(2))}` : plain(line))),
-  )
+  if (answer?.kind === 'cards') return texts.map(text => `- ${plainLines(text).join('\\\n  ')}`)
+  return texts.flatMap(sheetLines)
 }
+
+/** Every line of a sheet is a paragraph of its own, but for lists: the points of one stand together. */
+function sheetLines(text: string): string[] {
+  const isPoint = (line = '') => /^- +\S/.test(line)
+  const lines = text.split('\n').filter(line => line.trim())
+  return lines.flatMap((line, place) => {
+    const written = isPoint(line) ? `- ${plain(line.slice(2))}` : plain(line)
+    const parted = place > 0 && !(isPoint(line) && isPoint(lines[place - 1]))
+    return parted ? ['', written] : [written]
+  })
+}
+
+const plainLines = (text: string): string[] => text.trim().split('\n').map(plain)
 
 const names = (members: string[]) =>
   members.length > 0 ? members.map(plain).join(', ') : '_Nobody was in this room._'
 
 function table(people: TakingPart[]): string[] {
-  const cell = (text: string) => plain(text).replace(/\|/g, '\\|')
   return [
     '| Name | Rooms | Present (min) | In rooms (min) | Contributions |',
     '|---|---|---:|---:|---:|',
     ...people.map(
       person =>
-        `| ${cell(person.shownName)} | ${cell(person.rooms.join(', '))} | ${person.presentMinutes} | ${person.inRoomsMinutes} | ${person.contributions} |`,
+        `| ${plain(person.shownName)} | ${plain(person.rooms.join(', '))} | ${person.presentMinutes} | ${person.inRoomsMinutes} | ${person.contributions} |`,
     ),
   ]
 }
 
-/** What people wrote stays text: characters that Markdown would read as form are escaped (CommonMark 2.4). */
-const plain = (text: string): string => text.replace(/[\\`*_[\]<>#]/g, character => `\\${character}`)
+/**
+ * A line that people wrote stays text: what Markdown would read as form is escaped (CommonMark 2.4; GFM 4.10 for the bar in
+ * a table), also where only the start of a line is form: points, numbers, rulers, indented code.
+ */
+const plain = (line: string): string =>
+  line
+    .trim()
+    .replace(/[\\`*_[\]<>#&~|]/g, '\\$&')
+    .replace(/^[-+=]/, '\\$&')
+    .replace(/^(\d{1,9})([.)])/, '$1\\$2')

@@ -1,4 +1,7 @@
+import { Parser } from 'commonmark'
+import fc from 'fast-check'
 import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
+import type { Answer } from '../boards/document'
 import { attendance, roomsOfEverybody, stays } from './attendance'
 import { allMarks } from './marks'
 import { addToPulse, pulseStart } from './pulse'
@@ -121,10 +124,74 @@ test('Markdown keeps what people wrote as text', () => {
   const text = reportMarkdown(report)
   expect(text).toContain('# Evening \\*1\\*\n')
   expect(text).toContain('## What?\n\n### Reeds\n\nAna, Bo\n\n- \\# one\\_two\n')
-  expect(text).toContain('Roll it.\n- feel\n- look\n')
+  expect(text).toContain('Roll it.\n\n- feel\n- look\n')
   expect(text).toContain('### Birds\n\n_Nobody was in this room._\n\n_Nothing written._\n')
   expect(text).toContain('| Ana \\| Bo | Reeds | 9 | 8 | 3 |')
 })
+
+// Read back by the reference implementation of CommonMark (the package `commonmark`).
+test('whatever people write on cards and sheets, a reader of Markdown shows just that', () => {
+  const sign = fc.constantFrom(...'aB1 -+=*_#>`~<&;[]()!|.:\\/"'.split(''))
+  const line = fc.string({ unit: sign, maxLength: 12 })
+  const lines = fc.array(line, { minLength: 1, maxLength: 4 }).map(list => list.join('\n'))
+  fc.assert(
+    fc.property(fc.array(lines, { maxLength: 4 }), lines, (cards, sheet) => {
+      const answers: Answer[] = [
+        { promptId: 'c', kind: 'cards', cards: cards.map((text, id) => ({ id: String(id), text })) },
+        { promptId: 's', kind: 'sheet', text: sheet },
+      ]
+      const [room] = report.rooms
+      const prompts = report.board.prompts.slice(0, 2)
+      const text = reportMarkdown({
+        ...report,
+        board: { ...report.board, prompts },
+        rooms: room ? [{ ...room, answers }] : [],
+        people: [],
+      })
+      const read = blocksOf(text)
+      const cardTexts = cards.filter(card => card.trim()).map(tidy)
+      const sheetTexts = sheet
+        .split('\n')
+        .filter(each => each.trim())
+        .map(each => tidy(/^- +\S/.test(each) ? each.slice(2) : each))
+      expect(read).toEqual([
+        ...[
+          'Evening *1*',
+          report.date,
+          'What?',
+          'Reeds',
+          'Ana, Bo',
+          ...(cardTexts.length > 0 ? cardTexts : ['Nothing written.']),
+        ],
+        ...['How?', 'Reeds', 'Ana, Bo', ...(sheetTexts.length > 0 ? sheetTexts : ['Nothing written.'])],
+      ])
+    }),
+    { numRuns: 2000 },
+  )
+})
+
+/** A text as it is shown: blanks around a line do not count. */
+const tidy = (text: string): string =>
+  text
+    .trim()
+    .split('\n')
+    .map(each => each.trim())
+    .join('\n')
+
+/** The texts of headings and paragraphs, in order, as a reader of CommonMark finds them. */
+function blocksOf(markdown: string): string[] {
+  const blocks: string[] = []
+  const walker = new Parser().parse(markdown).walker()
+  for (let event = walker.next(); event; event = walker.next()) {
+    const { type, literal } = event.node
+    if (!event.entering) continue
+    if (type === 'heading' || type === 'paragraph') blocks.push('')
+    else if (type === 'text') blocks.push((blocks.pop() ?? '') + literal)
+    else if (type === 'softbreak' || type === 'linebreak') blocks.push(`${blocks.pop() ?? ''}\n`)
+    else if (!['document', 'list', 'item', 'emph'].includes(type)) blocks.push(type)
+  }
+  return blocks
+}
 
 test('tables have a row for each piece of work, and for each person', () => {
   expect(workRows(report)).toEqual([
