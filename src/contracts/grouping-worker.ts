@@ -47,6 +47,8 @@ const roundsTask = z.object({
   kind: z.literal('rounds'),
   question: questionSchema,
   rounds: z.number().int().min(2).max(MOST_ROUNDS),
+  /** For each round the place of the group somebody stays in, by person id. */
+  seats: z.array(z.map(z.string(), z.number().int().min(0))),
   seed: z.number().int(),
   steps: z.number().int().min(1),
 })

@@ -81,7 +81,7 @@ test('at the door: an unknown code, a session that has ended, a name that is tak
   await expect(guest.getByLabel('Your name')).toHaveValue('Ulla H.')
   await guest.getByLabel('Your name').fill('Guest from Saltby')
   await guest.getByRole('button', { name: /^I am not on the list/ }).click()
-  await expect(guest.getByText('Welcome, Guest from Saltby.')).toBeVisible()
+  await expect(guest.getByText('Welcome, Guest from Saltby')).toBeVisible()
   await page.getByRole('button', { name: 'End', exact: true }).click()
   await page.getByRole('button', { name: 'End the session' }).click()
   const late = await phone()

@@ -73,6 +73,33 @@ test('rounds that can not be are refused in words, and more rounds than can go w
   await expect(page.getByText(/Proved best/)).toBeVisible()
 })
 
+test('who is held stays in every round when rounds are made again', async ({ facilitator: page }) => {
+  await openCohort(page, 'Weekend course')
+  await makeGroups(page, '3', '3')
+  const table = page.getByRole('region', { name: 'Table of rounds' })
+  await expect(page.getByText('Nobody meets twice in these 3 rounds.')).toBeVisible()
+  /** Which group the person is in, round by round. */
+  const seats = async (name: string) => {
+    const rows = await table.getByRole('row').all()
+    return Promise.all(
+      rows
+        .slice(1)
+        .map(async row =>
+          (await row.getByRole('cell').allInnerTexts()).findIndex(text => text.includes(name)),
+        ),
+    )
+  }
+  const held = await seats('Fenna H.')
+  const all = await table.innerText()
+  await page.getByRole('button', { name: /^Fenna H\./ }).click()
+  await page.getByRole('menuitem', { name: 'Hold Fenna H. here' }).click()
+  await expect(page.getByText('Fenna H. stays where they are')).toBeVisible()
+  await page.getByRole('button', { name: 'Reshuffle' }).click()
+  await expect.poll(() => table.innerText()).not.toBe(all)
+  await expect(page.getByText('looking for better groups')).toBeHidden()
+  expect(await seats('Fenna H.')).toEqual(held)
+})
+
 test('home groups follow expert groups, teams go round stations, roles are given', async ({
   facilitator: page,
 }) => {

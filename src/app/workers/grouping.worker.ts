@@ -28,8 +28,8 @@ function answer(task: ReturnType<typeof withoutId>, reply: (answer: WorkerAnswer
       return
     }
     case 'rounds': {
-      const { question, rounds, seed, steps } = task
-      run(planRounds(question, { rounds, seed, steps }), 'rounds-step', question, reply)
+      const { question, rounds, seats, seed, steps } = task
+      run(planRounds(question, { rounds, seed, steps }, seats), 'rounds-step', question, reply)
       return
     }
     case 'repair': {

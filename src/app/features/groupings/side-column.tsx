@@ -47,8 +47,8 @@ export function SideColumn({ grouping }: { grouping: GroupingState }) {
       {held.size > 0 && (
         <Section title="Held">
           <p>
-            {listed([...held].map(name))} stay where they are when groups are made again. Over several rounds
-            nobody is held.
+            {listed([...held].map(name))} {held.size === 1 ? 'stays' : 'stay'} where they are when groups are
+            made again, in every round there is.
           </p>
           <Button size="small" onClick={() => grouping.set(() => ({ held: new Set() }))}>
             Let go of all

@@ -144,7 +144,7 @@ export function useSearch(present: RoundList, dispatch: (action: Found) => void)
       stop()
       setNote('The groups could not be worked out. Reload the page and try again.')
     }
-    client.ask(taskFor(what, question, seed, groupsBefore(present[0], question)), hear, fail)
+    client.ask(taskFor(what, question, seed, present), hear, fail)
   }
   return {
     busy,
@@ -169,17 +169,20 @@ function outcomeOf(reply: SearchReply, { groups }: GroupingQuestion): Outcome {
   return { kind: 'repair', proved, moves }
 }
 
-function taskFor(
-  what: SearchFor,
-  question: GroupingQuestion,
-  seed: number,
-  before: string[][] | undefined,
-): WorkerTask {
+function taskFor(what: SearchFor, question: GroupingQuestion, seed: number, present: RoundList): WorkerTask {
   const steps = stepsFor(what)
   if (what.kind === 'rounds')
-    return { kind: 'rounds', question: plain(question), rounds: what.rounds, seed, steps }
+    return {
+      kind: 'rounds',
+      question: plain(question),
+      rounds: what.rounds,
+      seats: present.map(round => seatsHeld(round, question)),
+      seed,
+      steps,
+    }
   if (what.kind === 'repair') return { kind: 'repair', question: plain(question), seed, steps }
   const { people, groups, rules, aims, held } = question
+  const before = groupsBefore(present[0], question)
   if (rules.length + aims.length + held.size === 0) {
     const personIds = people.map(person => person.id)
     return { kind: 'draw', personIds, sizes: groups.map(group => group.size), seed, previous: before }
@@ -199,6 +202,17 @@ function plain({ people, groups, rules, aims, columns, history, now, held }: Gro
     now: new Map(now),
     held: new Set(held),
   }
+}
+
+/** Where those who are held are in a round, by the place of their group. */
+function seatsHeld({ groups }: Arrangement, question: GroupingQuestion): Map<string, number> {
+  return new Map(
+    groups
+      .slice(0, question.groups.length)
+      .flatMap(({ personIds }, place) =>
+        personIds.filter(id => question.held.has(id)).map(id => [id, place] as const),
+      ),
+  )
 }
 
 /** The groups that must not come back: only if the same people stand in them. */

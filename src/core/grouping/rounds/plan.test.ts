@@ -28,8 +28,12 @@ function question(people: number, groups: number, changes: Partial<GroupingQuest
   }
 }
 
-function planned(asked: GroupingQuestion, rounds: number, { seed = 1, steps = 3_000_000 } = {}): RoundsStep {
-  const search = planRounds(asked, { rounds, seed, steps })
+function planned(
+  asked: GroupingQuestion,
+  rounds: number,
+  { seed = 1, steps = 3_000_000, seats = [] as Map<string, number>[] } = {},
+): RoundsStep {
+  const search = planRounds(asked, { rounds, seed, steps }, seats)
   for (;;) {
     const { done, value } = search.next()
     if (done) return value
@@ -199,6 +203,45 @@ test.each([
     expect(three.filter(person => threes[round + 1]?.includes(person))).toEqual([])
 })
 
+test('who is held stays in each round where they are, and the others meet nobody twice around them', () => {
+  const seats = [
+    new Map([
+      ['0', 2],
+      ['1', 2],
+      ['7', 0],
+    ]),
+    new Map([
+      ['0', 1],
+      ['1', 3],
+    ]),
+    new Map<string, number>(),
+  ]
+  const rules: Rule[] = [
+    { id: 't', reason: '', kind: 'together', personIds: ['0', '5'] },
+    { id: 'p', reason: '', kind: 'placed', personIds: ['7'], groupName: 'Group 2' },
+  ]
+  const step = planned(question(24, 6, { rules }), 3, { seats })
+  for (const [round, held] of seats.entries())
+    for (const [id, group] of held) if (id !== '7') expect(step.rounds[round]?.[group]).toContain(id)
+  // A rule comes before a seat, and who is together with somebody held is held with them.
+  for (const round of step.rounds) {
+    expect(round[1]).toContain('7')
+    expect(round.find(group => group.includes('0'))).toContain('5')
+  }
+  expect(step).toMatchObject({ broken: 0, repeats: 0, proved: true })
+})
+
+test('everybody held leaves everybody where they are', () => {
+  const rounds = planned(question(9, 3), 2).rounds
+  const seats = rounds.map(
+    groups => new Map(groups.flatMap((ids, place) => ids.map(id => [id, place] as [string, number]))),
+  )
+  const again = planned(question(9, 3), 2, { seats, seed: 5 })
+  expect(again.rounds.map(groups => groups.map(ids => [...ids].sort()))).toEqual(
+    rounds.map(groups => groups.map(ids => [...ids].sort())),
+  )
+})
+
 test('the same seed gives the same plan, another seed another one', () => {
   const asked = question(22, 5, { rules: rules.slice(0, 1) })
   const plan = (seed: number) => planned(asked, 5, { seed, steps: 200_000 }).rounds
@@ -227,7 +270,8 @@ test('what the search keeps step by step is what counting anew gives', () => {
     if (trial % 2 === 0) problem.together.push([0, 1])
     const units = unitsOf(problem)
     if (!units) throw new Error('These rules fit.')
-    const make = () => roundsState(problem, units, rounds, { penalty: 500, repeat: 8 })
+    const fixed = Array.from({ length: rounds }, () => units.fixed)
+    const make = () => roundsState(problem, units, fixed, { penalty: 500, repeat: 8 })
     const state = make()
     settleRounds(
       state,

@@ -58,12 +58,14 @@ interface Plan {
  * and the aims count in each, the history before it among them. Yields better and better plans; the last is the best.
  *
  * A known construction is taken as it is where nothing but repeats counts, and as a start for the search otherwise.
- * The same question, seed and steps give the same answer everywhere. Who is held and the aim to keep people where they
- * are say nothing about several rounds, and are left out.
+ * `seats` says for each round which group somebody stays in, by person id; where a rule says otherwise, the rule holds. The
+ * same question, seed and steps give the same answer everywhere. The aim to keep people where they are says nothing about
+ * several rounds, and is left out; so is `held`, in place of which there are the seats.
  */
 export function* planRounds(
   asked: GroupingQuestion,
   budget: { rounds: number; seed: number; steps: number },
+  seats: readonly ReadonlyMap<string, number>[] = [],
 ): Generator<RoundsStep, RoundsStep> {
   const question = {
     ...asked,
@@ -74,6 +76,10 @@ export function* planRounds(
   const sizes = question.groups.map(group => group.size).sort((one, other) => other - one)
   const units = unitsOf(problem) ?? relaxedUnits(problem)
   const fixed = pairsAlways(units)
+  const fixedIn = Array.from({ length: budget.rounds }, (_, round) =>
+    seatedIn(units, question.people, seats[round] ?? new Map()),
+  )
+  const isSeated = seats.some(round => round.size > 0)
   const least = leastRepeats(sizes, budget.rounds, { never: pairsNever(problem), always: fixed.size })
   const cheapest = budget.rounds * lowerBound(problem)
   const odd = sizes[0] === 3 && sizes.every((size, at) => at === 0 || size === 2)
@@ -91,7 +97,7 @@ export function* planRounds(
     steps,
   })
   const take = (places: Int16Array[], method: RoundsMethod): boolean => {
-    const ordered = odd ? inTurn(places, question.groups.length) : { places, again: 0 }
+    const ordered = odd && !isSeated ? inTurn(places, question.groups.length) : { places, again: 0 }
     const plan = { ...weighed(problem, ordered.places, fixed, method), again: ordered.again }
     if (best && !isBetterPlan(plan, best)) return false
     best = plan
@@ -101,15 +107,15 @@ export function* planRounds(
   const repeat = repeatCost(problem, sizes, budget)
   let penalty = startPenalty(problem)
   const stateAt = (places: readonly ArrayLike<number>[]): RoundsState => {
-    const state = roundsState(problem, units, budget.rounds, { penalty: penalty + 4 * repeat, repeat })
+    const state = roundsState(problem, units, fixedIn, { penalty: penalty + 4 * repeat, repeat })
     settleRounds(state, places)
     return state
   }
   let state = stateAt(
-    Array.from({ length: budget.rounds }, () => firstPlaces(searchState(problem, units, penalty), numbers)),
+    fixedIn.map(each => firstPlaces(searchState(problem, { ...units, fixed: each }, penalty), numbers)),
   )
   if (take(peopleIn(state, units, problem.people), 'search') && best) yield step(best)
-  const single = units.members.length === problem.people && !units.relaxed
+  const single = units.members.length === problem.people && !units.relaxed && !isSeated
   let warm = WARM
   /** Takes a construction in, and goes on from it when it is better than what there is. */
   const begin = (designed: DesignedRounds | null): boolean => {
@@ -150,6 +156,19 @@ export function* planRounds(
   }
   if (!best) throw new Error('A search always has an answer.')
   return step(best)
+}
+
+/** The group each unit must be in for one round: that of a rule, otherwise the seat of one of its members, otherwise -1. */
+function seatedIn(
+  units: Units,
+  people: GroupingQuestion['people'],
+  seats: ReadonlyMap<string, number>,
+): Int16Array {
+  return Int16Array.from(units.members, (members, unit) => {
+    const byRule = units.fixed[unit] ?? -1
+    if (byRule !== -1) return byRule
+    return members.map(person => seats.get(people[person]?.id ?? '')).find(seat => seat !== undefined) ?? -1
+  })
 }
 
 /** Exchanges of seats tried in a construction, before the search goes on from it. */

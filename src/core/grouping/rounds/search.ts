@@ -25,14 +25,17 @@ function more(times: number, repeat: number): number {
   return repeat + (times < 8 ? times - 1 : 7)
 }
 
-/** Builds the state of a plan, with nobody placed yet. `repeat` is in units of the problem's cost. O(rounds x people^2). */
+/**
+ * Builds the state of a plan, with nobody placed yet. `fixed` says for each round which group a unit must be in, or -1;
+ * `repeat` is in units of the problem's cost. O(rounds x people^2).
+ */
 export function roundsState(
   problem: Problem,
   units: Units,
-  count: number,
+  fixed: readonly Int16Array[],
   { penalty, repeat }: { penalty: number; repeat: number },
 ): RoundsState {
-  const rounds = Array.from({ length: count }, () => searchState(problem, units, penalty))
+  const rounds = fixed.map(each => searchState(problem, { ...units, fixed: each }, penalty))
   const many = units.members.length
   const fixedPair = new Uint8Array(many * many)
   for (let a = 0; a < many; a++) {
@@ -100,19 +103,18 @@ function wholeCost(state: RoundsState): number {
 }
 
 /** Moves a unit in one round, and tells the other rounds of the pairs that now meet once more or less. O(units). */
-function moveIn(state: RoundsState, round: number, unit: number, group: number): void {
-  const part = state.rounds[round] as SearchState
+function moveIn(state: RoundsState, part: SearchState, unit: number, group: number): void {
   const { place, count } = part
   const from = place[unit] as number
   move(part, unit, group)
   for (let other = 0; other < count; other++) {
     if (other === unit) continue
-    if (place[other] === from) meet(state, round, unit, other, -1)
-    else if (place[other] === group) meet(state, round, unit, other, 1)
+    if (place[other] === from) meet(state, part, unit, other, -1)
+    else if (place[other] === group) meet(state, part, unit, other, 1)
   }
 }
 
-function meet(state: RoundsState, round: number, a: number, b: number, change: number): void {
+function meet(state: RoundsState, changed: SearchState, a: number, b: number, change: number): void {
   const { rounds, times } = state
   const count = (rounds[0] as SearchState).count
   const before = times[a * count + b] as number
@@ -120,9 +122,9 @@ function meet(state: RoundsState, round: number, a: number, b: number, change: n
   times[b * count + a] = before + change
   if (state.fixedPair[a * count + b]) return
   const size = ((rounds[0] as SearchState).size[a] as number) * ((rounds[0] as SearchState).size[b] as number)
-  for (let other = 0; other < rounds.length; other++) {
-    if (other === round) continue
-    const part = rounds[other] as SearchState
+  for (let round = 0; round < rounds.length; round++) {
+    const part = rounds[round] as SearchState
+    if (part === changed) continue
     const [inA, inB] = [part.place[a] as number, part.place[b] as number]
     const elsewhere = before - (inA === inB ? 1 : 0)
     const by = (more(elsewhere + change, state.repeat) - more(elsewhere, state.repeat)) * size
@@ -143,10 +145,10 @@ export const placesOfRounds = (state: RoundsState): Int16Array[] =>
  * state at the best it met, and ends early at a cost of `target`. Returns the steps used.
  */
 export function coolRounds(state: RoundsState, cooling: Cooling, numbers: Numbers, target: number): number {
-  const { rounds } = state
-  const first = rounds[0] as SearchState
-  const { free, groups } = first
-  if (free.length < 2 || groups < 2) return cooling.steps
+  const rounds = state.rounds.filter(part => part.free.length > 1)
+  const [first] = rounds
+  if (!first || first.groups < 2) return cooling.steps
+  const { groups } = first
   // Swaps alone keep the number of people in every group: enough only while that is as it should be, and can't be else.
   const loose =
     first.size.some(size => size !== first.size[0]) ||
@@ -164,8 +166,8 @@ export function coolRounds(state: RoundsState, cooling: Cooling, numbers: Number
       temperature = cooling.end + (cooling.start - cooling.end) * left * left
     }
     const limit = temperature * minusLog(numbers)
-    const round = numbers.below(rounds.length)
-    const part = rounds[round] as SearchState
+    const part = rounds[numbers.below(rounds.length)] as SearchState
+    const { free } = part
     const a = free[numbers.below(free.length)] as number
     const single = loose && numbers.below(4) === 0
     const b = single ? -1 : (free[numbers.below(free.length)] as number)
@@ -177,8 +179,8 @@ export function coolRounds(state: RoundsState, cooling: Cooling, numbers: Number
       best = placesOfRounds(state)
       bestStands = false
     }
-    moveIn(state, round, a, inB)
-    if (!single) moveIn(state, round, b, inA)
+    moveIn(state, part, a, inB)
+    if (!single) moveIn(state, part, b, inA)
     state.cost += change
     if (state.cost < bestCost) {
       bestCost = state.cost
@@ -191,10 +193,10 @@ export function coolRounds(state: RoundsState, cooling: Cooling, numbers: Number
 
 /** Mean change of random swaps over all rounds, up or down; penalties left out. At least 1. */
 export function meanRoundsChange(state: RoundsState, numbers: Numbers, samples = 400): number {
-  const first = state.rounds[0] as SearchState
+  const rounds = state.rounds.filter(part => part.free.length > 1)
   let [sum, counted] = [0, 0]
-  for (let sample = 0; sample < samples && first.free.length > 1; sample++) {
-    const part = state.rounds[numbers.below(state.rounds.length)] as SearchState
+  for (let sample = 0; sample < samples && rounds.length > 0; sample++) {
+    const part = rounds[numbers.below(rounds.length)] as SearchState
     const a = part.free[numbers.below(part.free.length)] as number
     const b = part.free[numbers.below(part.free.length)] as number
     if (part.place[a] === part.place[b]) continue
