@@ -102,7 +102,9 @@ test('rules and aims: kept, explained when they contradict, switched off, held p
   await expect(page.getByText('Saved.')).toBeVisible()
   await page.reload()
   await expect(page.getByLabel('Fresh pairs')).toHaveValue('3')
-  await expect(page.getByText('stay where they are when groups are made again, in every round there is.')).toBeVisible()
+  await expect(
+    page.getByText('stay where they are when groups are made again, in every round there is.'),
+  ).toBeVisible()
   await page.getByRole('checkbox', { name: /apart/ }).uncheck()
   await expect(page.getByText('All that is asked kept')).toBeHidden()
   await page.getByRole('button', { name: /^Remove the rule/ }).click()

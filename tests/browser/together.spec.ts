@@ -1,4 +1,6 @@
-import { allowLostLine, expect, joinOnPhone, openTonight, test } from './fixtures'
+import { createDecoder, readVarString } from 'lib0/decoding'
+import { createEncoder, toUint8Array, writeVarString, writeVarUint, writeVarUint8Array } from 'lib0/encoding'
+import { allowLostLine, expect, joinOnPhone, openTonight, simulated, test } from './fixtures'
 
 test('two who type in one sheet and add cards at once lose nothing', async ({
   server,
@@ -71,4 +73,58 @@ test('two who type in one sheet and add cards at once lose nothing', async ({
   await again.getByRole('button', { name: 'Add card' }).click()
   await context.setOffline(false)
   await expect(second.getByText('written offline')).toBeVisible({ timeout: 30_000 })
+})
+
+/** A cursor in somebody else's name, as it would be sent for a board: the server closes the line it comes over. */
+function forgedCursor(copyId: string): Buffer {
+  const cursor = createEncoder()
+  for (const number of [1, 4711, 1]) writeVarUint(cursor, number)
+  writeVarString(cursor, JSON.stringify({ user: { id: 'somebody else' } }))
+  const message = createEncoder()
+  writeVarString(message, copyId)
+  writeVarUint(message, 1)
+  writeVarUint8Array(message, toUint8Array(cursor))
+  return Buffer.from(toUint8Array(message))
+}
+
+test('a board that the server closes is opened again, and nothing written meanwhile is lost', async ({
+  server,
+  facilitator: page,
+  phone,
+}) => {
+  const { code } = await openTonight(page)
+  await page.getByText('Waiting list', { exact: true }).click()
+  const edda = await phone()
+  let forge = () => {}
+  let closed = 0
+  await edda.routeWebSocket(/boards\/socket/, socket => {
+    const line = socket.connectToServer()
+    let copyId = ''
+    socket.onMessage(message => {
+      copyId ||= readVarString(createDecoder(Buffer.from(message)))
+      line.send(message)
+    })
+    line.onMessage(message => {
+      if (Buffer.from(message).includes('closed')) closed++
+      socket.send(message)
+    })
+    forge = () => line.send(forgedCursor(copyId))
+  })
+  await joinOnPhone(edda, server, code, 'Edda')
+  const [leo] = await simulated(server, code, ['Leo W.-B.'])
+  await page.getByRole('button', { name: 'Send out' }).click()
+  await expect(edda.getByText('With Leo W.-B.')).toBeVisible()
+  await leo?.writeCard('noticed', 'before')
+  await expect(edda.getByRole('textbox', { name: 'Card by Leo W.-B.' })).toHaveCount(1)
+  forge()
+  await expect.poll(() => closed).toBe(1)
+  await edda.getByLabel('New card').fill('written meanwhile')
+  await edda.getByRole('button', { name: 'Add card' }).click()
+  await leo?.writeCard('noticed', 'after')
+  // Without asking again the line would be given up and mended only after half a minute without a word.
+  await expect(edda.getByRole('textbox', { name: 'Card by Leo W.-B.' })).toHaveCount(2, { timeout: 15_000 })
+  await expect(edda.getByText('Saved', { exact: true })).toBeVisible()
+  const shared = await leo?.openBoard()
+  await expect.poll(() => JSON.stringify(shared?.toJSON())).toContain('written meanwhile')
+  leo?.leave()
 })

@@ -13,6 +13,9 @@ export interface BoardStatus {
   authors: Readonly<Record<string, string>>
 }
 
+/** After this long a line that the server closed is asked for again, in milliseconds. */
+const ASK_AGAIN_MS = 1000
+
 /**
  * One board copy in this browser: the shared document, the socket that keeps it in step, and whether what was
  * written here is on disk. The document outlives a broken line: what is written meanwhile is sent when it is back.
@@ -24,6 +27,7 @@ export class BoardConnection {
   private readonly listeners = new Set<() => void>()
   private storedClock = 0
   private online = false
+  private askAgain: ReturnType<typeof setTimeout> | undefined
   private status: BoardStatus = { saved: 'stored', ready: false, closed: false, authors: {} }
 
   /** `me` is shown to the others in the room as whose cursor it is; the server refuses any other participant's id. */
@@ -47,6 +51,7 @@ export class BoardConnection {
       onSynced: () => this.change({ ready: true }),
       onStateless: ({ payload }) => this.hear(payload),
       onAuthenticationFailed: () => this.change({ closed: true }),
+      onClose: () => this.comeBack(),
     })
     this.provider.attach()
     if (me) this.provider.setAwarenessField('user', me)
@@ -61,9 +66,23 @@ export class BoardConnection {
   }
 
   destroy(): void {
+    clearTimeout(this.askAgain)
     this.provider.destroy()
     this.socket.destroy()
     this.doc.destroy()
+  }
+
+  /**
+   * A broken socket is mended by itself; a board that the server closed on a socket that stands would come back only when
+   * nothing has been heard for half a minute. It is asked for again: either it opens, or it is not ours any more.
+   */
+  private comeBack(): void {
+    clearTimeout(this.askAgain)
+    this.askAgain = setTimeout(() => {
+      if (this.socket.status !== WebSocketStatus.Connected || this.provider.isAuthenticated) return
+      this.provider.detach()
+      this.provider.attach()
+    }, ASK_AGAIN_MS)
   }
 
   private hear(payload: string): void {

@@ -14,6 +14,9 @@ const ALLOWED = new Set([SYNC, AUTH, QUERY_AWARENESS, SYNC_REPLY, CLOSE])
 /**
  * Whether a message may be handled. Messages that would be passed on to others as if the server had said them are
  * refused, and so is a cursor that claims to be somebody else's. Returns false for what cannot be read.
+ *
+ * Browsers echo the cursors they hear of, and an echo may arrive after its owner has left: what is no news is harmless
+ * whatever it says, because nothing comes of it (y-protocols, `applyAwarenessUpdate`).
  */
 export function isHarmless(message: Uint8Array, awareness: Awareness, participantId: string | null): boolean {
   try {
@@ -22,8 +25,11 @@ export function isHarmless(message: Uint8Array, awareness: Awareness, participan
     const kind = readVarUint(decoder)
     if (kind !== AWARENESS) return ALLOWED.has(kind)
     return claims(readVarUint8Array(decoder)).every(
-      ({ clientId, userId }) =>
-        userId === null || userId === participantId || userId === userOf(awareness, clientId),
+      ({ clientId, clock, userId }) =>
+        userId === null ||
+        userId === participantId ||
+        userId === userOf(awareness, clientId) ||
+        clock <= (awareness.meta.get(clientId)?.clock ?? 0),
     )
   } catch {
     return false
@@ -31,14 +37,14 @@ export function isHarmless(message: Uint8Array, awareness: Awareness, participan
 }
 
 /** Who each state of a presence message says it is; null for one that says nothing (y-protocols, awareness). */
-function claims(update: Uint8Array): { clientId: number; userId: string | null }[] {
+function claims(update: Uint8Array): { clientId: number; clock: number; userId: string | null }[] {
   const decoder = createDecoder(update)
   const count = readVarUint(decoder)
-  const list: { clientId: number; userId: string | null }[] = []
+  const list: ReturnType<typeof claims> = []
   for (let place = 0; place < count && hasContent(decoder); place++) {
     const clientId = readVarUint(decoder)
-    readVarUint(decoder)
-    list.push({ clientId, userId: userIn(JSON.parse(readVarString(decoder))) })
+    const clock = readVarUint(decoder)
+    list.push({ clientId, clock, userId: userIn(JSON.parse(readVarString(decoder))) })
   }
   return list
 }

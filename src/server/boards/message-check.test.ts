@@ -1,5 +1,10 @@
 import { createEncoder, toUint8Array, writeVarString, writeVarUint, writeVarUint8Array } from 'lib0/encoding'
-import { Awareness, encodeAwarenessUpdate } from 'y-protocols/awareness'
+import {
+  Awareness,
+  applyAwarenessUpdate,
+  encodeAwarenessUpdate,
+  removeAwarenessStates,
+} from 'y-protocols/awareness'
 import * as Y from 'yjs'
 import { isHarmless } from './message-check.server'
 
@@ -46,6 +51,20 @@ test('the cursor of another that is already known may be repeated: browsers echo
   bo.setLocalStateField('user', { id: 'bo' })
   known.states.set(bo.clientID, { user: { id: 'bo' } })
   expect(isHarmless(message(1, encodeAwarenessUpdate(bo, [bo.clientID])), known, 'ana')).toBe(true)
+  bo.destroy()
+})
+
+test('an echo of somebody who has just left is no news, and harmless; news in their name is not', () => {
+  const bo = new Awareness(new Y.Doc())
+  bo.setLocalStateField('user', { id: 'bo' })
+  const said = encodeAwarenessUpdate(bo, [bo.clientID])
+  applyAwarenessUpdate(known, said, null)
+  removeAwarenessStates(known, [bo.clientID], null)
+  expect(isHarmless(message(1, said), known, 'ana')).toBe(true)
+  applyAwarenessUpdate(known, said, null)
+  expect(known.getStates().has(bo.clientID)).toBe(false)
+  bo.setLocalStateField('cursor', 1)
+  expect(isHarmless(message(1, encodeAwarenessUpdate(bo, [bo.clientID])), known, 'ana')).toBe(false)
   bo.destroy()
 })
 
