@@ -9,22 +9,27 @@ import { openSocket } from '~/demo/simulated-participant'
 
 let running: Awaited<ReturnType<typeof runningServer>>
 let server: Server
-let participantId: string
+/** Two in one room; which of them a line is from is said in its cookie. */
+let participantIds: string[]
 let copyId: string
 
 beforeAll(async () => {
   running = await runningServer()
   server = createServer()
   server.on('upgrade', (request, socket, head) => {
+    const participantId = participantIds[Number(request.headers.cookie)] ?? null
     const user = { isFacilitator: false, participantIn: async () => participantId }
     running.boards.accept(request, socket, head, user)
   })
   await once(server.listen(0), 'listening')
   const { sessionId, hub, facilitator } = running
-  participantId = await running.join(0)
+  participantIds = [await running.join(0), await running.join(1)]
+  const [room] = (await hub.state(sessionId)).rooms
+  if (!room) throw new Error('The session has no room.')
+  copyId = room.copyId
+  for (const participantId of participantIds)
+    await hub.command(sessionId, facilitator, { type: 'place', participantId, roomId: room.id })
   await hub.command(sessionId, facilitator, { type: 'send-out', seconds: 600 })
-  const { participants, rooms } = await hub.state(sessionId)
-  copyId = rooms.find(room => room.id === participants[participantId]?.roomId)?.copyId as string
 })
 afterAll(async () => {
   server.closeAllConnections()
@@ -33,9 +38,9 @@ afterAll(async () => {
 })
 
 /** A writer's line to the board, and what it is told. */
-async function line(doc: Y.Doc) {
+async function line(doc: Y.Doc, who = 0) {
   const { port } = server.address() as AddressInfo
-  const { provider, socket } = openSocket(`http://localhost:${port}`, '', copyId, doc)
+  const { provider, socket } = openSocket(`http://localhost:${port}`, String(who), copyId, doc)
   const notices: BoardNotice[] = []
   const wake: (() => void)[] = []
   provider.on('stateless', ({ payload }: { payload: string }) => {
@@ -56,7 +61,7 @@ async function line(doc: Y.Doc) {
     provider.destroy()
     socket.destroy()
   }
-  return { until, close }
+  return { until, close, provider }
 }
 
 const clockOf = (doc: Y.Doc) => Y.decodeStateVector(Y.encodeStateVector(doc)).get(doc.clientID) ?? 0
@@ -81,4 +86,25 @@ test('a writer hears that a card is on disk and whose it is; who comes back late
   expect(greeting.stored[key]).toBe(clockOf(doc))
   expect(greeting.authors).toEqual({ 'c/x': 'Ana' })
   third.close()
+})
+
+test('who stays keeps their line while others move about and leave: browsers echo the cursors they hear of', async () => {
+  const ana = await line(new Y.Doc())
+  let closed = 0
+  ana.provider.on('close', () => closed++)
+  for (let visit = 0; visit < 40; visit++) {
+    const bo = await line(new Y.Doc(), 1)
+    for (let cursor = 0; cursor < 20; cursor++)
+      bo.provider.setAwarenessField('user', { id: participantIds[1], cursor })
+    await new Promise(resolve => setTimeout(resolve, visit % 6))
+    bo.close()
+  }
+  const doc = new Y.Doc()
+  const bo = await line(doc, 1)
+  const heard = new Promise(resolve => ana.provider.document.once('update', resolve))
+  addCard(doc, 'c', 'last', 'still here')
+  await heard
+  expect(closed).toBe(0)
+  bo.close()
+  ana.close()
 })
