@@ -27,7 +27,7 @@ export const aimText = (aim: AimContent): string => {
     case 'fresh':
       return 'Fresh pairs'
     case 'keep':
-      return 'Keep people where they are'
+      return 'Keep people where they are (not over several rounds)'
     case 'mixed':
       return `${aim.column}: mixed`
     case 'matched':
