@@ -126,6 +126,13 @@ export async function openTonight(page: Page): Promise<{ code: string; sessionId
   return { code: code.trim(), sessionId }
 }
 
+/** Opens tonight's session without its waiting list: whoever joins is in. Gives its code. */
+export async function openToAll(page: Page): Promise<string> {
+  const { code } = await openTonight(page)
+  await page.getByText('Waiting list', { exact: true }).click()
+  return code
+}
+
 /** Participants without a browser, following the session. */
 export async function simulated(
   server: TestServer,

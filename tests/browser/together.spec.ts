@@ -1,14 +1,13 @@
 import { createDecoder, readVarString } from 'lib0/decoding'
 import { createEncoder, toUint8Array, writeVarString, writeVarUint, writeVarUint8Array } from 'lib0/encoding'
-import { allowLostLine, expect, joinOnPhone, openTonight, simulated, test } from './fixtures'
+import { allowLostLine, expect, joinOnPhone, openToAll, simulated, test } from './fixtures'
 
 test('two who type in one sheet and add cards at once lose nothing', async ({
   server,
   facilitator: page,
   phone,
 }) => {
-  const { code } = await openTonight(page)
-  await page.getByText('Waiting list', { exact: true }).click()
+  const code = await openToAll(page)
   const [first, second] = [await phone(), await phone()]
   await joinOnPhone(first, server, code, 'Edda')
   await joinOnPhone(second, server, code, 'Kaveh')
@@ -92,8 +91,7 @@ test('a board that the server closes is opened again, and nothing written meanwh
   facilitator: page,
   phone,
 }) => {
-  const { code } = await openTonight(page)
-  await page.getByText('Waiting list', { exact: true }).click()
+  const code = await openToAll(page)
   const edda = await phone()
   let forge = () => {}
   let closed = 0
