@@ -20,7 +20,8 @@ module.exports = {
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       to: {
         path: 'node_modules',
-        pathNot: 'node_modules/(@types/)?(pure-rand|yjs|papaparse|iconv-lite|date-fns|@date-fns|lodash-es)',
+        pathNot:
+          'node_modules/(@types/)?(pure-rand|yjs|papaparse|iconv-lite|date-fns|@date-fns|lodash-es|zod)',
       },
     },
     only('contracts-import-core', '^src/contracts/', ['^src/contracts/', '^src/core/']),

@@ -1,7 +1,5 @@
-/** What crosses the border of a live session: commands from browsers, events from and to the database. */
+/** What crosses the border of a live session: commands from browsers, and what they are told. */
 import { z } from 'zod'
-import { PROMPT_KINDS } from '~/core/boards/board'
-import type { LiveEvent } from '~/core/live/events'
 
 const id = z.string().min(1).max(40)
 const text = z.string().max(5000)
@@ -20,6 +18,8 @@ export const facilitatorRequest = z.discriminatedUnion('type', [
   z.object({ type: z.literal('set-waiting-list'), on: z.boolean() }),
   z.object({ type: z.literal('release'), participantId: id }),
   z.object({ type: z.literal('call-back') }),
+  z.object({ type: z.literal('go-on') }),
+  z.object({ type: z.literal('settle-doubt'), doubtId: id, free: z.boolean() }),
   z.object({ type: z.literal('end') }),
 ])
 
@@ -27,67 +27,11 @@ export const participantRequest = z.discriminatedUnion('type', [
   z.object({ type: z.literal('call-help') }),
   z.object({ type: z.literal('withdraw-help') }),
   z.object({ type: z.literal('put-away'), messageId: id }),
+  z.object({ type: z.literal('not-me') }),
 ])
 
 export type FacilitatorRequest = z.infer<typeof facilitatorRequest>
 export type ParticipantRequest = z.infer<typeof participantRequest>
-
-export const boardSchema = z.object({
-  title: z.string(),
-  steps: z.array(z.string()),
-  prompts: z.array(z.object({ id, kind: z.enum(PROMPT_KINDS), text: z.string() })),
-})
-
-const openingPlan = z.object({
-  title: z.string(),
-  rooms: z.array(z.object({ id, name: z.string(), copyId: id })),
-  people: z.array(z.object({ personId: id, shownName: z.string(), roomId: id.nullable() })),
-  board: boardSchema,
-  roomSeconds: z.number(),
-  graceSeconds: z.number(),
-  waitingList: z.boolean(),
-})
-
-/** Events as they lie in the database. What does not fit is a damaged log, and says so. */
-export const liveEventSchema: z.ZodType<LiveEvent> = z.discriminatedUnion('type', [
-  z.object({ type: z.literal('opened'), plan: openingPlan }),
-  z.object({
-    type: z.literal('joined'),
-    participantId: id,
-    personId: id.nullable(),
-    shownName: z.string(),
-    admitted: z.boolean(),
-  }),
-  z.object({ type: z.literal('admitted'), participantIds: z.array(id) }),
-  z.object({ type: z.literal('connected'), participantId: id }),
-  z.object({ type: z.literal('disconnected'), participantId: id }),
-  z.object({ type: z.literal('released'), participantId: id }),
-  z.object({
-    type: z.literal('sent-out'),
-    number: z.number(),
-    endsAt: z.number(),
-    participantIds: z.array(id),
-  }),
-  z.object({ type: z.literal('placed'), participantId: id, roomId: id.nullable(), intoRoom: z.boolean() }),
-  z.object({ type: z.literal('time-added'), seconds: z.number(), endsAt: z.number() }),
-  z.object({ type: z.literal('warned'), secondsLeft: z.number() }),
-  z.object({ type: z.literal('called-back'), graceEndsAt: z.number() }),
-  z.object({ type: z.literal('round-ended') }),
-  z.object({ type: z.literal('broadcast'), messageId: id, text: z.string(), from: z.string() }),
-  z.object({ type: z.literal('note'), messageId: id, roomId: id, text: z.string(), from: z.string() }),
-  z.object({ type: z.literal('put-away'), participantId: id, messageId: id }),
-  z.object({ type: z.literal('help-called'), helpId: id, roomId: id, participantId: id }),
-  z.object({
-    type: z.literal('help-closed'),
-    helpId: id,
-    how: z.enum(['visit', 'note', 'withdrawn', 'round-ended']),
-  }),
-  z.object({ type: z.literal('visit-started'), accountId: id, name: z.string(), roomId: id }),
-  z.object({ type: z.literal('visit-ended'), accountId: id, roomId: id }),
-  z.object({ type: z.literal('room-renamed'), roomId: id, name: z.string() }),
-  z.object({ type: z.literal('waiting-list-set'), on: z.boolean() }),
-  z.object({ type: z.literal('ended') }),
-])
 
 /** How far a room's work has come: what the lanes show beside who is there. */
 export interface RoomWorkNow {

@@ -4,7 +4,13 @@
  */
 export class RoundTableError extends Error {
   constructor(
-    readonly code: 'not-found' | 'not-allowed' | 'not-signed-in' | 'too-many-tries' | 'bad-request',
+    readonly code:
+      | 'not-found'
+      | 'not-allowed'
+      | 'not-signed-in'
+      | 'too-many-tries'
+      | 'bad-request'
+      | 'damaged',
     message: string,
     options?: { cause?: unknown },
   ) {
@@ -19,6 +25,7 @@ const STATUS: Record<RoundTableError['code'], number> = {
   'not-signed-in': 401,
   'too-many-tries': 429,
   'bad-request': 400,
+  damaged: 500,
 }
 
 export const statusOf = (error: RoundTableError): number => STATUS[error.code]

@@ -2,6 +2,7 @@ import {
   Check,
   DoorOpen,
   Ear,
+  Hourglass,
   LifeBuoy,
   LogIn,
   type LucideIcon,
@@ -22,5 +23,6 @@ export const MARK_LOOK: Record<MarkKind, { icon: LucideIcon; word: string; ask?:
   note: { icon: MessageSquare, word: 'note' },
   visit: { icon: Ear, word: 'visit' },
   help: { icon: LifeBuoy, word: 'help call', ask: true },
+  warning: { icon: Hourglass, word: 'warning' },
   helped: { icon: Check, word: 'help answered' },
 }

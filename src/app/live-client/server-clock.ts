@@ -50,11 +50,14 @@ function subscribe(listener: () => void): () => void {
   }
 }
 
-/** The server's time in milliseconds, four times a second; on the first rendering the time the page was made. */
-export function useServerNow(pageMadeAt: number): number {
+/**
+ * The server's time in milliseconds; on the first rendering the time the page was made. A component is drawn again only
+ * when the time has moved on by `everyMs`: ask for it where time is shown, and only as finely as it is.
+ */
+export function useServerNow(pageMadeAt: number, everyMs = 250): number {
   return useSyncExternalStore(
     subscribe,
-    () => now || pageMadeAt,
+    () => (now ? now - (now % everyMs) : pageMadeAt),
     () => pageMadeAt,
   )
 }

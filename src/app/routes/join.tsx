@@ -1,7 +1,14 @@
 import { data, redirect } from 'react-router'
 import { takePlaceForm } from '~/contracts/forms'
 import { readPlaceToken, writePlaceToken } from '~/server/auth/cookies.server'
-import { type CodeProblem, freeNames, placeOf, sessionByCode, takePlace } from '~/server/join/join.server'
+import {
+  type CodeProblem,
+  claimName,
+  freeNames,
+  placeOf,
+  sessionByCode,
+  takePlace,
+} from '~/server/join/join.server'
 import { addressContext, servicesContext } from '~/server/services.server'
 import { JoinPage } from '../features/join/join-page'
 import { codeProblemText, takePlaceProblemText } from '../features/join/join-text'
@@ -55,8 +62,17 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       },
       400,
     )
+  if (form.payload.intent === 'claim') {
+    const claimed = await claimName(hub, sessionId, typed)
+    return claimed.ok
+      ? { typed, problem: '', asked: true }
+      : data({ typed, problem: takePlaceProblemText(claimed.problem) }, 409)
+  }
   const taken = await takePlace(db, hub, sessionId, form.value)
-  if (!taken.ok) return data({ typed, problem: takePlaceProblemText(taken.problem) }, 409)
+  if (!taken.ok) {
+    const { code } = taken.problem
+    return data({ typed, problem: takePlaceProblemText(taken.problem), taken: code === 'name-taken' }, 409)
+  }
   const cookie = await writePlaceToken(taken.value.token, sessionId, secureCookies(settings.publicAddress))
   throw redirect(`/s/${sessionId}`, { headers: { 'Set-Cookie': cookie } })
 }

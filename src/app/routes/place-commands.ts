@@ -13,6 +13,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const read = participantRequest.safeParse(await jsonOf(request))
   if (!read.success) return Response.json({ ok: false, problem: { code: 'not-allowed' } }, { status: 400 })
   const place = await placeOf(db, sessionId, await readPlaceToken(request.headers.get('Cookie'), sessionId))
-  const outcome = await askAsParticipant(hub, sessionId, place?.participantId ?? null, read.data)
+  const outcome = await askAsParticipant(db, hub, sessionId, place?.participantId ?? null, read.data)
   return Response.json(outcome)
 }

@@ -3,6 +3,7 @@ import { participantView } from '~/core/live/views'
 import { readPlaceToken } from '~/server/auth/cookies.server'
 import { placeOf } from '~/server/join/join.server'
 import { servicesContext } from '~/server/services.server'
+import { getSession } from '~/server/sessions/sessions.server'
 import { PlacePage } from '../features/join/place-page'
 import type { Route } from './+types/place'
 
@@ -16,7 +17,8 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const place = await placeOf(db, sessionId, await readPlaceToken(request.headers.get('Cookie'), sessionId))
   const view = place && participantView(await hub.state(sessionId), place.participantId)
   if (!view) throw redirect('/join')
-  return { sessionId, view, ownLink: `/mine/${place.reviewToken}`, now: Date.now() }
+  const { joinCode } = await getSession(db, sessionId)
+  return { sessionId, joinCode, view, ownLink: `/mine/${place.reviewToken}`, now: Date.now() }
 }
 
 /** The event stream keeps the page up to date; it need not be fetched again. */

@@ -25,6 +25,8 @@ export type FacilitatorCommand =
   | { type: 'set-waiting-list'; on: boolean }
   | { type: 'release'; participantId: string }
   | { type: 'call-back' }
+  | { type: 'go-on' }
+  | { type: 'settle-doubt'; doubtId: string; free: boolean }
   | { type: 'end' }
 
 /** What a participant may ask for. Whom it is about is the actor, never a field they could fill in. */
@@ -32,11 +34,15 @@ export type ParticipantCommand =
   | { type: 'call-help'; helpId: string }
   | { type: 'withdraw-help' }
   | { type: 'put-away'; messageId: string }
+  /** `wrote`: whether this place has written anything, which the server knows and no browser says. */
+  | { type: 'not-me'; doubtId: string; wrote: boolean }
 
 export type DoorCommand =
   | { type: 'join'; participantId: string; personId: string | null; shownName: string }
   | { type: 'connect'; participantId: string }
   | { type: 'disconnect'; participantId: string }
+  /** Somebody at the door says that this name is theirs, and taken. */
+  | { type: 'claim-name'; participantId: string; doubtId: string }
 
 export type ClockCommand =
   | { type: 'warn'; secondsLeft: number }
@@ -57,6 +63,9 @@ export type LiveProblem =
   | { code: 'name-taken'; shownName: string }
   | { code: 'already-out' }
   | { code: 'not-out' }
+  | { code: 'not-called-back' }
+  | { code: 'round-over' }
+  | { code: 'no-such-doubt' }
   | { code: 'nobody-to-send' }
   | { code: 'waiting'; shownName: string }
   | { code: 'not-in-a-room' }

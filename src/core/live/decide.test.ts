@@ -292,3 +292,56 @@ describe('whatever is asked by whomever, in any order', () => {
     )
   })
 })
+
+test('a mistaken call back is taken back while people come back: the round is as it was', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo')
+  session.sendOut(2)
+  const before = session.state.round
+  expect(session.tell(3, facilitator, { type: 'go-on' })).toBe('not-called-back')
+  session.tell(3, facilitator, { type: 'call-back' })
+  expect(session.state.round).toMatchObject({ endsAt: 3, graceEndsAt: 3 + MINUTE })
+  expect(session.tell(4, facilitator, { type: 'go-on' })).toEqual(['gone-on'])
+  expect(session.state.round).toEqual(before)
+  expect(peopleIn(session.state, 'reeds').map(each => each.id)).toEqual(['ana', 'bo'])
+  expect(session.tell(5, facilitator, { type: 'call-back' })).toEqual(['called-back'])
+})
+
+test('a round whose time is over does not go on without more time, and nothing goes on once all are back', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana')
+  session.sendOut(0)
+  session.tell(10 * MINUTE, clock, { type: 'call-back' })
+  expect(session.tell(10 * MINUTE + 1, facilitator, { type: 'go-on' })).toBe('round-over')
+  session.tell(11 * MINUTE, clock, { type: 'finish-grace' })
+  expect(session.tell(12 * MINUTE, facilitator, { type: 'go-on' })).toBe('not-out')
+})
+
+test('who took the wrong name gives it back while nothing was written, and asks the facilitator after', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo')
+  const notMe = (doubtId: string, wrote: boolean) => ({ type: 'not-me', doubtId, wrote }) as const
+  expect(session.tell(2, participant('ana'), notMe('d1', false))).toEqual(['released'])
+  expect(session.tell(3, participant('ana'), notMe('d2', false))).toBe('no-such-participant')
+  expect(session.tell(4, participant('bo'), notMe('d3', true))).toEqual(['name-doubted'])
+  expect(session.tell(5, participant('bo'), notMe('d4', true))).toEqual([])
+  expect(session.state.doubts).toMatchObject([{ id: 'd3', participantId: 'bo', how: 'not-me' }])
+})
+
+test('a doubt about a name is settled by freeing it or leaving it, once', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo')
+  const claim = (participantId: string, doubtId: string) =>
+    session.tell(2, door, { type: 'claim-name', participantId, doubtId })
+  const settle = (doubtId: string, free: boolean) =>
+    session.tell(3, facilitator, { type: 'settle-doubt', doubtId, free })
+  expect(claim('nobody', 'd0')).toBe('no-such-participant')
+  expect(claim('ana', 'd1')).toEqual(['name-doubted'])
+  expect(claim('bo', 'd2')).toEqual(['name-doubted'])
+  expect(settle('d1', false)).toEqual(['doubt-settled'])
+  expect(settle('d1', true)).toBe('no-such-doubt')
+  expect(session.state.participants.ana).toMatchObject({ released: false })
+  expect(settle('d2', true)).toEqual(['released'])
+  expect(session.state).toMatchObject({ doubts: [], participants: { bo: { released: true } } })
+  expect(session.tell(4, participant('ana'), { type: 'put-away', messageId: 'x' })).toBe('no-such-message')
+})

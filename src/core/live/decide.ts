@@ -14,6 +14,7 @@ import { type LiveState, openHelp, participantList, peopleIn, roomOf } from './s
 export type Decision = { ok: true; events: LiveEvent[] } | { ok: false; problem: LiveProblem }
 
 type CommandType = Command['type']
+type EventOf<Type extends LiveEvent['type']> = Extract<LiveEvent, { type: Type }>
 type CommandOf<Type extends CommandType> = Extract<Command, { type: Type }>
 type Decide<Type extends CommandType> = (
   state: LiveState,
@@ -53,10 +54,12 @@ const MAY: Record<Actor['kind'], Set<CommandType>> = {
     'set-waiting-list',
     'release',
     'call-back',
+    'go-on',
+    'settle-doubt',
     'end',
   ]),
-  participant: new Set(['call-help', 'withdraw-help', 'put-away']),
-  door: new Set(['join', 'connect', 'disconnect']),
+  participant: new Set(['call-help', 'withdraw-help', 'put-away', 'not-me']),
+  door: new Set(['join', 'connect', 'disconnect', 'claim-name']),
   clock: new Set(['warn', 'call-back', 'finish-grace']),
 }
 
@@ -213,11 +216,37 @@ const DECIDE: { [Type in Exclude<CommandType, 'open'>]: Decide<Type> } = {
     return state.waitingList === on ? nothing : happens({ type: 'waiting-list-set', on })
   },
 
+  'go-on'(state, _command, _actor, now) {
+    if (!state.round) return refuse({ code: 'not-out' })
+    if (state.round.graceEndsAt === null) return refuse({ code: 'not-called-back' })
+    // The time that was left is what it would be now; a round whose time is over can only be given more.
+    if (state.round.plannedEndsAt <= now) return refuse({ code: 'round-over' })
+    return happens({ type: 'gone-on', endsAt: state.round.plannedEndsAt })
+  },
+
+  'not-me'(state, { doubtId, wrote }, actor) {
+    const participant = actor.kind === 'participant' ? state.participants[actor.participantId] : undefined
+    if (!participant || participant.released) return refuse({ code: 'no-such-participant' })
+    if (!wrote) return release(state, participant.id)
+    return doubt(state, { doubtId, participantId: participant.id, how: 'not-me' })
+  },
+
+  'claim-name'(state, { doubtId, participantId }) {
+    const participant = state.participants[participantId]
+    if (!participant || participant.released) return refuse({ code: 'no-such-participant' })
+    return doubt(state, { doubtId, participantId, how: 'mine-is-taken' })
+  },
+
+  'settle-doubt'(state, { doubtId, free }) {
+    const found = state.doubts.find(candidate => candidate.id === doubtId)
+    if (!found) return refuse({ code: 'no-such-doubt' })
+    return free ? release(state, found.participantId) : happens({ type: 'doubt-settled', doubtId })
+  },
+
   release(state, { participantId }) {
     const participant = state.participants[participantId]
     if (!participant) return refuse({ code: 'no-such-participant' })
-    if (participant.released) return nothing
-    return happens({ type: 'released', participantId }, ...closeEmptied(state, participantId, null))
+    return participant.released ? nothing : release(state, participantId)
   },
 
   'call-help'(state, { helpId }, actor) {
@@ -242,6 +271,18 @@ const DECIDE: { [Type in Exclude<CommandType, 'open'>]: Decide<Type> } = {
     if (state.putAway[participantId]?.includes(messageId)) return nothing
     return happens({ type: 'put-away', participantId, messageId })
   },
+}
+
+/** Frees a name: whoever held it is out, and what was in doubt about it is settled by that. */
+const release = (state: LiveState, participantId: string): Decision =>
+  happens({ type: 'released', participantId }, ...closeEmptied(state, participantId, null))
+
+/** One doubt of a kind about a name is enough, however often it is said. */
+function doubt(state: LiveState, event: Omit<EventOf<'name-doubted'>, 'type'>): Decision {
+  const known = state.doubts.some(
+    other => other.participantId === event.participantId && other.how === event.how,
+  )
+  return known ? nothing : happens({ type: 'name-doubted', ...event })
 }
 
 const nameOf = (actor: Actor): string => (actor.kind === 'facilitator' ? actor.name : '')

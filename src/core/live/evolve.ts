@@ -14,7 +14,7 @@ type Changes = Partial<LiveState>
 function apply(state: LiveState, event: LiveEvent, at: number): Changes {
   switch (event.type) {
     case 'opened': {
-      const { people, ...plan } = event.plan
+      const { people, groupingVersion: _version, ...plan } = event.plan
       return { ...plan, expected: people, phase: 'open', openedAt: at }
     }
     case 'joined':
@@ -26,16 +26,32 @@ function apply(state: LiveState, event: LiveEvent, at: number): Changes {
     case 'disconnected':
       return changeParticipants(state, [event.participantId], () => ({ connected: false, seenAt: at }))
     case 'released':
-      return changeParticipants(state, [event.participantId], () => ({
-        released: true,
-        connected: false,
-        inRoom: false,
-        seenAt: at,
-      }))
+      return {
+        ...changeParticipants(state, [event.participantId], () => ({
+          released: true,
+          connected: false,
+          inRoom: false,
+          seenAt: at,
+        })),
+        doubts: state.doubts.filter(doubt => doubt.participantId !== event.participantId),
+      }
+    case 'name-doubted': {
+      const { doubtId: id, participantId, how } = event
+      return { doubts: [...state.doubts, { id, participantId, how, at }] }
+    }
+    case 'doubt-settled':
+      return { doubts: state.doubts.filter(doubt => doubt.id !== event.doubtId) }
     case 'sent-out':
       return {
         ...changeParticipants(state, event.participantIds, () => ({ inRoom: true })),
-        round: { number: event.number, startedAt: at, endsAt: event.endsAt, graceEndsAt: null, warned: [] },
+        round: {
+          number: event.number,
+          startedAt: at,
+          endsAt: event.endsAt,
+          graceEndsAt: null,
+          plannedEndsAt: event.endsAt,
+          warned: [],
+        },
       }
     case 'placed':
       return changeParticipants(state, [event.participantId], () => ({
@@ -43,7 +59,12 @@ function apply(state: LiveState, event: LiveEvent, at: number): Changes {
         inRoom: event.intoRoom && event.roomId !== null,
       }))
     case 'time-added':
-      return changeRound(state, { endsAt: event.endsAt, graceEndsAt: null, warned: [] })
+      return changeRound(state, {
+        endsAt: event.endsAt,
+        plannedEndsAt: event.endsAt,
+        graceEndsAt: null,
+        warned: [],
+      })
     case 'warned':
       return changeRound(state, { warned: [...(state.round?.warned ?? []), event.secondsLeft] })
     case 'called-back':
@@ -51,6 +72,8 @@ function apply(state: LiveState, event: LiveEvent, at: number): Changes {
         graceEndsAt: event.graceEndsAt,
         endsAt: Math.min(state.round?.endsAt ?? at, at),
       })
+    case 'gone-on':
+      return changeRound(state, { endsAt: event.endsAt, graceEndsAt: null })
     case 'round-ended':
       return endRound(state, at)
     case 'ended':

@@ -25,6 +25,8 @@ export interface Round {
   endsAt: number
   /** Set once called back: until then people finish their sentence. */
   graceEndsAt: number | null
+  /** When the round would have ended, had it not been called back. */
+  plannedEndsAt: number
   /** Warnings already given, as seconds before the end. */
   warned: number[]
 }
@@ -52,6 +54,14 @@ export interface HelpCall {
   at: number
   closedAt: number | null
   how: 'visit' | 'note' | 'withdrawn' | 'round-ended' | null
+}
+
+/** Somebody says a name is not theirs though their page goes by it, or theirs though somebody else has it. */
+export interface Doubt {
+  id: string
+  participantId: string
+  how: 'not-me' | 'mine-is-taken'
+  at: number
 }
 
 export interface Visit {
@@ -82,6 +92,8 @@ export interface LiveState {
   putAway: Readonly<Record<string, string[]>>
   helpCalls: HelpCall[]
   visits: Visit[]
+  /** Doubts about names that nobody has settled yet. */
+  doubts: Doubt[]
   /** When each room was last visited, by room id. */
   lastVisit: Readonly<Record<string, number>>
 }
@@ -106,6 +118,7 @@ export const unopened: LiveState = {
   putAway: {},
   helpCalls: [],
   visits: [],
+  doubts: [],
   lastVisit: {},
 }
 

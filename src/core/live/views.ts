@@ -6,6 +6,7 @@
 import type { Board } from '../boards/board'
 import { MOST_PARTICIPANTS } from './commands'
 import {
+  type Doubt,
   type HelpCall,
   type LiveState,
   type Message,
@@ -34,6 +35,8 @@ export type ClockSection = {
   startedAt: number
   endsAt: number
   graceEndsAt: number | null
+  /** When it would have ended, had it not been called back. */
+  plannedEndsAt: number
   warned: number[]
 } | null
 
@@ -46,7 +49,8 @@ export interface Member {
 export interface ParticipantView {
   session: SessionSection
   clock: ClockSection
-  me: { id: string; shownName: string; admitted: boolean; released: boolean }
+  /** `doubted`: they have said that the name is not theirs, and nobody has settled that yet. */
+  me: { id: string; shownName: string; admitted: boolean; released: boolean; doubted: boolean }
   place:
     | { where: 'waiting' }
     | { where: 'whole'; next: { name: string; members: string[] } | null }
@@ -85,6 +89,7 @@ export interface FacilitatorView {
   messages: Message[]
   help: HelpCall[]
   visits: Visit[]
+  doubts: Doubt[]
 }
 
 export interface ProjectorView {
@@ -112,8 +117,8 @@ const sessionOf = ({ title, phase, round, pastRounds }: LiveState): SessionSecti
 
 function clockOf(state: LiveState): ClockSection {
   if (!state.round) return null
-  const { number, startedAt, endsAt, graceEndsAt, warned } = state.round
-  return { number, startedAt, endsAt, graceEndsAt, warned }
+  const { number, startedAt, endsAt, graceEndsAt, plannedEndsAt, warned } = state.round
+  return { number, startedAt, endsAt, graceEndsAt, plannedEndsAt, warned }
 }
 
 export function participantView(state: LiveState, participantId: string): ParticipantView | null {
@@ -125,7 +130,13 @@ export function participantView(state: LiveState, participantId: string): Partic
   return {
     session: sessionOf(state),
     clock: me.admitted ? clockOf(state) : null,
-    me: { id: me.id, shownName: me.shownName, admitted: me.admitted, released: me.released },
+    me: {
+      id: me.id,
+      shownName: me.shownName,
+      admitted: me.admitted,
+      released: me.released,
+      doubted: state.doubts.some(doubt => doubt.participantId === me.id && doubt.how === 'not-me'),
+    },
     place: placeOf(state, me),
     board: room ? state.board : null,
     messages: me.admitted && !me.released ? messagesFor(state, me) : [],
@@ -207,6 +218,7 @@ export function facilitatorView(state: LiveState): FacilitatorView {
     messages: state.messages,
     help: state.helpCalls.filter(call => call.closedAt === null),
     visits: state.visits,
+    doubts: state.doubts,
   }
 }
 

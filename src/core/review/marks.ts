@@ -1,6 +1,7 @@
 import type { LiveEvent, Recorded } from '../live/events'
 import { evolve } from '../live/evolve'
 import { type LiveState, peopleIn, unopened } from '../live/state'
+import { leftText } from '../schedule/session-time'
 
 export const MARK_KINDS = [
   'joined',
@@ -12,6 +13,7 @@ export const MARK_KINDS = [
   'visit',
   'help',
   'helped',
+  'warning',
 ] as const
 export type MarkKind = (typeof MARK_KINDS)[number]
 
@@ -64,6 +66,10 @@ function talkMarks(
     case 'broadcast':
       return before.rooms.flatMap(room =>
         peopleIn(before, room.id).length > 0 ? mark(room.id, 'broadcast', event.text) : [],
+      )
+    case 'warned':
+      return before.rooms.flatMap(room =>
+        peopleIn(before, room.id).length > 0 ? mark(room.id, 'warning', leftText(event.secondsLeft)) : [],
       )
     case 'note':
       return mark(event.roomId, 'note', event.text)

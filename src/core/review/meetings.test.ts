@@ -31,6 +31,7 @@ const opened: LiveEvent = {
     board: { title: '', steps: [], prompts: [] },
     roomSeconds: 600,
     graceSeconds: 0,
+    groupingVersion: null,
     waitingList: false,
   },
 }

@@ -41,6 +41,10 @@ export function clockText(milliseconds: number): string {
     : `${Math.floor(minutes / 60)}:${two(minutes % 60)}:${two(seconds % 60)}`
 }
 
+/** What is left before the end, as it is said aloud: `5 min left`, `30 s left`. */
+export const leftText = (seconds: number): string =>
+  seconds < 60 ? `${seconds} s left` : `${Math.round(seconds / 60)} min left`
+
 /** How long something has been so, roughly: `just now`, `40 s`, `3 min`, `2 h`. */
 export function roughLength(milliseconds: number): string {
   const seconds = Math.max(0, Math.round(milliseconds / 1000))

@@ -183,6 +183,16 @@ export function mergeContributions(list: readonly Contribution[]): Contribution[
   return [...merged.values()]
 }
 
+/** Whether this participant has written anything on any board. */
+export async function hasWritten(db: Database, participantId: string): Promise<boolean> {
+  const rows = await db
+    .select({ copyId: contributions.copyId })
+    .from(contributions)
+    .where(eq(contributions.participantId, participantId))
+    .limit(1)
+  return rows.length > 0
+}
+
 /** Every contribution to these copies, in the order of time. */
 export async function readContributions(db: Database, copyIds: string[]): Promise<Contribution[]> {
   if (copyIds.length === 0) return []

@@ -21,7 +21,6 @@ import type { Group } from '~/core/grouping/grouping'
 import type { Role } from '~/core/grouping/roles'
 import { NO_ROTATION, type Rotation } from '~/core/grouping/rotation'
 import type { Aim, Rule } from '~/core/grouping/rules'
-import type { LiveEvent } from '~/core/live/events'
 import type { Column } from '~/core/people/columns'
 import type { Presence } from '~/core/people/presence'
 
@@ -41,16 +40,24 @@ export const accounts = pgTable('accounts', {
   displayName: text('display_name').notNull(),
   passwordHash: text('password_hash').notNull(),
   createdAt: moment('created_at').notNull().defaultNow(),
+  removedAt: moment('removed_at'),
 })
 
 /** Signed-in browsers. Only a hash of the token is kept, so a copy of the data signs nobody in. */
-export const signIns = pgTable('sign_ins', {
-  tokenHash: text('token_hash').primaryKey(),
-  accountId: text('account_id')
-    .notNull()
-    .references(() => accounts.id, { onDelete: 'cascade' }),
-  expiresAt: moment('expires_at').notNull(),
-})
+export const signIns = pgTable(
+  'sign_ins',
+  {
+    tokenHash: text('token_hash').primaryKey(),
+    accountId: text('account_id')
+      .notNull()
+      .references(() => accounts.id, { onDelete: 'cascade' }),
+    expiresAt: moment('expires_at').notNull(),
+  },
+  table => [
+    index('sign_ins_by_account').on(table.accountId),
+    index('sign_ins_by_expiry').on(table.expiresAt),
+  ],
+)
 
 export const cohorts = pgTable('cohorts', {
   id: text('id').primaryKey(),
@@ -62,6 +69,8 @@ export const cohorts = pgTable('cohorts', {
   /** What groupings of this cohort must keep, unless a grouping switches a rule off. */
   rules: jsonb('rules').$type<Rule[]>().notNull().default([]),
   createdAt: moment('created_at').notNull().defaultNow(),
+  /** Set when removed: it is shown nowhere, and can be put back. So it is wherever this column is met. */
+  removedAt: moment('removed_at'),
 })
 
 export const people = pgTable(
@@ -102,28 +111,33 @@ export const imports = pgTable(
   table => [index('imports_by_cohort').on(table.cohortId, table.at)],
 )
 
-export const groupings = pgTable('groupings', {
-  id: text('id').primaryKey(),
-  cohortId: text('cohort_id')
-    .notNull()
-    .references(() => cohorts.id, { onDelete: 'cascade' }),
-  name: text('name').notNull(),
-  groups: jsonb('groups').$type<Group[]>().notNull(),
-  aims: jsonb('aims').$type<Aim[]>().notNull().default([]),
-  /** Rules of the cohort that this grouping does not keep, and people who stay where they are when it is made again. */
-  offRuleIds: jsonb('off_rule_ids').$type<string[]>().notNull().default([]),
-  heldIds: jsonb('held_ids').$type<string[]>().notNull().default([]),
-  /** The groups of the second round and those after it; empty for a grouping of one round. */
-  laterRounds: jsonb('later_rounds').$type<Group[][]>().notNull().default([]),
-  /** Who has which role in the first round, by person id. */
-  roles: jsonb('roles').$type<Record<string, Role>[]>().notNull().default([]),
-  /** Stations that the groups, as teams, go round; empty when they do not. */
-  rotation: jsonb('rotation').$type<Rotation>().notNull().default(NO_ROTATION),
-  /** Counts saves; a save that does not start from the latest one is refused. */
-  version: integer('version').notNull().default(1),
-  savedBy: text('saved_by').notNull(),
-  savedAt: moment('saved_at').notNull().defaultNow(),
-})
+export const groupings = pgTable(
+  'groupings',
+  {
+    id: text('id').primaryKey(),
+    cohortId: text('cohort_id')
+      .notNull()
+      .references(() => cohorts.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    groups: jsonb('groups').$type<Group[]>().notNull(),
+    aims: jsonb('aims').$type<Aim[]>().notNull().default([]),
+    /** Rules of the cohort that this grouping does not keep, and people who stay where they are when it is made again. */
+    offRuleIds: jsonb('off_rule_ids').$type<string[]>().notNull().default([]),
+    heldIds: jsonb('held_ids').$type<string[]>().notNull().default([]),
+    /** The groups of the second round and those after it; empty for a grouping of one round. */
+    laterRounds: jsonb('later_rounds').$type<Group[][]>().notNull().default([]),
+    /** Who has which role in the first round, by person id. */
+    roles: jsonb('roles').$type<Record<string, Role>[]>().notNull().default([]),
+    /** Stations that the groups, as teams, go round; empty when they do not. */
+    rotation: jsonb('rotation').$type<Rotation>().notNull().default(NO_ROTATION),
+    /** Counts saves; a save that does not start from the latest one is refused. */
+    version: integer('version').notNull().default(1),
+    savedBy: text('saved_by').notNull(),
+    savedAt: moment('saved_at').notNull().defaultNow(),
+    removedAt: moment('removed_at'),
+  },
+  table => [index('groupings_by_cohort').on(table.cohortId)],
+)
 
 /** What each save of a grouping said: nothing that was saved is ever written over. */
 export const groupingVersions = pgTable(
@@ -141,21 +155,25 @@ export const groupingVersions = pgTable(
 )
 
 /** Topics that people of a cohort choose from, before groups are made of what they chose. */
-export const choices = pgTable('choices', {
-  id: text('id').primaryKey(),
-  cohortId: text('cohort_id')
-    .notNull()
-    .references(() => cohorts.id, { onDelete: 'cascade' }),
-  title: text('title').notNull(),
-  kind: text('kind').$type<ChoiceKind>().notNull(),
-  /** How many wishes each person may rank; 1 where the first to come is served. */
-  wishes: integer('wishes').notNull(),
-  topics: jsonb('topics').$type<ChoiceTopic[]>().notNull(),
-  phase: text('phase').$type<'open' | 'closed'>().notNull().default('open'),
-  /** What the link for participants carries. */
-  code: text('code').notNull().unique(),
-  createdAt: moment('created_at').notNull().defaultNow(),
-})
+export const choices = pgTable(
+  'choices',
+  {
+    id: text('id').primaryKey(),
+    cohortId: text('cohort_id')
+      .notNull()
+      .references(() => cohorts.id, { onDelete: 'cascade' }),
+    title: text('title').notNull(),
+    kind: text('kind').$type<ChoiceKind>().notNull(),
+    /** How many wishes each person may rank; 1 where the first to come is served. */
+    wishes: integer('wishes').notNull(),
+    topics: jsonb('topics').$type<ChoiceTopic[]>().notNull(),
+    phase: text('phase').$type<'open' | 'closed'>().notNull().default('open'),
+    /** What the link for participants carries. */
+    code: text('code').notNull().unique(),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  table => [index('choices_by_cohort').on(table.cohortId)],
+)
 
 export const choiceAnswers = pgTable(
   'choice_answers',
@@ -173,7 +191,10 @@ export const choiceAnswers = pgTable(
     /** When the wishes were given: the first to come is served first. */
     at: moment('at').notNull().defaultNow(),
   },
-  table => [primaryKey({ columns: [table.choiceId, table.personId] })],
+  table => [
+    primaryKey({ columns: [table.choiceId, table.personId] }),
+    index('choice_answers_by_person').on(table.personId),
+  ],
 )
 
 export const boards = pgTable('boards', {
@@ -182,36 +203,48 @@ export const boards = pgTable('boards', {
   steps: jsonb('steps').$type<string[]>().notNull(),
   prompts: jsonb('prompts').$type<Prompt[]>().notNull(),
   savedAt: moment('saved_at').notNull().defaultNow(),
+  removedAt: moment('removed_at'),
 })
 
-export const sessions = pgTable('sessions', {
-  id: text('id').primaryKey(),
-  title: text('title').notNull(),
-  startsAt: moment('starts_at').notNull(),
-  timeZone: text('time_zone').notNull(),
-  cohortId: text('cohort_id')
-    .notNull()
-    .references(() => cohorts.id),
-  groupingId: text('grouping_id')
-    .notNull()
-    .references(() => groupings.id),
-  /** Which round of the grouping the rooms are, from 0. */
-  groupingRound: integer('grouping_round').notNull().default(0),
-  /** The version of the grouping the session was opened with; null before. */
-  groupingVersion: integer('grouping_version'),
-  boardId: text('board_id')
-    .notNull()
-    .references(() => boards.id),
-  /** Names of rooms by group id, where they differ from the group's own name. */
-  roomNames: jsonb('room_names').$type<Record<string, string>>().notNull().default({}),
-  roomMinutes: integer('room_minutes').notNull(),
-  graceSeconds: integer('grace_seconds').notNull(),
-  waitingList: boolean('waiting_list').notNull(),
-  joinCode: text('join_code').notNull().unique(),
-  /** Kept beside the log so that lists need not fold every log: set in the same transaction as the event. */
-  phase: text('phase').$type<'planned' | 'open' | 'ended'>().notNull().default('planned'),
-  reviewedAt: moment('reviewed_at'),
-})
+export const sessions = pgTable(
+  'sessions',
+  {
+    id: text('id').primaryKey(),
+    title: text('title').notNull(),
+    startsAt: moment('starts_at').notNull(),
+    timeZone: text('time_zone').notNull(),
+    cohortId: text('cohort_id')
+      .notNull()
+      .references(() => cohorts.id),
+    groupingId: text('grouping_id')
+      .notNull()
+      .references(() => groupings.id),
+    /** Which round of the grouping the rooms are, from 0. */
+    groupingRound: integer('grouping_round').notNull().default(0),
+    /** The version of the grouping the session was opened with; null before. */
+    groupingVersion: integer('grouping_version'),
+    boardId: text('board_id')
+      .notNull()
+      .references(() => boards.id),
+    /** Names of rooms by group id, where they differ from the group's own name. */
+    roomNames: jsonb('room_names').$type<Record<string, string>>().notNull().default({}),
+    roomMinutes: integer('room_minutes').notNull(),
+    graceSeconds: integer('grace_seconds').notNull(),
+    waitingList: boolean('waiting_list').notNull(),
+    joinCode: text('join_code').notNull().unique(),
+    /** Kept beside the log so that lists need not fold every log: set in the same transaction as the event. */
+    phase: text('phase').$type<'planned' | 'open' | 'ended'>().notNull().default('planned'),
+    reviewedAt: moment('reviewed_at'),
+    removedAt: moment('removed_at'),
+  },
+  table => [
+    index('sessions_by_cohort').on(table.cohortId, table.startsAt),
+    index('sessions_by_phase').on(table.phase, table.startsAt),
+    index('sessions_by_start').on(table.startsAt),
+    index('sessions_by_grouping').on(table.groupingId),
+    index('sessions_by_board').on(table.boardId),
+  ],
+)
 
 export const sessionEvents = pgTable(
   'session_events',
@@ -223,7 +256,9 @@ export const sessionEvents = pgTable(
     at: moment('at').notNull(),
     actor: text('actor').notNull(),
     type: text('type').notNull(),
-    payload: jsonb('payload').$type<LiveEvent>().notNull(),
+    /** In which version of the events' shapes it was written: `core/live/event-versions.ts`. */
+    version: integer('version').notNull().default(1),
+    payload: jsonb('payload').$type<unknown>().notNull(),
   },
   // Two writers racing for the same place in the log: one of them is refused by this key.
   table => [primaryKey({ columns: [table.sessionId, table.seq] })],
@@ -288,6 +323,7 @@ export const contributions = pgTable(
     primaryKey({
       columns: [table.copyId, table.promptId, table.entryId, table.participantId, table.halfMinute],
     }),
+    index('contributions_by_participant').on(table.participantId),
   ],
 )
 

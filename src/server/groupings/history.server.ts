@@ -4,6 +4,7 @@ import { fold } from '~/core/live/evolve'
 import { meetingsOf } from '~/core/review/meetings'
 import type { Database } from '../db/database.server'
 import { sessions } from '../db/schema.server'
+import { RoundTableError } from '../errors.server'
 import { readLog } from '../live/event-log.server'
 
 /** What an ended session says never changes: its log is folded once. */
@@ -25,16 +26,27 @@ export async function pastSessions(
     .orderBy(desc(sessions.startsAt))
   const rows = await (most === null ? ended : ended.limit(most))
   const past: PastSession[] = []
-  for (const row of rows) past.push(await pastSession(db, row))
+  for (const row of rows) {
+    const session = await pastSession(db, row)
+    if (session) past.push(session)
+  }
   return past
 }
 
-async function pastSession(db: Database, { id, title }: { id: string; title: string }): Promise<PastSession> {
+/** Null for a session whose record is damaged: it tells of nobody, and must not keep the others from telling. */
+async function pastSession(
+  db: Database,
+  { id, title }: { id: string; title: string },
+): Promise<PastSession | null> {
   const cache = known.get(db) ?? new Map<string, PastSession>()
   known.set(db, cache)
   const cached = cache.get(id)
   if (cached) return cached
-  const log = await readLog(db, id)
+  const log = await readLog(db, id).catch(error => {
+    if (error instanceof RoundTableError && error.code === 'damaged') return null
+    throw error
+  })
+  if (!log) return null
   const { openedAt, endedAt } = fold(log)
   const meetings = meetingsOf(log, endedAt ?? openedAt ?? 0).map(({ pair, ms }) => ({
     pair,

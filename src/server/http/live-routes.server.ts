@@ -2,7 +2,7 @@ import type { IncomingMessage } from 'node:http'
 import type { Duplex } from 'node:stream'
 import { type Request, type Response, Router } from 'express'
 import type { Viewer } from '~/core/live/views'
-import { accountOf } from '../auth/accounts.server'
+import { type Account, accountOf } from '../auth/accounts.server'
 import { readAccountToken, readPlaceToken } from '../auth/cookies.server'
 import { placeOf } from '../join/join.server'
 import { EventStream, lastSeqOf } from '../live/stream.server'
@@ -25,21 +25,27 @@ export function liveRoutes(services: Services): Router {
 }
 
 async function openStream(services: Services, request: Request, response: Response): Promise<void> {
-  const sessionId = String(request.params.sessionId)
-  const viewer = await viewerOf(services, request, sessionId)
-  if (!viewer) {
-    response.status(403).type('text/plain').send('You have no place in this session.')
-    return
-  }
-  const stream = new EventStream(request, response)
+  // Listened for from the first moment: a browser may leave while it is still being found out who it is.
   let gone = false
   let stop: (() => void) | undefined
   response.on('close', () => {
     gone = true
     stop?.()
   })
-  stop = await services.hub.follow(sessionId, viewer, lastSeqOf(request), stream.send)
-  if (gone) stop()
+  const sessionId = String(request.params.sessionId)
+  const reader = await readerOf(services, request, sessionId)
+  if (gone) return
+  if (!reader) {
+    response.status(403).type('text/plain').send('You have no place in this session.')
+    return
+  }
+  const { viewer, account } = reader
+  const stream = new EventStream(request, response)
+  stop = await services.hub.follow(sessionId, viewer, lastSeqOf(request), stream.send, account)
+  if (gone) {
+    stop()
+    return
+  }
   if (viewer.kind === 'facilitator') {
     const state = await services.hub.state(sessionId)
     stream.send({ kind: 'work', rooms: await services.boards.work.of(sessionId, state) }, state.seq)
@@ -47,19 +53,23 @@ async function openStream(services: Services, request: Request, response: Respon
 }
 
 /** Whom the cookies of a request make its reader; null when they give no right to read. */
-async function viewerOf(services: Services, request: Request, sessionId: string): Promise<Viewer | null> {
+async function readerOf(
+  services: Services,
+  request: Request,
+  sessionId: string,
+): Promise<{ viewer: Viewer; account: Account | null } | null> {
   const { reader } = request.params
   const cookies = request.headers.cookie
   if (reader === 'facilitator' || reader === 'projector') {
     const account = await accountOf(services.db, await readAccountToken(cookies))
-    return account ? { kind: reader } : null
+    return account ? { viewer: { kind: reader }, account } : null
   }
   if (reader !== 'participant') return null
   const place = await placeOf(services.db, sessionId, await readPlaceToken(cookies, sessionId))
   if (!place) return null
   const state = await services.hub.state(sessionId)
   return state.participants[place.participantId]
-    ? { kind: 'participant', participantId: place.participantId }
+    ? { viewer: { kind: 'participant', participantId: place.participantId }, account: null }
     : null
 }
 

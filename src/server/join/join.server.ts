@@ -1,6 +1,7 @@
 import { and, eq } from 'drizzle-orm'
 import type { LiveProblem } from '~/core/live/commands'
 import { participantList } from '~/core/live/state'
+import { plainName } from '~/core/people/shown-name'
 import type { Database } from '../db/database.server'
 import { participants, sessions } from '../db/schema.server'
 import { notFound } from '../errors.server'
@@ -52,6 +53,28 @@ export async function placeByReviewToken(db: Database, reviewToken: string): Pro
   const [row] = await db.select().from(participants).where(eq(participants.reviewToken, reviewToken))
   if (!row) throw notFound('page')
   return { participantId: row.id, sessionId: row.sessionId, reviewToken }
+}
+
+/**
+ * Somebody at the door says that a name is theirs which another browser holds: the facilitator is asked, and frees it
+ * with one move. The name is read as it is compared when people join.
+ */
+export async function claimName(
+  hub: LiveHub,
+  sessionId: string,
+  shownName: string,
+): Promise<Result<null, LiveProblem>> {
+  const wanted = plainName(shownName)
+  const holder = participantList(await hub.state(sessionId)).find(
+    participant => plainName(participant.shownName) === wanted,
+  )
+  if (!holder) return refused({ code: 'no-such-participant' })
+  const asked = await hub.command(
+    sessionId,
+    { kind: 'door' },
+    { type: 'claim-name', participantId: holder.id, doubtId: newId() },
+  )
+  return asked.ok ? done(null) : asked
 }
 
 /** The names somebody can still choose from. */

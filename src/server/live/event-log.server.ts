@@ -1,9 +1,10 @@
 import { and, asc, eq, gt } from 'drizzle-orm'
-import { liveEventSchema } from '~/contracts/live'
 import type { Actor } from '~/core/live/commands'
+import { EVENT_VERSION, readEvent, UnreadableEventError } from '~/core/live/event-versions'
 import type { LiveEvent, OpeningPlan, Recorded } from '~/core/live/events'
 import type { Database } from '../db/database.server'
 import { sessionEvents, sessions } from '../db/schema.server'
+import { RoundTableError } from '../errors.server'
 import { makeCopies } from '../sessions/sessions.server'
 
 /** Somebody else wrote into the log at the same place: what was decided must be decided again. */
@@ -14,14 +15,30 @@ export interface Entry {
   actor: Actor
 }
 
-/** Reads a session's log from after `seq`, in order. Throws when an event does not have the shape it must have. */
+/** The record of a session cannot be read: it is shut, and says so, while every other session goes on. */
+const damaged = (cause: unknown) =>
+  new RoundTableError(
+    'damaged',
+    'The record of this session is damaged and cannot be read. It stays shut; no other session is affected, and nothing of it was changed.',
+    { cause },
+  )
+
+/** Reads a session's log from after `seq`, in order. Throws `damaged` when an event can't be read. */
 export async function readLog(db: Database, sessionId: string, after = 0): Promise<Recorded[]> {
   const rows = await db
     .select()
     .from(sessionEvents)
     .where(and(eq(sessionEvents.sessionId, sessionId), gt(sessionEvents.seq, after)))
     .orderBy(asc(sessionEvents.seq))
-  return rows.map(row => ({ seq: row.seq, at: row.at.getTime(), event: liveEventSchema.parse(row.payload) }))
+  try {
+    return rows.map(({ seq, at, payload, version }) => ({
+      seq,
+      at: at.getTime(),
+      event: readEvent(payload, version),
+    }))
+  } catch (error) {
+    throw error instanceof UnreadableEventError ? damaged(error) : error
+  }
 }
 
 /**
@@ -36,6 +53,7 @@ export async function appendToLog(db: Database, sessionId: string, entries: read
     at: new Date(recorded.at),
     actor: actorText(actor),
     type: recorded.event.type,
+    version: EVENT_VERSION,
     payload: recorded.event,
   }))
   // One statement is a transaction of its own, and the commonest events need no more than it.
@@ -64,7 +82,8 @@ const UNIQUE_VIOLATION = '23505'
 async function applyToPlan(db: Database, sessionId: string, { event }: Recorded): Promise<void> {
   if (event.type === 'opened') {
     await makeCopies(db, sessionId, event.plan satisfies OpeningPlan)
-    await db.update(sessions).set({ phase: 'open' }).where(eq(sessions.id, sessionId))
+    const { groupingVersion } = event.plan
+    await db.update(sessions).set({ phase: 'open', groupingVersion }).where(eq(sessions.id, sessionId))
   }
   if (event.type === 'ended')
     await db.update(sessions).set({ phase: 'ended' }).where(eq(sessions.id, sessionId))

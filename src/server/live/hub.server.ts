@@ -4,6 +4,7 @@ import type { StreamMessage } from '~/contracts/live'
 import type { Actor, Command, LiveProblem } from '~/core/live/commands'
 import { type LiveState, participantList } from '~/core/live/state'
 import type { Viewer } from '~/core/live/views'
+import type { Account } from '../auth/accounts.server'
 import type { Database } from '../db/database.server'
 import { sessions } from '../db/schema.server'
 import { errorFacts } from '../error-facts.server'
@@ -30,14 +31,24 @@ export class LiveHub {
     private readonly now: () => number = Date.now,
   ) {}
 
-  /** Takes up every session that was open when the server stopped: what fell due meanwhile is done now. */
+  /**
+   * Takes up every session that was open when the server stopped: what fell due meanwhile is done now. One that can't be
+   * read is reported and stays shut; the others go on.
+   */
   async start(): Promise<void> {
     const open = await this.db.select({ id: sessions.id }).from(sessions).where(eq(sessions.phase, 'open'))
     for (const { id } of open) {
-      const state = await this.state(id)
+      const state = await this.state(id).catch((error: unknown) => {
+        this.log.error({ error: errorFacts(error), sessionId: id }, 'a session could not be taken up')
+        return null
+      })
+      if (!state) continue
       for (const participant of participantList(state)) {
-        if (participant.connected) this.dropLater(id, participant.id, DROP_AFTER_RESTART_MS)
+        if (participant.connected)
+          this.dropLater(participantFollower(id, participant.id), DROP_AFTER_RESTART_MS)
       }
+      for (const { accountId, name } of state.visits)
+        this.dropLater(facilitatorFollower(id, { id: accountId, displayName: name }), DROP_AFTER_RESTART_MS)
     }
   }
 
@@ -55,21 +66,23 @@ export class LiveHub {
   }
 
   /**
-   * Follows a session as one reader; a participant counts as present while at least one stream of theirs is open.
-   * Returns how to stop following.
+   * Follows a session as one reader; a participant counts as present while at least one stream of theirs is open, and
+   * the visit of a facilitator ends soon after their last one. Returns how to stop following.
    */
   async follow(
     sessionId: string,
     viewer: Viewer,
     lastSeq: number | null,
     send: (message: StreamMessage, seq: number) => void,
+    account: Pick<Account, 'id' | 'displayName'> | null = null,
   ): Promise<() => void> {
     const session = await this.session(sessionId)
     const stop = session.subscribe(viewer, lastSeq, send)
-    if (viewer.kind === 'participant') this.arrived(sessionId, viewer.participantId)
+    const follower = followerOf(sessionId, viewer, account)
+    if (follower) this.arrived(follower)
     return () => {
       stop()
-      if (viewer.kind === 'participant') this.left(sessionId, viewer.participantId)
+      if (follower) this.left(follower)
     }
   }
 
@@ -101,47 +114,86 @@ export class LiveHub {
   private async load(sessionId: string): Promise<LiveSession> {
     await getSession(this.db, sessionId)
     return LiveSession.load({
-      readLog: () => readLog(this.db, sessionId),
+      readLog: after => readLog(this.db, sessionId, after),
       append: entries => appendToLog(this.db, sessionId, entries),
       now: this.now,
       changed: state => {
         for (const listener of this.listeners) listener(sessionId, state)
       },
       failed: error =>
-        this.log.error({ error: errorFacts(error), sessionId }, 'what fell due could not be done'),
+        this.log.error({ error: errorFacts(error), sessionId }, 'a session could not do what it has to'),
     })
   }
 
-  private arrived(sessionId: string, participantId: string): void {
-    this.streams.set(participantId, (this.streams.get(participantId) ?? 0) + 1)
-    clearTimeout(this.dropTimers.get(participantId))
-    this.dropTimers.delete(participantId)
-    this.byDoor(sessionId, { type: 'connect', participantId })
+  private arrived(follower: Follower): void {
+    this.streams.set(follower.key, (this.streams.get(follower.key) ?? 0) + 1)
+    clearTimeout(this.dropTimers.get(follower.key))
+    this.dropTimers.delete(follower.key)
+    if (follower.came) this.tell(follower, follower.came)
   }
 
-  private left(sessionId: string, participantId: string): void {
-    const streams = (this.streams.get(participantId) ?? 1) - 1
+  private left(follower: Follower): void {
+    const streams = (this.streams.get(follower.key) ?? 1) - 1
     if (streams > 0) {
-      this.streams.set(participantId, streams)
+      this.streams.set(follower.key, streams)
       return
     }
-    this.streams.delete(participantId)
-    this.dropLater(sessionId, participantId, DROP_AFTER_MS)
+    this.streams.delete(follower.key)
+    this.dropLater(follower, DROP_AFTER_MS)
   }
 
-  private dropLater(sessionId: string, participantId: string, wait: number): void {
-    clearTimeout(this.dropTimers.get(participantId))
+  private dropLater(follower: Follower, wait: number): void {
+    clearTimeout(this.dropTimers.get(follower.key))
     const timer = setTimeout(() => {
-      this.dropTimers.delete(participantId)
-      if (!this.streams.has(participantId)) this.byDoor(sessionId, { type: 'disconnect', participantId })
+      this.dropTimers.delete(follower.key)
+      if (!this.streams.has(follower.key)) this.tell(follower, follower.gone)
     }, wait)
     timer.unref()
-    this.dropTimers.set(participantId, timer)
+    this.dropTimers.set(follower.key, timer)
   }
 
-  private byDoor(sessionId: string, command: Command): void {
-    this.command(sessionId, { kind: 'door' }, command).catch(error =>
+  private tell({ sessionId, actor }: Follower, command: Command): void {
+    this.command(sessionId, actor, command).catch(error =>
       this.log.error({ error: errorFacts(error), sessionId }, 'a coming or going could not be recorded'),
     )
   }
 }
+
+/** Somebody whose coming and going means something to a session. */
+interface Follower {
+  sessionId: string
+  /** The same for all streams of one person in one session. */
+  key: string
+  actor: Actor
+  came: Command | null
+  gone: Command
+}
+
+function followerOf(
+  sessionId: string,
+  viewer: Viewer,
+  account: Pick<Account, 'id' | 'displayName'> | null,
+): Follower | null {
+  if (viewer.kind === 'participant') return participantFollower(sessionId, viewer.participantId)
+  return account && viewer.kind === 'facilitator' ? facilitatorFollower(sessionId, account) : null
+}
+
+const participantFollower = (sessionId: string, participantId: string): Follower => ({
+  sessionId,
+  key: `participant:${participantId}`,
+  actor: { kind: 'door' },
+  came: { type: 'connect', participantId },
+  gone: { type: 'disconnect', participantId },
+})
+
+const facilitatorFollower = (
+  sessionId: string,
+  { id, displayName }: { id: string; displayName: string },
+): Follower => ({
+  sessionId,
+  key: `facilitator:${sessionId}:${id}`,
+  actor: { kind: 'facilitator', accountId: id, name: displayName },
+  came: null,
+  // Whoever is gone listens in no room.
+  gone: { type: 'leave-room' },
+})

@@ -1,8 +1,13 @@
+import { jest } from '@jest/globals'
+import { eq } from 'drizzle-orm'
 import { pino } from 'pino'
+import { value } from 'tests/fixtures/class'
 import { runningServer } from 'tests/fixtures/running'
 import type { StreamMessage } from '~/contracts/live'
-import { boardCopies } from '../db/schema.server'
-import { getSession } from '../sessions/sessions.server'
+import { insertContributions } from '../boards/board-storage.server'
+import { boardCopies, groupings, sessionEvents } from '../db/schema.server'
+import { claimName, freeNames } from '../join/join.server'
+import { createSession, getSession, savePlan } from '../sessions/sessions.server'
 import { appendToLog, LogRaceError, readLog } from './event-log.server'
 import { LiveHub } from './hub.server'
 import { askAsFacilitator, askAsParticipant, openSession } from './requests.server'
@@ -66,16 +71,113 @@ test('a reader follows until they stop; what changes is told to listeners', asyn
   expect(phases).toHaveLength(2)
 })
 
-test('requests are made in the name of who asks', async () => {
+test('a session whose log is damaged is shut; the others are taken up', async () => {
+  const { db, hub, sessionId, by, form } = running
+  const other = value(await createSession(db, form))
+  value(await openSession(db, hub, by, other))
+  await db
+    .update(sessionEvents)
+    .set({ payload: { type: 'from-tomorrow' } })
+    .where(eq(sessionEvents.sessionId, sessionId))
+  const again = new LiveHub(db, pino({ enabled: false }))
+  await again.start()
+  expect(await again.state(other)).toMatchObject({ phase: 'open' })
+  await expect(again.state(sessionId)).rejects.toMatchObject({ code: 'damaged' })
+  await expect(askAsFacilitator(again, by, sessionId, { type: 'end' })).rejects.toMatchObject({
+    code: 'damaged',
+  })
+  await again.stop()
+})
+
+test('a visit ends soon after the facilitator who made it is gone, not while one page of theirs is open', async () => {
   const { hub, by, sessionId } = running
+  await running.join(0)
+  value(await askAsFacilitator(hub, by, sessionId, { type: 'send-out', seconds: 600 }))
+  const { rooms } = await hub.state(sessionId)
+  value(await askAsFacilitator(hub, by, sessionId, { type: 'visit', roomId: rooms[0]?.id ?? '' }))
+  const follow = () => hub.follow(sessionId, { kind: 'facilitator' }, null, () => undefined, by)
+  const [first, second] = [await follow(), await follow()]
+  jest.useFakeTimers({ doNotFake: ['nextTick', 'setImmediate', 'queueMicrotask'] })
+  first()
+  jest.advanceTimersByTime(20_000)
+  expect((await hub.state(sessionId)).visits).toHaveLength(1)
+  second()
+  jest.advanceTimersByTime(20_000)
+  jest.useRealTimers()
+  while ((await hub.state(sessionId)).visits.length > 0) await new Promise(resolve => setTimeout(resolve, 5))
+})
+
+test('opening a session that has ended is refused and writes nothing', async () => {
+  const { db, hub, by, sessionId, groupingId } = running
+  value(await askAsFacilitator(hub, by, sessionId, { type: 'end' }))
+  expect(await getSession(db, sessionId)).toMatchObject({ phase: 'ended', groupingVersion: 1 })
+  await db.update(groupings).set({ version: 2 }).where(eq(groupings.id, groupingId))
+  expect(await openSession(db, hub, by, sessionId)).toMatchObject({ problem: { code: 'already-open' } })
+  expect(await getSession(db, sessionId)).toMatchObject({ phase: 'ended', groupingVersion: 1 })
+})
+
+test('a plan is not written over a session that is opened at the same moment', async () => {
+  const { db, hub, by, form } = running
+  const planned = value(await createSession(db, form))
+  const saving = savePlan(db, planned, { ...form, title: 'Too late' })
+  const opening = openSession(db, hub, by, planned)
+  const [saved] = await Promise.all([saving, opening])
+  const { title, phase } = await getSession(db, planned)
+  expect(phase).toBe('open')
+  expect(title).toBe(saved.ok ? 'Too late' : form.title)
+  expect(await savePlan(db, planned, { ...form, title: 'Later still' })).toMatchObject({
+    problem: { code: 'already-open' },
+  })
+})
+
+test('a name that is taken is asked for at the door and freed with one move', async () => {
+  const { hub, by, sessionId } = running
+  const participantId = await running.join(0)
+  expect(await claimName(hub, sessionId, 'Nobody')).toMatchObject({
+    problem: { code: 'no-such-participant' },
+  })
+  value(await claimName(hub, sessionId, ' ÁNA '))
+  const [doubt] = (await hub.state(sessionId)).doubts
+  expect(doubt).toMatchObject({ participantId, how: 'mine-is-taken' })
+  const settled = { type: 'settle-doubt', doubtId: doubt?.id ?? '', free: true } as const
+  value(await askAsFacilitator(hub, by, sessionId, settled))
+  expect((await freeNames(hub, sessionId)).map(name => name.shownName)).toContain('Ana')
+})
+
+test('a place is given back by itself only while nothing was written from it', async () => {
+  const { db, hub, sessionId } = running
+  const wrote = await running.join(0)
+  const silent = await running.join(1)
+  const { rooms } = await hub.state(sessionId)
+  await insertContributions(db, [
+    {
+      copyId: rooms[0]?.copyId ?? '',
+      promptId: 'c',
+      entryId: 'e',
+      participantId: wrote,
+      halfMinute: 0,
+      edits: 1,
+      text: 'x',
+      at: 0,
+    },
+  ])
+  for (const id of [wrote, silent]) value(await askAsParticipant(db, hub, sessionId, id, { type: 'not-me' }))
+  const { participants, doubts } = await hub.state(sessionId)
+  expect(participants[silent]?.released).toBe(true)
+  expect(participants[wrote]?.released).toBe(false)
+  expect(doubts).toMatchObject([{ participantId: wrote, how: 'not-me' }])
+})
+
+test('requests are made in the name of who asks', async () => {
+  const { db, hub, by, sessionId } = running
   const participantId = await running.join(0)
   expect(await askAsFacilitator(hub, by, sessionId, { type: 'send-out', seconds: 600 })).toMatchObject({
     ok: true,
   })
-  expect(await askAsParticipant(hub, sessionId, participantId, { type: 'call-help' })).toMatchObject({
+  expect(await askAsParticipant(db, hub, sessionId, participantId, { type: 'call-help' })).toMatchObject({
     ok: true,
   })
-  expect(await askAsParticipant(hub, sessionId, null, { type: 'call-help' })).toEqual({
+  expect(await askAsParticipant(db, hub, sessionId, null, { type: 'call-help' })).toEqual({
     ok: false,
     problem: { code: 'not-allowed' },
   })

@@ -8,15 +8,17 @@ import { type LiveState, unopened } from '~/core/live/state'
 import { type Viewer, viewFor } from '~/core/live/views'
 import { allMarks, type Mark, marksOf } from '~/core/review/marks'
 import { done, type Result, refused } from '../result'
-import type { Entry } from './event-log.server'
+import { type Entry, LogRaceError } from './event-log.server'
 import { changes, type Sections, sectionsOf, wholeView } from './sections.server'
 
 /** What a session needs from the world outside: its log, the time, and somebody to tell. */
 export interface SessionPorts {
-  readLog(): Promise<Recorded[]>
+  /** What the log says after `seq`, in order. */
+  readLog(after: number): Promise<Recorded[]>
   append(entries: readonly Entry[]): Promise<void>
   now(): number
   changed(state: LiveState): void
+  /** Told of what nobody waits for: something that fell due, or a reader who could not be told. */
   failed(error: unknown): void
 }
 
@@ -37,6 +39,10 @@ interface Subscriber {
 
 /** So many states are kept to tell a reader who was away only what changed since. */
 const KEPT_STATES = 400
+/** How often a command is decided anew because another server wrote into the log first. */
+const MOST_RACES = 5
+/** Pause before what fell due is tried again after the log could not be written, in milliseconds. */
+const RETRY_MS = 1_000
 /** setTimeout counts in 32 bits. */
 const LONGEST_WAIT = 2 ** 31 - 1
 
@@ -54,14 +60,17 @@ export class LiveSession {
   private writing: Promise<void> | null = null
   private timer: NodeJS.Timeout | undefined
   private stopped = false
+  /** The log may have moved on without us: read it before deciding anything. */
+  private behind = false
 
   private constructor(private readonly ports: SessionPorts) {}
 
   /** Folds the log and does what fell due while nobody was there. */
   static async load(ports: SessionPorts): Promise<LiveSession> {
     const session = new LiveSession(ports)
-    session.take(await ports.readLog())
-    await session.doWhatIsDue()
+    session.take(await ports.readLog(0))
+    // A log that can be read and not written now is still worth showing; what is due is tried again by itself.
+    await session.doWhatIsDue().catch(ports.failed)
     return session
   }
 
@@ -120,17 +129,38 @@ export class LiveSession {
       const batch = this.asked
       this.asked = []
       try {
-        await this.write(batch)
+        const outcomes = await this.write(batch)
+        batch.forEach((asked, place) => {
+          asked.settle(outcomes[place] as Outcome)
+        })
       } catch (error) {
-        await this.reload()
         for (const asked of batch) asked.fail(error)
       }
     }
     this.writing = null
-    this.schedule()
+    this.schedule(this.behind ? RETRY_MS : 0)
   }
 
-  private async write(batch: Asked[]): Promise<void> {
+  /** Decides a batch and writes what follows; decides anew, a few times, when another server wrote first. */
+  private async write(batch: Asked[]): Promise<Outcome[]> {
+    for (let race = 1; ; race++) {
+      if (this.behind) await this.catchUp()
+      const { entries, outcomes } = this.decideAll(batch)
+      if (entries.length === 0) return outcomes
+      try {
+        await this.ports.append(entries)
+        this.take(entries.map(entry => entry.recorded))
+        this.publish()
+        return outcomes
+      } catch (error) {
+        // Whether or not the entries reached the disk is known only from the log itself.
+        this.behind = true
+        if (!(error instanceof LogRaceError) || race >= MOST_RACES) throw error
+      }
+    }
+  }
+
+  private decideAll(batch: Asked[]): { entries: Entry[]; outcomes: Outcome[] } {
     const at = this.ports.now()
     let next = this.state
     const entries: Entry[] = []
@@ -144,14 +174,16 @@ export class LiveSession {
       }
       return done({ seq: next.seq })
     })
-    if (entries.length > 0) {
-      await this.ports.append(entries)
-      this.take(entries.map(entry => entry.recorded))
-      this.publish()
-    }
-    batch.forEach((asked, place) => {
-      asked.settle(outcomes[place] as Outcome)
-    })
+    return { entries, outcomes }
+  }
+
+  /** Takes what the log says beyond what is known here, and tells readers of it. */
+  private async catchUp(): Promise<void> {
+    const more = await this.ports.readLog(this.state.seq)
+    this.behind = false
+    if (more.length === 0) return
+    this.take(more)
+    this.publish()
   }
 
   private take(log: readonly Recorded[]): void {
@@ -169,15 +201,21 @@ export class LiveSession {
     if (this.recent.size > KEPT_STATES && oldest !== undefined) this.recent.delete(oldest)
   }
 
-  private async reload(): Promise<void> {
-    this.state = unopened
-    this.recent.clear()
-    this.take(await this.ports.readLog())
-  }
-
+  /** Tells everybody of the state as it is. A reader who cannot be told is let go, and keeps nobody else from hearing. */
   private publish(): void {
-    for (const subscriber of this.subscribers) this.tell(subscriber, 'change')
-    this.ports.changed(this.state)
+    for (const subscriber of this.subscribers) {
+      try {
+        this.tell(subscriber, 'change')
+      } catch (error) {
+        this.subscribers.delete(subscriber)
+        this.ports.failed(error)
+      }
+    }
+    try {
+      this.ports.changed(this.state)
+    } catch (error) {
+      this.ports.failed(error)
+    }
   }
 
   private tell(subscriber: Subscriber, kind: 'view' | 'change'): void {
@@ -198,23 +236,25 @@ export class LiveSession {
     return from === undefined ? [] : this.marks.filter(mark => mark.at >= from)
   }
 
-  private schedule(): void {
+  private schedule(leastWait = 0): void {
     clearTimeout(this.timer)
     const at = nextDue(this.state)
     if (at === null || this.stopped) return
-    const wait = Math.min(Math.max(0, at - this.ports.now()), LONGEST_WAIT)
+    const wait = Math.min(Math.max(leastWait, at - this.ports.now()), LONGEST_WAIT)
     this.timer = setTimeout(() => {
       this.doWhatIsDue().catch(this.ports.failed)
     }, wait)
     this.timer.unref()
   }
 
-  /** One thing that fell due can make the next one due, so it asks until nothing is. */
+  /** One thing that fell due can make the next one due, so it asks until nothing is, or nothing came of it. */
   private async doWhatIsDue(): Promise<void> {
     for (;;) {
+      const before = this.state.seq
       const [command] = due(this.state, this.ports.now())
       if (!command) break
       await this.command({ kind: 'clock' }, command)
+      if (this.state.seq === before) return this.schedule(RETRY_MS)
     }
     this.schedule()
   }

@@ -13,10 +13,21 @@ class Ports implements SessionPorts {
   time = 0
   writes = 0
   failNext: Error | null = null
-  readLog = async () => [...this.log]
+  unreadable: Error | null = null
+  /** Done once, right before the next write: another server on the same log. */
+  beforeNext: (() => void) | null = null
+  failures: unknown[] = []
+  readLog = async (after: number) => {
+    await Promise.resolve()
+    if (this.unreadable) throw this.unreadable
+    return this.log.filter(recorded => recorded.seq > after)
+  }
   append = async (entries: readonly Entry[]) => {
     await Promise.resolve()
     this.writes++
+    this.beforeNext?.()
+    this.beforeNext = null
+    if (entries[0] && entries[0].recorded.seq <= this.log.length) throw new LogRaceError('raced')
     if (this.failNext) {
       const error = this.failNext
       this.failNext = null
@@ -27,7 +38,7 @@ class Ports implements SessionPorts {
   now = () => this.time
   changed = () => undefined
   failed = (error: unknown) => {
-    throw error
+    this.failures.push(error)
   }
 }
 
@@ -86,11 +97,99 @@ test('what could not be written has not happened, and is said to have failed', a
   const { session, ports } = await opened()
   const follower = reader(session, { kind: 'facilitator' })
   const told = follower.messages.length
-  ports.failNext = new LogRaceError('raced')
-  await expect(join(session, 'Uma')).rejects.toThrow('raced')
+  ports.failNext = new Error('disk full')
+  await expect(join(session, 'Uma')).rejects.toThrow('disk full')
   expect(session.current().participants).toEqual({})
   expect(follower.messages).toHaveLength(told)
   expect(await join(session, 'Uma')).toMatchObject({ ok: true })
+})
+
+test('when neither writing nor reading works the command is said to have failed, and the next one works', async () => {
+  const { session, ports } = await opened()
+  const before = session.current()
+  ports.failNext = new Error('disk full')
+  ports.unreadable = new Error('disk gone')
+  await expect(join(session, 'Uma')).rejects.toThrow('disk full')
+  await expect(join(session, 'Uma')).rejects.toThrow('disk gone')
+  expect(session.current()).toBe(before)
+  ports.unreadable = null
+  expect(await join(session, 'Uma')).toMatchObject({ ok: true })
+  await session.stop()
+})
+
+test('what was written after all, though it was said to have failed, is known before the next command', async () => {
+  const { session, ports } = await opened()
+  const append = ports.append
+  ports.append = async entries => {
+    await append(entries)
+    ports.append = append
+    throw new Error('connection lost')
+  }
+  await expect(join(session, 'Uma')).rejects.toThrow('connection lost')
+  expect(await join(session, 'Uma')).toMatchObject({ ok: false, problem: { code: 'name-taken' } })
+})
+
+test('a command that lost the race for the log is decided again on what was written, and readers hear of it', async () => {
+  const { session, ports } = await opened()
+  const follower = reader(session, { kind: 'facilitator' })
+  const another = {
+    type: 'joined',
+    participantId: 'x',
+    personId: null,
+    shownName: 'Vic',
+    admitted: true,
+  } as const
+  ports.beforeNext = () => ports.log.push({ seq: ports.log.length + 1, at: 0, event: another })
+  expect(await join(session, 'Uma')).toMatchObject({ ok: true, value: { seq: 3 } })
+  expect((follower.held.people as { shownName: string }[]).map(each => each.shownName)).toEqual([
+    'Vic',
+    'Uma',
+  ])
+  ports.beforeNext = () =>
+    ports.log.push({
+      seq: ports.log.length + 1,
+      at: 0,
+      event: { ...another, participantId: 'y', shownName: 'Wim' },
+    })
+  expect(await join(session, 'Wim')).toMatchObject({ ok: false, problem: { code: 'name-taken' } })
+})
+
+test('a log that is always written first by others is given up after a few tries', async () => {
+  const { session, ports } = await opened()
+  let tries = 0
+  ports.append = async () => {
+    tries++
+    throw new LogRaceError('raced')
+  }
+  await expect(join(session, 'Uma')).rejects.toThrow('raced')
+  expect(tries).toBe(5)
+})
+
+test('whoever connects while the log is read again sees the session as it was, never an empty one', async () => {
+  const { session, ports } = await opened()
+  await join(session, 'Uma')
+  ports.failNext = new Error('disk full')
+  await expect(join(session, 'Vic')).rejects.toThrow('disk full')
+  let seen: unknown
+  const readLog = ports.readLog
+  ports.readLog = async after => {
+    seen = reader(session, { kind: 'facilitator' }).held.people
+    return readLog(after)
+  }
+  await join(session, 'Wim')
+  expect(seen).toMatchObject([{ shownName: 'Uma' }])
+})
+
+test('a reader who cannot be told keeps nobody else from hearing, nor the command from being done', async () => {
+  const { session, ports } = await opened()
+  session.subscribe({ kind: 'facilitator' }, null, (_message, seq) => {
+    if (seq > 1) throw new Error('broken pipe')
+  })
+  const follower = reader(session, { kind: 'facilitator' })
+  expect(await join(session, 'Uma')).toMatchObject({ ok: true })
+  expect(follower.held.people).toMatchObject([{ shownName: 'Uma' }])
+  expect(session.followers).toBe(1)
+  expect(ports.failures).toHaveLength(1)
 })
 
 test('readers get the whole view first, then only the sections that changed for them', async () => {

@@ -1,6 +1,7 @@
 import type { FacilitatorRequest, ParticipantRequest } from '~/contracts/live'
-import type { LiveProblem } from '~/core/live/commands'
+import type { LiveProblem, ParticipantCommand } from '~/core/live/commands'
 import type { Account } from '../auth/accounts.server'
+import { hasWritten } from '../boards/board-storage.server'
 import type { Database } from '../db/database.server'
 import { type Result, refused } from '../result'
 import { prepareOpening, type SessionProblem } from '../sessions/sessions.server'
@@ -35,14 +36,27 @@ export function askAsFacilitator(
 
 /** Does what a participant asks; `participantId` comes from their cookie. */
 export async function askAsParticipant(
+  db: Database,
   hub: LiveHub,
   sessionId: string,
   participantId: string | null,
   request: ParticipantRequest,
 ): Promise<Outcome> {
   if (!participantId) return refused({ code: 'not-allowed' })
-  const command = request.type === 'call-help' ? { ...request, helpId: newId() } : request
+  const command = await participantCommand(db, participantId, request)
   return hub.command(sessionId, { kind: 'participant', participantId }, command)
+}
+
+async function participantCommand(
+  db: Database,
+  participantId: string,
+  request: ParticipantRequest,
+): Promise<ParticipantCommand> {
+  if (request.type === 'call-help') return { ...request, helpId: newId() }
+  if (request.type === 'not-me') {
+    return { ...request, doubtId: newId(), wrote: await hasWritten(db, participantId) }
+  }
+  return request
 }
 
 const facilitator = (account: Account) =>

@@ -1,4 +1,4 @@
-import { desc, eq } from 'drizzle-orm'
+import { and, desc, eq } from 'drizzle-orm'
 import type { SessionForm } from '~/contracts/forms'
 import type { OpeningPlan } from '~/core/live/events'
 import { momentOf } from '~/core/schedule/session-time'
@@ -66,19 +66,26 @@ export async function savePlan(
   sessionId: string,
   form: SessionForm,
 ): Promise<Result<null, SessionProblem>> {
-  const session = await getSession(db, sessionId)
-  if (session.phase !== 'planned') return refused({ code: 'already-open' })
+  await getSession(db, sessionId)
   const plan = await planFrom(db, form)
   if (!plan.ok) return plan
-  await db.update(sessions).set(plan.value).where(eq(sessions.id, sessionId))
-  return done(null)
+  // Asked and written in one statement: it may be opened at this very moment.
+  const saved = await db
+    .update(sessions)
+    .set(plan.value)
+    .where(and(eq(sessions.id, sessionId), eq(sessions.phase, 'planned')))
+    .returning({ id: sessions.id })
+  return saved.length > 0 ? done(null) : refused({ code: 'already-open' })
 }
 
 async function planFrom(
   db: Database,
   form: SessionForm,
 ): Promise<
-  Result<Omit<Session, 'id' | 'joinCode' | 'phase' | 'reviewedAt' | 'groupingVersion'>, SessionProblem>
+  Result<
+    Omit<Session, 'id' | 'joinCode' | 'phase' | 'reviewedAt' | 'removedAt' | 'groupingVersion'>,
+    SessionProblem
+  >
 > {
   const startsAt = momentOf(form.date, form.time, form.timeZone)
   if (!startsAt) return refused({ code: 'no-such-date' })
@@ -116,8 +123,7 @@ function firstRepeat(names: string[]): string | undefined {
 }
 
 /**
- * What the session is opened with, from its plan as it is now, and the board copies, one for each room. Keeps with the
- * session which version of the grouping that is.
+ * What the session is opened with, from its plan as it is now, and the board copies, one for each room. Writes nothing.
  * People taken off the list since the grouping was made are left out. Everybody on the list may join, also those
  * whom the grouping gives no room.
  */
@@ -126,6 +132,7 @@ export async function prepareOpening(
   sessionId: string,
 ): Promise<Result<OpeningPlan, SessionProblem>> {
   const session = await getSession(db, sessionId)
+  if (session.phase !== 'planned') return refused({ code: 'already-open' })
   const [grouping, cohort, { id: _board, ...board }] = await Promise.all([
     getGrouping(db, session.groupingId),
     getCohort(db, session.cohortId),
@@ -135,8 +142,6 @@ export async function prepareOpening(
   const groups = roundOf(grouping, session.groupingRound)
   const empty = groups.filter(group => !group.personIds.some(id => listed.has(id)))
   if (empty.length > 0) return refused({ code: 'empty-groups', names: empty.map(group => group.name) })
-  // From here on it is known which version was used, whatever is saved later.
-  await db.update(sessions).set({ groupingVersion: grouping.version }).where(eq(sessions.id, sessionId))
   const rooms = groups.map(group => ({
     id: newId(),
     name: session.roomNames[group.id] ?? group.name,
@@ -156,6 +161,7 @@ export async function prepareOpening(
     roomSeconds: session.roomMinutes * 60,
     graceSeconds: session.graceSeconds,
     waitingList: session.waitingList,
+    groupingVersion: grouping.version,
   })
 }
 

@@ -7,7 +7,15 @@ import { Field, Input } from '../../ui/fields'
 import { Message } from '../../ui/layout'
 import { NamePicker } from '../../ui/name-picker'
 
-export type JoinPageProps = { refusal?: { typed: string; problem: string } } & (
+/** Why a name could not be taken; `taken` when somebody else has it, `asked` once the facilitator was asked for it. */
+export interface Refusal {
+  typed: string
+  problem: string
+  taken?: boolean
+  asked?: boolean
+}
+
+export type JoinPageProps = { refusal?: Refusal } & (
   | { step: 'code'; typed: string; problem: string | null }
   | { step: 'wait'; title: string }
   | { step: 'over'; title: string }
@@ -24,8 +32,8 @@ export function JoinPage(props: JoinPageProps) {
         <Stack gap="12px">
           <chakra.h1 fontSize="xl">{props.title}</chakra.h1>
           <p>
-            This session has ended. If you took part, open it on the device you used, or ask for your own
-            link.
+            This session has ended. If you took part, open it on the device you used, or ask the facilitator
+            for your own link.
           </p>
         </Stack>
       )}
@@ -69,12 +77,18 @@ function CodeStep({ typed, problem }: { typed: string; problem: string | null })
 
 const LOOK_AGAIN_MS = 5_000
 
-function WaitStep({ title }: { title: string }) {
+/** Asks the server again now and then while something is waited for. */
+function useLookAgain(waiting: boolean): void {
   const { revalidate } = useRevalidator()
   useEffect(() => {
+    if (!waiting) return
     const timer = setInterval(revalidate, LOOK_AGAIN_MS)
     return () => clearInterval(timer)
-  }, [revalidate])
+  }, [revalidate, waiting])
+}
+
+function WaitStep({ title }: { title: string }) {
+  useLookAgain(true)
   return (
     <Stack gap="12px" role="status">
       <chakra.h1 fontSize="xl">{title}</chakra.h1>
@@ -86,16 +100,32 @@ function WaitStep({ title }: { title: string }) {
 interface NameStepProps {
   title: string
   names: { personId: string; shownName: string }[]
-  refusal?: { typed: string; problem: string }
+  refusal?: Refusal
 }
 
 function NameStep({ title, names, refusal }: NameStepProps) {
   const [typed, setTyped] = useState(refusal?.typed ?? '')
+  useLookAgain(refusal?.asked === true)
   const found = names.filter(name => isFoundBy(typed, name.shownName))
   return (
     <Stack gap="16px">
       <chakra.h1 fontSize="xl">{title}</chakra.h1>
-      <NamePicker names={found} typed={typed} onType={setTyped} problem={refusal?.problem ?? null} />
+      <NamePicker names={found} typed={typed} onType={setTyped} problem={refusal?.problem || null} />
+      {refusal?.taken && (
+        <Form method="post">
+          <input type="hidden" name="intent" value="claim" />
+          <input type="hidden" name="shownName" value={refusal.typed} />
+          <Button type="submit" kind="ask" size="large" whiteSpace="normal">
+            That is my name: ask the facilitator to free it
+          </Button>
+        </Form>
+      )}
+      {refusal?.asked && (
+        <Message kind="good">
+          The facilitator has been asked to free {refusal.typed}. Leave this page open: the name appears here
+          as soon as it is free.
+        </Message>
+      )}
       {found.length === 0 && names.length > 0 && <Message>Nobody on the list is called that.</Message>}
       {typed.trim() !== '' && (
         <Form method="post">

@@ -1,4 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
+import type { ReactNode } from 'react'
 import type { ParticipantView } from '~/core/live/views'
 import { clockText } from '~/core/schedule/session-time'
 import type { BoardStatus } from '../../live-client/board-connection'
@@ -10,6 +11,8 @@ interface PlaceHeadProps {
   line: 'live' | 'lost'
   /** Whether what was written is on disk; null without a board. */
   saved: BoardStatus['saved'] | null
+  /** Whose page this is. */
+  children: ReactNode
 }
 
 const SAVED_WORDS: Record<BoardStatus['saved'], string> = {
@@ -19,7 +22,7 @@ const SAVED_WORDS: Record<BoardStatus['saved'], string> = {
 }
 
 /** Always in sight: where, with whom, how long. */
-export function PlaceHead({ view, pageMadeAt, line, saved }: PlaceHeadProps) {
+export function PlaceHead({ view, pageMadeAt, line, saved, children }: PlaceHeadProps) {
   const { place, session, clock } = view
   const inRoom = place.where === 'room'
   const title = inRoom ? place.name : place.where === 'whole' ? 'Whole group' : 'Waiting list'
@@ -41,6 +44,9 @@ export function PlaceHead({ view, pageMadeAt, line, saved }: PlaceHeadProps) {
         </Box>
         {clock && session.phase === 'open' && <TimeLeft clock={clock} pageMadeAt={pageMadeAt} />}
       </Flex>
+      <Box px="16px" pb={inRoom ? '2px' : '8px'}>
+        {children}
+      </Box>
       {inRoom && (
         <Flex px="16px" pb="8px" gap="4px 12px" wrap="wrap" fontSize="s" justify="space-between">
           <chakra.p>

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import type { ParticipantView } from '~/core/live/views'
 import { BoardView } from '../../board-view/board-view'
 import { ask } from '../../live-client/ask'
@@ -7,30 +7,52 @@ import type { BoardStatus } from '../../live-client/board-connection'
 import { useLive } from '../../live-client/use-live'
 import { ButtonLink } from '../../ui/button'
 import { Message } from '../../ui/layout'
+import { useSwitch } from '../../ui/use-kept'
 import { HelpBar } from './help-bar'
 import { Messages } from './messages'
+import { NotMe } from './not-me'
 import { PlaceHead } from './place-head'
+import { Warnings } from './warnings'
 
 interface PlacePageProps {
   sessionId: string
+  joinCode: string
   view: ParticipantView
   ownLink: string
   now: number
 }
 
 /** A participant's page: where am I, with whom, how long is left; what to do; and help at the bottom. */
-export function PlacePage({ sessionId, view: first, ownLink, now }: PlacePageProps) {
+export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: PlacePageProps) {
   const { view, line } = useLive(`/events/${sessionId}/participant`, first)
   const [problem, setProblem] = useState<string | null>(null)
   const [saved, setSaved] = useState<BoardStatus['saved']>('stored')
   const send = async (request: object) => {
     const answer = await ask(`/s/${sessionId}/commands`, request)
     setProblem(answer.ok ? null : answer.message)
+    return answer.ok
   }
+  const [aloud, setAloud] = useSwitch('warnings-aloud', false)
+  const gaveBack = useRef(false)
+  const door = `/join/${joinCode}`
+  useEffect(() => {
+    // Whoever gave the name back goes to choose another; whose name was freed is told first.
+    if (view.me.released && gaveBack.current) location.assign(door)
+  }, [view.me.released, door])
   const { place } = view
   return (
     <Flex direction="column" minH="100dvh" maxW="760px" mx="auto">
-      <PlaceHead view={view} pageMadeAt={now} line={line} saved={place.where === 'room' ? saved : null} />
+      <PlaceHead view={view} pageMadeAt={now} line={line} saved={place.where === 'room' ? saved : null}>
+        {view.session.phase === 'open' && !view.me.released && (
+          <NotMe
+            me={view.me}
+            onNotMe={() => {
+              gaveBack.current = true
+              send({ type: 'not-me' })
+            }}
+          />
+        )}
+      </PlaceHead>
       <Box as="main" flex="1" px="16px" py="16px">
         {problem && (
           <Box mb="12px">
@@ -42,10 +64,11 @@ export function PlacePage({ sessionId, view: first, ownLink, now }: PlacePagePro
         ) : view.me.released ? (
           <Message kind="problem">
             The facilitator has freed the name {view.me.shownName}. If it is yours,{' '}
-            <a href="/join">join again</a>.
+            <a href={door}>join again</a>.
           </Message>
         ) : (
           <Stack gap="16px">
+            <Warnings clock={place.where === 'room' ? view.clock : null} aloud={aloud} />
             <Messages
               messages={view.messages}
               putAway={view.putAway}
@@ -67,7 +90,7 @@ export function PlacePage({ sessionId, view: first, ownLink, now }: PlacePagePro
         )}
       </Box>
       {place.where === 'room' && view.session.phase === 'open' && (
-        <HelpBar help={view.help} visits={view.visits} onSend={send} />
+        <HelpBar help={view.help} visits={view.visits} aloud={aloud} onAloud={setAloud} onSend={send} />
       )}
     </Flex>
   )
@@ -89,17 +112,24 @@ function Together({ view, ownLink }: { view: ParticipantView; ownLink: string })
     <Stack gap="12px" py="16px">
       {place.next ? (
         <>
-          <p>You will be in</p>
+          <p>{view.clock ? 'Your room is' : 'You will be in'}</p>
           <chakra.h2 fontSize="xl">{place.next.name}</chakra.h2>
           <p>
             with{' '}
             {place.next.members.filter(name => name !== me.shownName).join(', ') ||
               'people who have not arrived yet'}
           </p>
-          <chakra.p color="quiet">Everyone stays here until you are sent out.</chakra.p>
+          <chakra.p color="quiet">
+            {view.clock
+              ? 'The others are in their rooms now. The facilitator sends you there; leave this page open.'
+              : 'Everyone stays here until you are sent out.'}
+          </chakra.p>
         </>
       ) : (
-        <p>You have no room yet. The facilitator will place you; leave this page open.</p>
+        <p>
+          {view.clock ? 'The others are in their rooms now. ' : ''}You have no room yet. The facilitator will
+          place you; leave this page open.
+        </p>
       )}
       {view.session.rounds > 0 && (
         <chakra.p fontSize="s">

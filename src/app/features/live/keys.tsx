@@ -1,7 +1,8 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef } from 'react'
 import { Button } from '../../ui/button'
 import { Tick } from '../../ui/fields'
+import { useSwitch } from '../../ui/use-kept'
 
 const KEPT_AS = 'single-keys'
 
@@ -15,12 +16,11 @@ export interface SingleKeys {
  * typed, and none does what can't be undone. `?` always works: it is how one finds the switch.
  */
 export function useSingleKeys(actions: Record<string, () => void>): SingleKeys {
-  const [on, setOn] = useState(true)
+  const [on, set] = useSwitch(KEPT_AS, true)
   const latest = useRef(actions)
   useEffect(() => {
     latest.current = actions
   })
-  useEffect(() => setOn(localStorage.getItem(KEPT_AS) !== 'off'), [])
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return
@@ -33,10 +33,6 @@ export function useSingleKeys(actions: Record<string, () => void>): SingleKeys {
     window.addEventListener('keydown', listen)
     return () => window.removeEventListener('keydown', listen)
   }, [on])
-  const set = (next: boolean) => {
-    localStorage.setItem(KEPT_AS, next ? 'on' : 'off')
-    setOn(next)
-  }
   return { on, set }
 }
 
@@ -48,6 +44,7 @@ const isTyping = (target: EventTarget | null) =>
 const WORDS = [
   ['b', 'write a broadcast'],
   ['m', 'add a minute'],
+  ['h', 'go to the room that calls for help'],
   ['?', 'show or hide these keys'],
 ]
 

@@ -1,5 +1,8 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react'
+import { memo } from 'react'
 import type { RoomWorkNow } from '~/contracts/live'
+import type { LanePerson } from '~/core/live/views'
+import type { Mark } from '~/core/review/marks'
 import { roughLength } from '~/core/schedule/session-time'
 import { Track } from '../../lanes/track'
 import { useServerNow } from '../../live-client/server-clock'
@@ -9,26 +12,35 @@ import { RoomMark } from '../../ui/room-mark'
 import type { LiveView, Send } from './live-view'
 import { PersonMenu } from './person-menu'
 
-interface LaneProps {
+export interface LaneProps {
   room: LiveView['rooms'][number]
   place: number
-  view: LiveView
+  rooms: LiveView['rooms']
+  people: LanePerson[]
+  call: LiveView['help'][number] | undefined
+  visits: LiveView['visits']
+  marks: Mark[]
+  clock: LiveView['clock']
+  session: LiveView['session']
+  prompts: number
   work: RoomWorkNow | undefined
   pageMadeAt: number
   /** A drawer stands open beside the lanes. */
   narrow: boolean
-  onOpen: () => void
+  onOpen: (roomId: string) => void
   send: Send
 }
 
-/** One room: who is in it, its time running to the right, the latest words, and when it was last visited. */
-export function Lane({ room, place, view, work, pageMadeAt, narrow, onOpen, send }: LaneProps) {
-  const now = useServerNow(pageMadeAt)
-  const people = view.people.filter(person =>
-    view.clock ? person.inRoom && person.roomId === room.id : person.admitted && person.roomId === room.id,
-  )
-  const call = view.help.find(candidate => candidate.roomId === room.id)
-  const visits = view.visits.filter(visit => visit.roomId === room.id)
+/** The id of the button that opens a room, to which the focus goes back when its drawer closes. */
+export const laneButtonId = (roomId: string): string => `open-${roomId}`
+
+/**
+ * One room: who is in it, its time running to the right, the latest words, and when it was last visited. Drawn again only
+ * when something of this room changed; what shows time ticks by itself.
+ */
+export const Lane = memo(function Lane(props: LaneProps) {
+  const { room, place, rooms, people, call, visits, clock, prompts, work, narrow, onOpen, send } = props
+  const alone = clock !== null && people.length === 1
   return (
     <Grid
       as="li"
@@ -42,22 +54,25 @@ export function Lane({ room, place, view, work, pageMadeAt, narrow, onOpen, send
       borderRadius="4px"
       px="8px"
       py="2px"
+      css={{ contentVisibility: 'auto', containIntrinsicSize: 'auto 64px' }}
     >
       <Box minW="0">
         <Flex gap="8px" align="center" wrap="wrap">
           <RoomMark place={place} />
           <chakra.button
+            id={laneButtonId(room.id)}
             type="button"
             fontWeight="650"
             minH="24px"
             cursor="pointer"
             textAlign="left"
             _hover={{ textDecoration: 'underline' }}
-            onClick={onOpen}
+            onClick={() => onOpen(room.id)}
           >
             {room.name}
           </chakra.button>
-          {call && <Tag kind="ask">help, {roughLength(now - call.at)}</Tag>}
+          {call && <HelpTag at={call.at} />}
+          {alone && <Tag kind="ask">one alone</Tag>}
           {visits.map(visit => (
             <Tag key={visit.accountId} kind="live">
               {visit.name} visits
@@ -66,7 +81,7 @@ export function Lane({ room, place, view, work, pageMadeAt, narrow, onOpen, send
         </Flex>
         <Flex wrap="wrap">
           {people.map(person => (
-            <PersonMenu key={person.id} person={person} view={view} now={now} send={send} />
+            <PersonMenu key={person.id} person={person} rooms={rooms} inRound={clock !== null} send={send} />
           ))}
           {people.length === 0 && (
             <chakra.span color="quiet" fontSize="s" px="6px">
@@ -75,17 +90,17 @@ export function Lane({ room, place, view, work, pageMadeAt, narrow, onOpen, send
           )}
         </Flex>
       </Box>
-      <LaneTrack view={view} work={work} roomId={room.id} now={now} />
+      <LaneTrack {...props} />
       {!narrow && (
         <Box fontSize="s" minW="0">
           <Latest work={work} />
           <Flex justify="space-between" align="center" gap="8px" color="quiet">
             <span>
-              {work?.answeredPrompts ?? 0} of {view.board.prompts.length} begun ·{' '}
-              {room.lastVisitAt ? `visited ${ago(now - room.lastVisitAt)}` : 'not visited'}
+              {work?.answeredPrompts ?? 0} of {prompts} begun ·{' '}
+              {room.lastVisitAt ? <VisitedAgo at={room.lastVisitAt} /> : 'not visited'}
             </span>
             {call && (
-              <Button size="small" kind="ask" onClick={onOpen}>
+              <Button size="small" kind="ask" onClick={() => onOpen(room.id)}>
                 Answer
               </Button>
             )}
@@ -94,38 +109,25 @@ export function Lane({ room, place, view, work, pageMadeAt, narrow, onOpen, send
       )}
     </Grid>
   )
+})
+
+function HelpTag({ at }: { at: number }) {
+  const now = useServerNow(at, 1_000)
+  return <Tag kind="ask">help, {roughLength(now - at)}</Tag>
 }
 
-const ago = (milliseconds: number) => {
-  const length = roughLength(milliseconds)
-  return length === 'just now' ? length : `${length} ago`
+function VisitedAgo({ at }: { at: number }) {
+  const length = roughLength(useServerNow(at, 1_000) - at)
+  return <>visited {length === 'just now' ? length : `${length} ago`}</>
 }
 
-function LaneTrack({
-  view,
-  work,
-  roomId,
-  now,
-}: {
-  view: LiveView
-  work: RoomWorkNow | undefined
-  roomId: string
-  now: number
-}) {
-  const { clock, session } = view
+function LaneTrack({ clock, session, marks, work, pageMadeAt }: LaneProps) {
   const last = session.pastRounds.at(-1)
-  const marks = view.marks.filter(mark => mark.roomId === roomId)
   const pulse = work?.pulse ?? []
   if (clock) {
     const to = clock.graceEndsAt ?? clock.endsAt + session.graceSeconds * 1000
-    return (
-      <Track
-        span={{ from: clock.startedAt, to, edges: [clock.endsAt] }}
-        now={now}
-        pulse={pulse}
-        marks={marks}
-      />
-    )
+    const span = { from: clock.startedAt, to, edges: [clock.endsAt] }
+    return <RunningTrack span={span} pulse={pulse} marks={marks} pageMadeAt={pageMadeAt} />
   }
   if (last) {
     return (
@@ -152,6 +154,17 @@ function LaneTrack({
       Everyone stays together until you send them out.
     </Flex>
   )
+}
+
+/** A track of some hundred points moves by less than one of them in two seconds of a usual round. */
+const TRACK_EVERY_MS = 2_000
+
+function RunningTrack({
+  pageMadeAt,
+  ...track
+}: Omit<React.ComponentProps<typeof Track>, 'now'> & { pageMadeAt: number }) {
+  const now = useServerNow(pageMadeAt, TRACK_EVERY_MS)
+  return <Track {...track} now={Math.max(now, track.span.from)} />
 }
 
 function Latest({ work }: { work: RoomWorkNow | undefined }) {

@@ -1,53 +1,109 @@
 import { Box, chakra, Dialog, Flex, Portal } from '@chakra-ui/react'
-import { Megaphone, Plus, SendHorizontal, Undo2 } from 'lucide-react'
+import { LifeBuoy, Megaphone, Plus, RotateCcw, SendHorizontal, Undo2 } from 'lucide-react'
 import { useRef, useState } from 'react'
+import { aloneRooms } from '~/core/live/alone'
 import { LONGEST_MESSAGE } from '~/core/live/commands'
-import { clockText } from '~/core/schedule/session-time'
+import { clockText, leftText } from '~/core/schedule/session-time'
 import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
+import { useKeptText } from '../../ui/use-kept'
+import { AloneNotice } from './alone-notice'
 import { KeyHelp, useSingleKeys } from './keys'
 import type { LiveView, Send } from './live-view'
+import type { HelpCalls } from './use-help-calls'
+
+interface LiveBarProps {
+  sessionId: string
+  view: LiveView
+  calls: HelpCalls
+  send: Send
+}
 
 /** Everything one does while talking, in one place: each is one or two moves. */
-export function LiveBar({ view, send }: { view: LiveView; send: Send }) {
+export function LiveBar({ sessionId, view, calls, send }: LiveBarProps) {
   const broadcast = useRef<HTMLInputElement>(null)
   const { clock } = view
   const [showKeys, setShowKeys] = useState(false)
   const keys = useSingleKeys({
     b: () => broadcast.current?.focus(),
     m: () => clock && send({ type: 'add-time', seconds: 60 }),
+    h: calls.go,
     '?': () => setShowKeys(shown => !shown),
   })
   return (
-    <Box position="sticky" bottom="0" bg="paper" borderTopWidth="2px" borderColor="edge" py="10px" zIndex="6">
+    <Box
+      position="sticky"
+      bottom="0"
+      bg="paper"
+      borderTopWidth="2px"
+      borderColor="edge"
+      py={{ base: '6px', md: '10px' }}
+      zIndex="6"
+    >
       {showKeys && <KeyHelp keys={keys} onClose={() => setShowKeys(false)} />}
-      <Flex gap="10px" align="center" wrap="wrap">
-        {clock ? (
-          <>
-            <RoundClock clock={clock} />
-            <Button
-              size="large"
-              kind={clock.graceEndsAt === null ? 'main' : 'plain'}
-              disabled={clock.graceEndsAt !== null}
-              onClick={() => send({ type: 'call-back' })}
-            >
-              <Undo2 size={20} aria-hidden="true" />{' '}
-              {clock.graceEndsAt === null ? 'Call back' : 'Coming back'}
-            </Button>
-            <Button size="large" title="Key: m" onClick={() => send({ type: 'add-time', seconds: 60 })}>
-              <Plus size={18} aria-hidden="true" /> 1 min
-            </Button>
-            <Button size="large" onClick={() => send({ type: 'add-time', seconds: 300 })}>
-              <Plus size={18} aria-hidden="true" /> 5 min
-            </Button>
-          </>
-        ) : (
-          <SendOut key={view.session.roomSeconds} seconds={view.session.roomSeconds} send={send} />
-        )}
-        <Broadcast field={broadcast} send={send} />
+      <Flex gap={{ base: '6px', md: '10px' }} align="center" wrap="wrap">
+        {clock ? <RoundControls clock={clock} send={send} /> : <SendOut view={view} send={send} />}
+        <HelpCounter calls={calls} />
+        <Broadcast sessionId={sessionId} field={broadcast} send={send} />
         <EndSession send={send} running={clock !== null} />
       </Flex>
+    </Box>
+  )
+}
+
+function RoundControls({ clock, send }: { clock: NonNullable<LiveView['clock']>; send: Send }) {
+  return (
+    <>
+      <RoundClock clock={clock} />
+      {clock.graceEndsAt === null ? (
+        <Button {...BAR} kind="main" onClick={() => send({ type: 'call-back' })}>
+          <Undo2 size={20} aria-hidden="true" /> Call back
+        </Button>
+      ) : (
+        <GoOn clock={clock} send={send} />
+      )}
+      <Button {...BAR} title="Key: m" onClick={() => send({ type: 'add-time', seconds: 60 })}>
+        <Plus size={18} aria-hidden="true" /> 1 min
+      </Button>
+      <Button {...BAR} onClick={() => send({ type: 'add-time', seconds: 300 })}>
+        <Plus size={18} aria-hidden="true" /> 5 min
+      </Button>
+    </>
+  )
+}
+
+/** How buttons of the bar are sized: for a glance on a desk, for a thumb on a phone. */
+const BAR = {
+  minH: { base: '42px', md: '48px' },
+  px: { base: '12px', md: '20px' },
+  fontSize: { base: 'm', md: 'l' },
+} as const
+
+/** While people come back the call can be taken back, as long as the round would still run. */
+function GoOn({ clock, send }: { clock: NonNullable<LiveView['clock']>; send: Send }) {
+  const now = useServerNow(clock.startedAt, 1_000)
+  const left = clock.plannedEndsAt - now
+  if (left <= 0) return <chakra.span fontWeight="600">Coming back</chakra.span>
+  return (
+    <Button {...BAR} onClick={() => send({ type: 'go-on' })}>
+      <RotateCcw size={20} aria-hidden="true" /> Go on as before, {clockText(left)} left
+    </Button>
+  )
+}
+
+/** Rooms that call, wherever their lanes are. */
+function HelpCounter({ calls }: { calls: HelpCalls }) {
+  const [first] = calls.waiting
+  const count = calls.waiting.length
+  return (
+    <Box role="status">
+      {first && (
+        <Button {...BAR} kind="ask" title="Key: h" onClick={calls.go}>
+          <LifeBuoy size={20} aria-hidden="true" />
+          {count === 1 ? `${first.roomName} calls` : `${count} rooms call`}
+        </Button>
+      )}
     </Box>
   )
 }
@@ -55,8 +111,10 @@ export function LiveBar({ view, send }: { view: LiveView; send: Send }) {
 function RoundClock({ clock }: { clock: NonNullable<LiveView['clock']> }) {
   const now = useServerNow(clock.startedAt)
   const left = (clock.graceEndsAt ?? clock.endsAt) - now
+  const warned = clock.warned.at(-1)
+  const state = clock.graceEndsAt !== null ? 'grace' : `round ${clock.number}`
   return (
-    <Box w="104px">
+    <Box w={{ base: '84px', md: '104px' }}>
       <chakra.div
         role="timer"
         fontSize="xl"
@@ -67,49 +125,73 @@ function RoundClock({ clock }: { clock: NonNullable<LiveView['clock']> }) {
       >
         {clockText(left)}
       </chakra.div>
-      <chakra.div fontSize="s" color="quiet">
-        {clock.graceEndsAt === null ? `round ${clock.number}` : 'grace'}
+      <chakra.div fontSize="s" color="quiet" whiteSpace="nowrap">
+        {clock.graceEndsAt === null && warned !== undefined ? `warned: ${leftText(warned)}` : state}
       </chakra.div>
     </Box>
   )
 }
 
-function SendOut({ seconds, send }: { seconds: number; send: Send }) {
-  const [minutes, setMinutes] = useState(String(seconds / 60))
+function SendOut({ view, send }: { view: LiveView; send: Send }) {
+  const { roomSeconds } = view.session
+  const [minutes, setMinutes] = useState(String(roomSeconds / 60))
+  const [asking, setAsking] = useState(false)
+  const alone = aloneRooms(
+    view.rooms,
+    view.people.filter(person => person.admitted),
+  )
+  const go = () => {
+    setAsking(false)
+    send({ type: 'send-out', seconds: Math.round(Number(minutes) * 60) })
+  }
   return (
-    <Flex
-      as="form"
-      gap="8px"
-      align="center"
-      onSubmit={event => {
-        event.preventDefault()
-        send({ type: 'send-out', seconds: Math.round(Number(minutes) * 60) })
-      }}
-    >
-      <Button type="submit" kind="main" size="large">
-        <SendHorizontal size={20} aria-hidden="true" /> Send out
-      </Button>
-      <Flex align="center" gap="6px">
-        <chakra.span>for</chakra.span>
-        <Input
-          type="number"
-          aria-label="Minutes in rooms"
-          min={0.5}
-          max={240}
-          step={0.5}
-          w="76px"
-          minH="48px"
-          value={minutes}
-          onChange={event => setMinutes(event.target.value)}
-        />
-        <chakra.span>min</chakra.span>
+    <>
+      {asking && (
+        <Box w="full">
+          <AloneNotice alone={alone} send={send} onSendOut={go} onCancel={() => setAsking(false)} />
+        </Box>
+      )}
+      <Flex
+        as="form"
+        gap="8px"
+        align="center"
+        onSubmit={event => {
+          event.preventDefault()
+          if (alone.length > 0) setAsking(true)
+          else go()
+        }}
+      >
+        <Button type="submit" kind="main" {...BAR}>
+          <SendHorizontal size={20} aria-hidden="true" /> Send out
+        </Button>
+        <Flex align="center" gap="6px">
+          <chakra.span>for</chakra.span>
+          <Input
+            type="number"
+            aria-label="Minutes in rooms"
+            min={0.5}
+            max={240}
+            step={0.5}
+            w="76px"
+            minH={BAR.minH}
+            value={minutes}
+            onChange={event => setMinutes(event.target.value)}
+          />
+          <chakra.span>min</chakra.span>
+        </Flex>
       </Flex>
-    </Flex>
+    </>
   )
 }
 
-function Broadcast({ field, send }: { field: React.RefObject<HTMLInputElement | null>; send: Send }) {
-  const [text, setText] = useState('')
+interface BroadcastProps {
+  sessionId: string
+  field: React.RefObject<HTMLInputElement | null>
+  send: Send
+}
+
+function Broadcast({ sessionId, field, send }: BroadcastProps) {
+  const [text, setText] = useKeptText(`broadcast-${sessionId}`)
   const submit = async () => {
     if (await send({ type: 'broadcast', text })) setText('')
   }
@@ -117,7 +199,7 @@ function Broadcast({ field, send }: { field: React.RefObject<HTMLInputElement | 
     <Flex
       as="form"
       flex="1"
-      minW="280px"
+      minW={{ base: '240px', md: '280px' }}
       gap="8px"
       align="center"
       onSubmit={event => {
@@ -131,7 +213,7 @@ function Broadcast({ field, send }: { field: React.RefObject<HTMLInputElement | 
             <Input
               {...parts}
               ref={field}
-              minH="48px"
+              minH={BAR.minH}
               maxLength={LONGEST_MESSAGE}
               placeholder="Broadcast to every board"
               title="Key: b"
@@ -141,8 +223,9 @@ function Broadcast({ field, send }: { field: React.RefObject<HTMLInputElement | 
           )}
         </Field>
       </Box>
-      <Button type="submit" size="large" disabled={text.trim() === ''}>
-        <Megaphone size={20} aria-hidden="true" /> Broadcast
+      <Button type="submit" aria-label="Broadcast" {...BAR} disabled={text.trim() === ''}>
+        <Megaphone size={20} aria-hidden="true" />
+        <chakra.span display={{ base: 'none', md: 'inline' }}>Broadcast</chakra.span>
       </Button>
     </Flex>
   )
@@ -160,7 +243,7 @@ function EndSession({ send, running }: { send: Send; running: boolean }) {
       lazyMount
       unmountOnExit
     >
-      <Button kind="stop" size="large" onClick={() => setAsking(true)}>
+      <Button kind="stop" {...BAR} onClick={() => setAsking(true)}>
         End
       </Button>
       <Portal>

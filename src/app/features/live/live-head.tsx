@@ -13,11 +13,24 @@ interface LiveHeadProps {
   join: { code: string; address: string; image: string }
   order: LaneOrder
   onOrder: (order: LaneOrder) => void
+  /** Whether a help call is heard. */
+  sound: boolean
+  onSound: (on: boolean) => void
   send: Send
 }
 
 /** How people get in, and the page for the wall. */
-export function LiveHead({ sessionId, view, line, join, order, onOrder, send }: LiveHeadProps) {
+export function LiveHead({
+  sessionId,
+  view,
+  line,
+  join,
+  order,
+  onOrder,
+  sound,
+  onSound,
+  send,
+}: LiveHeadProps) {
   const [showing, setShowing] = useState(false)
   if (view.session.phase === 'ended') {
     return (
@@ -64,6 +77,9 @@ export function LiveHead({ sessionId, view, line, join, order, onOrder, send }: 
           onChange={event => send({ type: 'set-waiting-list', on: event.target.checked })}
         >
           Waiting list
+        </Tick>
+        <Tick checked={sound} onChange={event => onSound(event.target.checked)}>
+          Sound when a room calls
         </Tick>
         <chakra.label fontSize="s" color="quiet" ml="auto">
           Rooms by{' '}

@@ -1,18 +1,22 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { useCallback, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { Legend } from '../../lanes/legend'
 import { ask } from '../../live-client/ask'
 import { useLive } from '../../live-client/use-live'
 import { Message } from '../../ui/layout'
 import { moveByArrows } from '../../ui/list-keys'
-import { Lane } from './lane'
+import { useKeptText } from '../../ui/use-kept'
+import { Doubts } from './doubts'
+import { Lane, laneButtonId } from './lane'
 import { type LaneOrder, orderedRooms } from './lane-order'
+import { type RoomPart, roomParts } from './lanes-of-view'
 import { LiveBar } from './live-bar'
 import { LiveHead } from './live-head'
 import type { LiveView, Send } from './live-view'
 import { OutsideRooms } from './outside-rooms'
 import { RoomDrawer } from './room-drawer'
 import { SessionRibbon } from './session-ribbon'
+import { useHelpCalls } from './use-help-calls'
 
 interface LivePageProps {
   sessionId: string
@@ -23,6 +27,8 @@ interface LivePageProps {
   accountId: string
   now: number
 }
+
+const NOTHING: RoomPart = { people: [], call: undefined, visits: [], marks: [] }
 
 export function LivePage({
   sessionId,
@@ -35,8 +41,8 @@ export function LivePage({
 }: LivePageProps) {
   const { view, work, line } = useLive<LiveView>(`/events/${sessionId}/facilitator`, first)
   const [problem, setProblem] = useState<string | null>(null)
-  const [order, setOrder] = useState<LaneOrder>('rooms')
-  const [openRoomId, setOpenRoomId] = useState<string | null>(null)
+  const [order, setOrder] = useKeptText(`live-order-${sessionId}`, 'rooms')
+  const [openRoomId, setOpenRoomId] = useKeptText(`live-room-${sessionId}`)
   const send: Send = useCallback(
     async request => {
       const answer = await ask(`/sessions/${sessionId}/commands`, request)
@@ -47,6 +53,21 @@ export function LivePage({
   )
   const openRoom = view.rooms.find(room => room.id === openRoomId)
   const ended = view.session.phase === 'ended'
+  const parts = useRoomParts(view)
+  const visited = view.visits.find(visit => visit.accountId === accountId)?.roomId
+  /** A visit lasts as long as the room's drawer is open: whoever closes it listens no more. */
+  const show = useCallback(
+    (roomId: string) => {
+      if (visited !== undefined && visited !== roomId) send({ type: 'leave-room' })
+      setOpenRoomId(roomId)
+    },
+    [visited, send, setOpenRoomId],
+  )
+  const close = () => {
+    show('')
+    requestAnimationFrame(() => document.getElementById(laneButtonId(openRoomId))?.focus())
+  }
+  const calls = useHelpCalls(view, show)
   return (
     <Flex direction="column" minH="calc(100vh - 120px)">
       <LiveHead
@@ -54,8 +75,10 @@ export function LivePage({
         view={view}
         line={line}
         join={{ code: joinCode, address: joinAddress, image: joinImage }}
-        order={order}
+        order={order as LaneOrder}
         onOrder={setOrder}
+        sound={calls.sound}
+        onSound={calls.setSound}
         send={send}
       />
       <SessionRibbon view={view} pageMadeAt={now} />
@@ -66,19 +89,24 @@ export function LivePage({
       )}
       <Flex gap="16px" align="flex-start" flex="1" pb="16px">
         <Stack flex="1" minW="0" gap="8px">
+          {!ended && <Doubts view={view} send={send} />}
           {!ended && <OutsideRooms view={view} send={send} />}
           <chakra.h2 srOnly>Rooms</chakra.h2>
           <Stack as="ul" gap="4px" listStyleType="none" aria-label="Rooms" onKeyDown={moveByArrows}>
-            {orderedRooms(view, order).map(room => (
+            {orderedRooms(view, order as LaneOrder).map(room => (
               <Lane
                 key={room.id}
                 room={room}
-                place={view.rooms.findIndex(other => other.id === room.id)}
-                view={view}
+                place={view.rooms.indexOf(room)}
+                rooms={view.rooms}
+                {...(parts.get(room.id) ?? NOTHING)}
+                clock={view.clock}
+                session={view.session}
+                prompts={view.board.prompts.length}
                 work={work[room.id]}
                 pageMadeAt={now}
                 narrow={openRoom !== undefined}
-                onOpen={() => setOpenRoomId(room.id)}
+                onOpen={show}
                 send={send}
               />
             ))}
@@ -88,16 +116,27 @@ export function LivePage({
         {openRoom && (
           <RoomDrawer
             key={openRoom.id}
+            sessionId={sessionId}
             room={openRoom}
             place={view.rooms.indexOf(openRoom)}
             view={view}
             accountId={accountId}
-            onClose={() => setOpenRoomId(null)}
+            onClose={close}
             send={send}
           />
         )}
       </Flex>
-      {!ended && <LiveBar view={view} send={send} />}
+      {!ended && <LiveBar sessionId={sessionId} view={view} calls={calls} send={send} />}
     </Flex>
   )
+}
+
+/** The view by rooms; what did not change for a room stays the same object from one view to the next. */
+function useRoomParts(view: LiveView): ReturnType<typeof roomParts> {
+  const before = useRef<ReturnType<typeof roomParts>>(undefined)
+  const parts = roomParts(view, before.current)
+  useEffect(() => {
+    before.current = parts
+  })
+  return parts
 }

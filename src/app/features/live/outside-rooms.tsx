@@ -1,13 +1,11 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import type { LanePerson } from '~/core/live/views'
-import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
 import type { LiveView, Send } from './live-view'
 import { PersonMenu } from './person-menu'
 
 /** Everybody who is not in a room, always in sight: waiting, with the whole group, and not here yet. */
 export function OutsideRooms({ view, send }: { view: LiveView; send: Send }) {
-  const now = useServerNow(view.session.openedAt ?? 0)
   const waiting = view.people.filter(person => !person.admitted)
   const together = view.people.filter(person => person.admitted && !person.inRoom)
   const late = view.clock ? together.filter(person => person.roomId !== null) : []
@@ -16,7 +14,7 @@ export function OutsideRooms({ view, send }: { view: LiveView; send: Send }) {
       {waiting.length > 0 && (
         <Flex gap="8px" align="center" wrap="wrap" bg="askWash" borderRadius="6px" p="6px 8px" role="status">
           <b>On the waiting list</b>
-          <People people={waiting} view={view} now={now} send={send} />
+          <People people={waiting} view={view} send={send} />
           <Button
             kind="ask"
             size="small"
@@ -31,7 +29,7 @@ export function OutsideRooms({ view, send }: { view: LiveView; send: Send }) {
         <chakra.span color="quiet" fontVariantNumeric="tabular-nums">
           {together.length}
         </chakra.span>
-        <People people={together} view={view} now={now} send={send} />
+        <People people={together} view={view} send={send} />
         {late.map(person => (
           <Button
             key={person.id}
@@ -55,21 +53,17 @@ export function OutsideRooms({ view, send }: { view: LiveView; send: Send }) {
   )
 }
 
-function People({
-  people,
-  view,
-  now,
-  send,
-}: {
-  people: LanePerson[]
-  view: LiveView
-  now: number
-  send: Send
-}) {
+function People({ people, view, send }: { people: LanePerson[]; view: LiveView; send: Send }) {
   return (
     <>
       {people.map(person => (
-        <PersonMenu key={person.id} person={person} view={view} now={now} send={send} />
+        <PersonMenu
+          key={person.id}
+          person={person}
+          rooms={view.rooms}
+          inRound={view.clock !== null}
+          send={send}
+        />
       ))}
     </>
   )

@@ -1,45 +1,59 @@
 import { chakra, Menu, Portal } from '@chakra-ui/react'
+import { memo, useState } from 'react'
 import type { LanePerson } from '~/core/live/views'
 import { roughLength } from '~/core/schedule/session-time'
+import { useServerNow } from '../../live-client/server-clock'
 import type { LiveView, Send } from './live-view'
 
 interface PersonMenuProps {
   person: LanePerson
-  view: LiveView
-  now: number
+  rooms: LiveView['rooms']
+  inRound: boolean
   send: Send
 }
 
-/** Somebody's name with what can be done: let in, move, take to the whole group, free the name. */
-export function PersonMenu({ person, view, now, send }: PersonMenuProps) {
-  const inRound = view.clock !== null
+/**
+ * Somebody's name with what can be done: let in, move, take to the whole group, free the name. The menu is made when it
+ * is first opened: with hundreds of people their menus would be most of the page.
+ */
+export const PersonMenu = memo(function PersonMenu(props: PersonMenuProps) {
+  const [made, setMade] = useState(false)
+  return made ? (
+    <MadeMenu {...props} />
+  ) : (
+    <NameButton person={props.person} aria-haspopup="menu" onClick={() => setMade(true)} />
+  )
+}, samePerson)
+
+/** Views come with new objects for the same people; what is shown of them decides. */
+function samePerson(before: PersonMenuProps, after: PersonMenuProps): boolean {
+  const { person } = before
+  return (
+    before.inRound === after.inRound &&
+    before.send === after.send &&
+    before.rooms === after.rooms &&
+    (Object.keys(person) as (keyof LanePerson)[]).every(key => person[key] === after.person[key])
+  )
+}
+
+function MadeMenu({ person, rooms, inRound, send }: PersonMenuProps) {
   const act = (value: string) => {
     if (value === 'let-in') send({ type: 'let-in', participantIds: [person.id] })
     else if (value === 'free') send({ type: 'release', participantId: person.id })
     else if (value === 'whole') send({ type: 'place', participantId: person.id, roomId: null })
     else send({ type: 'place', participantId: person.id, roomId: value })
   }
-  const elsewhere = view.rooms.filter(room => room.id !== person.roomId || (inRound && !person.inRoom))
+  const elsewhere = rooms.filter(room => room.id !== person.roomId || (inRound && !person.inRoom))
   return (
-    <Menu.Root id={`lane-person-${person.id}`} lazyMount unmountOnExit onSelect={({ value }) => act(value)}>
+    <Menu.Root
+      id={`lane-person-${person.id}`}
+      defaultOpen
+      lazyMount
+      unmountOnExit
+      onSelect={({ value }) => act(value)}
+    >
       <Menu.Trigger asChild>
-        <chakra.button
-          type="button"
-          display="inline-flex"
-          alignItems="center"
-          gap="5px"
-          px="6px"
-          minH="24px"
-          borderRadius="4px"
-          fontSize="s"
-          cursor="pointer"
-          _hover={{ bg: 'sunk' }}
-          color={person.connected ? 'ink' : 'quiet'}
-        >
-          <Presence connected={person.connected} />
-          {person.shownName}
-          {!person.connected && <chakra.span> (away {roughLength(now - person.seenAt)})</chakra.span>}
-        </chakra.button>
+        <NameButton person={person} />
       </Menu.Trigger>
       <Portal>
         <Menu.Positioner>
@@ -63,6 +77,37 @@ export function PersonMenu({ person, view, now, send }: PersonMenuProps) {
       </Portal>
     </Menu.Root>
   )
+}
+
+function NameButton({
+  person,
+  ...rest
+}: { person: LanePerson } & React.ComponentProps<typeof chakra.button>) {
+  return (
+    <chakra.button
+      type="button"
+      display="inline-flex"
+      alignItems="center"
+      gap="5px"
+      px="6px"
+      minH="24px"
+      borderRadius="4px"
+      fontSize="s"
+      cursor="pointer"
+      _hover={{ bg: 'sunk' }}
+      color={person.connected ? 'ink' : 'quiet'}
+      {...rest}
+    >
+      <Presence connected={person.connected} />
+      {person.shownName}
+      {!person.connected && <Away since={person.seenAt} />}
+    </chakra.button>
+  )
+}
+
+function Away({ since }: { since: number }) {
+  const now = useServerNow(since, 1_000)
+  return <chakra.span> (away {roughLength(now - since)})</chakra.span>
 }
 
 /** A filled dot for somebody who is here, a ring for somebody who dropped. */

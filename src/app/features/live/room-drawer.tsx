@@ -7,9 +7,11 @@ import { Button } from '../../ui/button'
 import { Field, Input, TextArea } from '../../ui/fields'
 import { Message } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
+import { useKeptText } from '../../ui/use-kept'
 import type { LiveView, Send } from './live-view'
 
 interface RoomDrawerProps {
+  sessionId: string
   room: LiveView['rooms'][number]
   place: number
   view: LiveView
@@ -19,7 +21,7 @@ interface RoomDrawerProps {
 }
 
 /** One room from above: its board as it is being written, a note to it, a visit, its name. */
-export function RoomDrawer({ room, place, view, accountId, onClose, send }: RoomDrawerProps) {
+export function RoomDrawer({ sessionId, room, place, view, accountId, onClose, send }: RoomDrawerProps) {
   const heading = useRef<HTMLHeadingElement>(null)
   useEffect(() => heading.current?.focus(), [])
   const call = view.help.find(candidate => candidate.roomId === room.id)
@@ -30,17 +32,20 @@ export function RoomDrawer({ room, place, view, accountId, onClose, send }: Room
     <Box
       as="aside"
       aria-label={`Room ${room.name}`}
-      w="380px"
+      w={{ base: 'auto', md: '380px' }}
       flexShrink="0"
       bg="paper"
       borderWidth="1px"
       borderColor="edge"
       borderRadius="8px"
       p="14px"
-      maxH="calc(100vh - 130px)"
       overflowY="auto"
-      position="sticky"
-      top="10px"
+      // On a phone the room is a page of its own, over the lanes; elsewhere it stands beside them.
+      position={{ base: 'fixed', md: 'sticky' }}
+      inset={{ base: '0', md: 'auto' }}
+      top={{ base: '0', md: '10px' }}
+      maxH={{ base: '100dvh', md: 'calc(100vh - 130px)' }}
+      zIndex={{ base: '20', md: 'auto' }}
       onKeyDown={event => event.key === 'Escape' && onClose()}
     >
       <Flex justify="space-between" align="center" gap="8px" mb="10px">
@@ -80,7 +85,7 @@ export function RoomDrawer({ room, place, view, accountId, onClose, send }: Room
               </chakra.span>
             </Flex>
           )}
-          <NoteForm roomId={room.id} helpId={call?.id ?? null} send={send} />
+          <NoteForm sessionId={sessionId} roomId={room.id} helpId={call?.id ?? null} send={send} />
           <RenameRoom key={room.name} room={room} send={send} />
         </Stack>
       )}
@@ -89,8 +94,15 @@ export function RoomDrawer({ room, place, view, accountId, onClose, send }: Room
   )
 }
 
-function NoteForm({ roomId, helpId, send }: { roomId: string; helpId: string | null; send: Send }) {
-  const [text, setText] = useState('')
+interface NoteFormProps {
+  sessionId: string
+  roomId: string
+  helpId: string | null
+  send: Send
+}
+
+function NoteForm({ sessionId, roomId, helpId, send }: NoteFormProps) {
+  const [text, setText] = useKeptText(`note-${sessionId}-${roomId}`)
   const submit = async () => {
     if (await send({ type: 'note', roomId, text, helpId })) setText('')
   }

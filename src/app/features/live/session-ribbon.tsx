@@ -11,7 +11,7 @@ interface Segment {
 
 /** The session so far and the rest of its round, to scale: whole group, rooms, whole group again. */
 export function SessionRibbon({ view, pageMadeAt }: { view: LiveView; pageMadeAt: number }) {
-  const now = useServerNow(pageMadeAt)
+  const now = useServerNow(pageMadeAt, 2_000)
   const segments = segmentsOf(view, now)
   const from = segments[0]?.from ?? now
   const to = segments.at(-1)?.to ?? now

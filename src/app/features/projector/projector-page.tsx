@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react'
 import type { ProjectorView } from '~/core/live/views'
-import { clockText } from '~/core/schedule/session-time'
+import { clockText, leftText } from '~/core/schedule/session-time'
 import { Instructions } from '../../board-view/instructions'
 import { useServerNow } from '../../live-client/server-clock'
 import { useLive } from '../../live-client/use-live'
@@ -103,6 +103,17 @@ export function ProjectorPage({ sessionId, view: first, join, now }: ProjectorPa
   )
 }
 
+/** How long a warning stands beside the clock, in milliseconds. */
+const WARNING_STANDS_MS = 30_000
+
+/** The warning just given; null when it was longer ago. */
+function freshWarning(clock: NonNullable<ProjectorView['clock']>, now: number): string | null {
+  const warned = clock.warned.at(-1)
+  if (warned === undefined || clock.graceEndsAt !== null) return null
+  const givenAt = clock.endsAt - warned * 1000
+  return now - givenAt < WARNING_STANDS_MS ? leftText(warned) : null
+}
+
 function WallClock({
   clock,
   pageMadeAt,
@@ -113,8 +124,14 @@ function WallClock({
   const now = useServerNow(pageMadeAt)
   const calledBack = clock.graceEndsAt !== null
   const left = (clock.graceEndsAt ?? clock.endsAt) - now
+  const warning = freshWarning(clock, now)
   return (
     <Box textAlign="right" flexShrink="0">
+      {warning && (
+        <chakra.div role="status" fontSize="xl" fontWeight="650" bg="ask" color="onAsk" px="14px" py="4px">
+          {warning}
+        </chakra.div>
+      )}
       <chakra.div
         role="timer"
         fontSize="wall"

@@ -1,0 +1,59 @@
+import { useCallback, useEffect, useState } from 'react'
+
+/** What a page keeps for itself; a browser may refuse (private windows, full disk), and then it is kept nowhere. */
+function kept(storage: 'sessionStorage' | 'localStorage') {
+  return {
+    read(key: string): string | null {
+      try {
+        return window[storage].getItem(key)
+      } catch {
+        return null
+      }
+    },
+    write(key: string, value: string | null): void {
+      try {
+        if (value === null) window[storage].removeItem(key)
+        else window[storage].setItem(key, value)
+      } catch {
+        // Kept in the page alone.
+      }
+    },
+  }
+}
+
+/**
+ * Text that survives a reload of this tab: what is half typed, what is open. Empty text is kept as nothing.
+ * The first rendering is as on the server; what was kept comes in right after it.
+ */
+export function useKeptText(key: string, first = ''): [string, (text: string) => void] {
+  const [text, setText] = useState(first)
+  useEffect(() => {
+    const before = kept('sessionStorage').read(key)
+    if (before !== null) setText(before)
+  }, [key])
+  const keep = useCallback(
+    (next: string) => {
+      setText(next)
+      kept('sessionStorage').write(key, next === first ? null : next)
+    },
+    [key, first],
+  )
+  return [text, keep]
+}
+
+/** A switch this browser remembers. */
+export function useSwitch(key: string, first: boolean): [boolean, (on: boolean) => void] {
+  const [on, setOn] = useState(first)
+  useEffect(() => {
+    const before = kept('localStorage').read(key)
+    if (before !== null) setOn(before === 'on')
+  }, [key])
+  const set = useCallback(
+    (next: boolean) => {
+      setOn(next)
+      kept('localStorage').write(key, next ? 'on' : 'off')
+    },
+    [key],
+  )
+  return [on, set]
+}

@@ -1,0 +1,85 @@
+import evening from 'tests/fixtures/recorded/evening.json' with { type: 'json' }
+import everyEvent from 'tests/fixtures/recorded/every-event.json' with { type: 'json' }
+import { Rehearsed } from 'tests/fixtures/rehearsed'
+import { EVENT_VERSION, readEvent, UnreadableEventError } from './event-versions'
+import { liveEventSchema } from './events'
+import { fold } from './evolve'
+
+interface Kept {
+  seq: number
+  at: number
+  payload: unknown
+}
+const read = (events: Kept[], version: number) =>
+  events.map(({ seq, at, payload }) => ({ seq, at, event: readEvent(payload, version) }))
+
+/** The types of all events there are, from the schema itself. */
+const allTypes = liveEventSchema.options.map(option => option.shape.type.value)
+
+test('a log with one event of every kind of the first version folds to what it folded to then', () => {
+  expect(fold(read(everyEvent.events, 1))).toMatchObject(everyEvent.state)
+})
+
+test('an evening recorded by the first version folds to an ended session with everybody in it', () => {
+  const state = fold(read(evening.events, 1))
+  expect(state).toMatchObject({ phase: 'ended', round: null })
+  const names = Object.values(state.participants).map(each => each.shownName)
+  expect(names.sort()).toEqual(
+    evening.people
+      .filter(each => each.presentMs > 0)
+      .map(each => each.shownName)
+      .sort(),
+  )
+})
+
+test('what is written today is read as it is, whatever kind it is of', () => {
+  const session = new Rehearsed({ waitingList: true })
+  const [opened] = session.log
+  const plan = opened?.event.type === 'opened' ? opened.event.plan : undefined
+  const examples: Record<string, object> = {
+    opened: { plan },
+    joined: { participantId: 'a', personId: null, shownName: 'A', admitted: true },
+    admitted: { participantIds: ['a'] },
+    connected: { participantId: 'a' },
+    disconnected: { participantId: 'a' },
+    released: { participantId: 'a' },
+    'name-doubted': { doubtId: 'd', participantId: 'a', how: 'not-me' },
+    'doubt-settled': { doubtId: 'd' },
+    'sent-out': { number: 1, endsAt: 9, participantIds: ['a'] },
+    placed: { participantId: 'a', roomId: null, intoRoom: false },
+    'time-added': { seconds: 60, endsAt: 9 },
+    warned: { secondsLeft: 60 },
+    'called-back': { graceEndsAt: 9 },
+    'gone-on': { endsAt: 9 },
+    'round-ended': {},
+    broadcast: { messageId: 'm', text: 'x', from: 'y' },
+    note: { messageId: 'm', roomId: 'r', text: 'x', from: 'y' },
+    'put-away': { participantId: 'a', messageId: 'm' },
+    'help-called': { helpId: 'h', roomId: 'r', participantId: 'a' },
+    'help-closed': { helpId: 'h', how: 'visit' },
+    'visit-started': { accountId: 'a', name: 'x', roomId: 'r' },
+    'visit-ended': { accountId: 'a', roomId: 'r' },
+    'room-renamed': { roomId: 'r', name: 'x' },
+    'waiting-list-set': { on: true },
+    ended: {},
+  }
+  expect(Object.keys(examples).sort()).toEqual([...allTypes].sort())
+  for (const type of allTypes) {
+    const event = { type, ...examples[type] }
+    expect(readEvent(JSON.parse(JSON.stringify(event)), EVENT_VERSION)).toEqual(event)
+  }
+})
+
+test.each([
+  [{ type: 'sent-out', number: 1 }, 1],
+  [{ type: 'unheard-of' }, 1],
+  [{ type: 'joined', participantId: 7, personId: null, shownName: 'x', admitted: true }, 2],
+  [null, 1],
+  [[], 2],
+  ['ended', 2],
+  [{ type: 'ended' }, EVENT_VERSION + 1],
+  [{ type: 'ended' }, 0],
+  [{ type: 'ended' }, 1.5],
+])('what cannot be read is said to be so: %j in version %s', (payload, version) => {
+  expect(() => readEvent(payload, version)).toThrow(UnreadableEventError)
+})

@@ -1,0 +1,50 @@
+import { once } from 'node:events'
+import { createServer, get } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { setTimeout as pause } from 'node:timers/promises'
+import express from 'express'
+import { runningServer } from 'tests/fixtures/running'
+import { newToken, tokenHash } from '~/server/tokens.server'
+import { writePlaceToken } from '../auth/cookies.server'
+import { participants } from '../db/schema.server'
+import type { Services } from '../services.server'
+import { liveRoutes } from './live-routes.server'
+
+test('a browser that leaves while it is found out who it is leaves nobody behind', async () => {
+  const running = await runningServer()
+  const { db, hub, boards, sessionId } = running
+  const id = await running.join(0)
+  await hub.command(sessionId, { kind: 'door' }, { type: 'disconnect', participantId: id })
+  const token = newToken()
+  await db.update(participants).set({ tokenHash: tokenHash(token) })
+  const cookie = (await writePlaceToken(token, sessionId, false)).split(';')[0] ?? ''
+  let entered: () => void = () => undefined
+  const asked = new Promise<void>(resolve => {
+    entered = resolve
+  })
+  let answer: () => void = () => undefined
+  const answered = new Promise<void>(resolve => {
+    answer = resolve
+  })
+  const slow = Object.create(hub) as typeof hub
+  slow.state = async wanted => {
+    entered()
+    await answered
+    return hub.state(wanted)
+  }
+  const app = express().use(liveRoutes({ db, hub: slow, boards } as unknown as Services))
+  const server = createServer(app).listen(0, '127.0.0.1')
+  await once(server, 'listening')
+  const { port } = server.address() as AddressInfo
+  const request = get(`http://127.0.0.1:${port}/events/${sessionId}/participant`, { headers: { cookie } })
+  request.on('error', () => undefined)
+  await asked
+  request.destroy()
+  await pause(50)
+  answer()
+  await pause(100)
+  expect((await hub.state(sessionId)).participants[id]?.connected).toBe(false)
+  server.closeAllConnections()
+  server.close()
+  await running.stop()
+})
