@@ -56,4 +56,6 @@ export interface BoardNotice {
   stored: Record<string, number>
   /** Who first wrote which pieces, by `prompt/entry`, beside those told before. The server's word, never a writer's. */
   authors?: Record<string, string>
+  /** Whether nothing more can be added. */
+  full?: boolean
 }

@@ -2,6 +2,7 @@ import { Box, chakra, Stack } from '@chakra-ui/react'
 import { lazy, Suspense, useEffect, useState, useSyncExternalStore } from 'react'
 import type { Board } from '~/core/boards/board'
 import { BoardConnection, type BoardStatus } from '../live-client/board-connection'
+import { Message } from '../ui/layout'
 import { Cards } from './cards'
 import { Instructions } from './instructions'
 import type { PromptSpaceProps } from './prompt-space'
@@ -58,6 +59,12 @@ function OpenBoard({ connection, board, me, names, onStatus }: OpenBoardProps) {
   if (!status.ready) return <Opening />
   return (
     <Stack gap="20px">
+      {status.full && (
+        <Message kind="problem">
+          This board is full: nothing more can be added. What is there is kept, and what you were typing stays
+          in its field. Removing something makes room again.
+        </Message>
+      )}
       {board.prompts.map((prompt, place) => (
         <chakra.section key={prompt.id} aria-labelledby={`prompt-${prompt.id}`}>
           <chakra.h3 id={`prompt-${prompt.id}`} fontSize="m" mb="8px">
@@ -70,6 +77,8 @@ function OpenBoard({ connection, board, me, names, onStatus }: OpenBoardProps) {
             prompt={prompt}
             connection={connection}
             readOnly={me === null}
+            full={status.full}
+            myName={me ? (names[me.id] ?? null) : null}
             names={names}
             authors={status.authors}
           />

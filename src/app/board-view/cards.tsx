@@ -1,21 +1,31 @@
-import { Box, chakra, Flex, Grid } from '@chakra-ui/react'
-import { Plus } from 'lucide-react'
+import { Box, chakra, Flex, Grid, Stack } from '@chakra-ui/react'
+import { Plus, Undo2 } from 'lucide-react'
 import { useState } from 'react'
 import type * as Y from 'yjs'
-import { addCard, cardsOf, cardText, readAnswer, removeCard } from '~/core/boards/document'
+import {
+  addCard,
+  cardsOf,
+  cardText,
+  putCardBack,
+  readAnswer,
+  removeCard,
+  removedCards,
+} from '~/core/boards/document'
 import { Button } from '../ui/button'
 import { Field, TextArea } from '../ui/fields'
+import { useKeptText } from '../ui/use-kept'
 import type { PromptSpaceProps } from './prompt-space'
 import { useShared, useSharedText } from './use-shared'
 
 const LONGEST_CARD = 400
 
 /** Many short contributions, each with who wrote it. */
-export function Cards({ prompt, connection, readOnly, authors }: PromptSpaceProps) {
+export function Cards({ prompt, connection, readOnly, full, authors, myName }: PromptSpaceProps) {
   const { doc } = connection
   const ids = useShared(cardsOf(doc, prompt.id) as unknown as Y.AbstractType<unknown>, () =>
     cardIds(doc, prompt),
   )
+  const [justRemoved, setJustRemoved] = useState<string | null>(null)
   const list = ids === '' ? [] : ids.split(' ')
   return (
     <Box>
@@ -34,13 +44,35 @@ export function Cards({ prompt, connection, readOnly, authors }: PromptSpaceProp
               key={id}
               text={text}
               author={authors[`${prompt.id}/${id}`]}
+              myName={myName}
               readOnly={readOnly}
-              onRemove={() => removeCard(doc, prompt.id, id)}
+              full={full}
+              onRemove={() => {
+                removeCard(doc, prompt.id, id)
+                setJustRemoved(id)
+              }}
             />
           ) : null
         })}
       </Grid>
-      {!readOnly && <NewCard onAdd={text => addCard(doc, prompt.id, crypto.randomUUID(), text)} />}
+      <Box role="status">
+        {justRemoved && !list.includes(justRemoved) && (
+          <Flex align="center" gap="8px" mt="8px" fontSize="s">
+            Card removed.
+            <Button size="small" onClick={() => putCardBack(doc, prompt.id, justRemoved)}>
+              <Undo2 size={16} aria-hidden="true" /> Undo
+            </Button>
+          </Flex>
+        )}
+      </Box>
+      {!readOnly && (
+        <NewCard
+          kept={`card-${connection.copyId}-${prompt.id}`}
+          full={full}
+          onAdd={text => addCard(doc, prompt.id, crypto.randomUUID(), text)}
+        />
+      )}
+      <Removed doc={doc} promptId={prompt.id} authors={authors} readOnly={readOnly} />
     </Box>
   )
 }
@@ -53,11 +85,13 @@ function cardIds(doc: Y.Doc, prompt: PromptSpaceProps['prompt']): string {
 interface CardProps {
   text: Y.Text
   author: string | undefined
+  myName: string | null
   readOnly: boolean
+  full: boolean
   onRemove: () => void
 }
 
-function Card({ text, author, readOnly, onRemove }: CardProps) {
+function Card({ text, author, myName, readOnly, full, onRemove }: CardProps) {
   const shared = useSharedText(text)
   return (
     <Box
@@ -76,6 +110,7 @@ function Card({ text, author, readOnly, onRemove }: CardProps) {
       ) : (
         <TextArea
           {...shared}
+          readOnly={full}
           aria-label={`Card${author ? ` by ${author}` : ''}`}
           maxLength={LONGEST_CARD}
           rows={1}
@@ -88,28 +123,107 @@ function Card({ text, author, readOnly, onRemove }: CardProps) {
           flex="1"
         />
       )}
-      <Flex justify="space-between" align="center" color="quiet" fontSize="s" minH="28px">
+      <Flex justify="space-between" align="center" color="quiet" fontSize="s" minH="28px" wrap="wrap">
         <span>{author}</span>
         {!readOnly && (
-          <Button
-            size="small"
-            kind="bare"
-            onClick={onRemove}
-            aria-label={`Remove the card: ${shared.value.slice(0, 40)}`}
-          >
-            Remove
-          </Button>
+          <RemoveCard text={shared.value} author={author} mine={author === myName} onRemove={onRemove} />
         )}
       </Flex>
     </Box>
   )
 }
 
-function NewCard({ onAdd }: { onAdd: (text: string) => void }) {
-  const [typed, setTyped] = useState('')
+interface RemoveCardProps {
+  text: string
+  author: string | undefined
+  mine: boolean
+  onRemove: () => void
+}
+
+/** One's own card goes at once, with undo; somebody else's only after a second thought. */
+function RemoveCard({ text, author, mine, onRemove }: RemoveCardProps) {
+  const [asking, setAsking] = useState(false)
+  if (asking) {
+    return (
+      <Flex gap="6px" align="center" wrap="wrap" role="group" aria-label={`Remove ${author}’s card?`}>
+        <span>Remove {author ? `${author}’s` : 'this'} card?</span>
+        <Button size="small" kind="stop" onClick={onRemove}>
+          Remove it
+        </Button>
+        <Button size="small" onClick={() => setAsking(false)}>
+          Keep it
+        </Button>
+      </Flex>
+    )
+  }
+  return (
+    <Button
+      size="small"
+      kind="bare"
+      onClick={() => (mine ? onRemove() : setAsking(true))}
+      aria-label={`Remove the card: ${text.slice(0, 40)}`}
+    >
+      Remove
+    </Button>
+  )
+}
+
+interface RemovedProps {
+  doc: Y.Doc
+  promptId: string
+  authors: PromptSpaceProps['authors']
+  readOnly: boolean
+}
+
+/** Cards that were taken away; whoever works here can put them back. */
+function Removed({ doc, promptId, authors, readOnly }: RemovedProps) {
+  const ids = useShared(cardsOf(doc, promptId) as unknown as Y.AbstractType<unknown>, () =>
+    removedCards(doc, promptId)
+      .map(card => card.id)
+      .join(' '),
+  )
+  if (ids === '') return null
+  const cards = removedCards(doc, promptId)
+  return (
+    <chakra.details mt="10px" fontSize="s">
+      <chakra.summary cursor="pointer" color="quiet" minH="24px">
+        {cards.length === 1 ? '1 removed card' : `${cards.length} removed cards`}
+      </chakra.summary>
+      <Stack as="ul" listStyleType="none" gap="4px" mt="4px" aria-label="Removed cards">
+        {cards.map(card => (
+          <Flex as="li" key={card.id} gap="8px" align="center" justify="space-between">
+            <chakra.span overflowWrap="anywhere">
+              <chakra.s>{card.text}</chakra.s>{' '}
+              <chakra.span color="quiet">{authors[`${promptId}/${card.id}`]}</chakra.span>
+            </chakra.span>
+            {!readOnly && (
+              <Button
+                size="small"
+                aria-label={`Put back the card: ${card.text.slice(0, 40)}`}
+                onClick={() => putCardBack(doc, promptId, card.id)}
+              >
+                Put back
+              </Button>
+            )}
+          </Flex>
+        ))}
+      </Stack>
+    </chakra.details>
+  )
+}
+
+interface NewCardProps {
+  /** Where what is half typed is kept over a reload. */
+  kept: string
+  full: boolean
+  onAdd: (text: string) => void
+}
+
+function NewCard({ kept, full, onAdd }: NewCardProps) {
+  const [typed, setTyped] = useKeptText(kept)
   const add = () => {
     const text = typed.trim()
-    if (!text) return
+    if (!text || full) return
     onAdd(text)
     setTyped('')
   }
@@ -146,7 +260,7 @@ function NewCard({ onAdd }: { onAdd: (text: string) => void }) {
           )}
         </Field>
       </Box>
-      <Button type="submit" minH="42px">
+      <Button type="submit" minH="42px" disabled={full}>
         <Plus size={18} aria-hidden="true" /> Add card
       </Button>
     </Flex>

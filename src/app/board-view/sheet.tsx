@@ -3,8 +3,10 @@ import { Collaboration } from '@tiptap/extension-collaboration'
 import { CollaborationCaret } from '@tiptap/extension-collaboration-caret'
 import { type Editor, EditorContent, useEditor, useEditorState } from '@tiptap/react'
 import { StarterKit } from '@tiptap/starter-kit'
+import { useState } from 'react'
 import { sheetName } from '~/core/boards/document'
 import { Button } from '../ui/button'
+import { Message } from '../ui/layout'
 import type { PromptSpaceProps } from './prompt-space'
 
 const look = {
@@ -37,13 +39,25 @@ const look = {
   },
 }
 
+/** Longest sheet, in characters: some twenty pages. */
+const LONGEST_SHEET = 50_000
+
 /** A long written answer that several write at once. */
-export default function Sheet({ prompt, connection, readOnly, names }: PromptSpaceProps) {
+export default function Sheet({ prompt, connection, readOnly: looksOn, full, names }: PromptSpaceProps) {
+  const readOnly = looksOn || full
+  const [refused, setRefused] = useState(false)
   const editor = useEditor(
     {
       editable: !readOnly,
       immediatelyRender: false,
       editorProps: {
+        // What is pasted comes as one change; one too large to be sent would never be saved.
+        handlePaste: (view, event) => {
+          const pasted = event.clipboardData?.getData('text/plain').length ?? 0
+          const tooLong = view.state.doc.content.size + pasted > LONGEST_SHEET
+          setRefused(tooLong)
+          return tooLong
+        },
         attributes: {
           role: 'textbox',
           'aria-multiline': 'true',
@@ -76,6 +90,13 @@ export default function Sheet({ prompt, connection, readOnly, names }: PromptSpa
     <Box bg="panel" borderWidth="1px" borderColor={readOnly ? 'line' : 'edge'} borderRadius="6px" css={look}>
       {editor && !readOnly && <Tools editor={editor} />}
       <EditorContent editor={editor} />
+      {refused && (
+        <Box p="8px">
+          <Message kind="problem">
+            This was not pasted: a sheet has room for {LONGEST_SHEET.toLocaleString('en')} characters.
+          </Message>
+        </Box>
+      )}
     </Box>
   )
 }

@@ -12,7 +12,7 @@ const CHOICES: { value: Choice; word: string }[] = [
 ]
 
 /** What the group decides, and why. */
-export function YesNo({ prompt, connection, readOnly }: PromptSpaceProps) {
+export function YesNo({ prompt, connection, readOnly, full }: PromptSpaceProps) {
   const { doc } = connection
   const answer = answerOf(doc, prompt.id)
   const chosen = useShared(answer as unknown as Y.AbstractType<unknown>, () => {
@@ -49,6 +49,7 @@ export function YesNo({ prompt, connection, readOnly }: PromptSpaceProps) {
           <TextArea
             {...parts}
             {...reason}
+            readOnly={full}
             placeholder="Because…"
             maxLength={2000}
             css={{ fieldSizing: 'content' }}

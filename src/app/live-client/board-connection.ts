@@ -3,10 +3,15 @@ import * as Y from 'yjs'
 import type { BoardNotice } from '~/contracts/live'
 
 export interface BoardStatus {
-  /** `stored`: all of it is on disk at the server. `sending`: not yet. `away`: the line is down, writing goes on. */
-  saved: 'stored' | 'sending' | 'away'
+  /**
+   * `stored`: all of it is on disk at the server. `sending`: not yet. `away`: the line is down, writing goes on.
+   * `full`: the board takes no more.
+   */
+  saved: 'stored' | 'sending' | 'away' | 'full'
   /** The copy has been received once and can be shown. */
   ready: boolean
+  /** Nothing more can be added; something can be taken away. */
+  full: boolean
   /** Not, or no longer, ours to open. */
   closed: boolean
   /** Who first wrote which piece, shown names by `prompt/entry`. */
@@ -28,10 +33,13 @@ export class BoardConnection {
   private storedClock = 0
   private online = false
   private askAgain: ReturnType<typeof setTimeout> | undefined
-  private status: BoardStatus = { saved: 'stored', ready: false, closed: false, authors: {} }
+  private status: BoardStatus = { saved: 'stored', ready: false, full: false, closed: false, authors: {} }
 
   /** `me` is shown to the others in the room as whose cursor it is; the server refuses any other participant's id. */
-  constructor(copyId: string, me: { id: string } | null) {
+  constructor(
+    readonly copyId: string,
+    me: { id: string } | null,
+  ) {
     const scheme = location.protocol === 'https:' ? 'wss' : 'ws'
     this.socket = new HocuspocusProviderWebsocket({
       url: `${scheme}://${location.host}/boards/socket`,
@@ -87,7 +95,8 @@ export class BoardConnection {
 
   private hear(payload: string): void {
     // Only the server can say this: it passes on no such message from another browser.
-    const { stored, authors } = JSON.parse(payload) as BoardNotice
+    const { stored, authors, full } = JSON.parse(payload) as BoardNotice
+    if (full !== undefined) this.change({ full })
     if (authors) this.change({ authors: { ...this.status.authors, ...authors } })
     this.storedClock = Math.max(this.storedClock, stored[String(this.doc.clientID)] ?? 0)
     this.refresh()
@@ -97,7 +106,8 @@ export class BoardConnection {
   private refresh(): void {
     const written = Y.getState(this.doc.store, this.doc.clientID)
     const stored = written <= this.storedClock
-    this.change({ saved: stored ? 'stored' : this.online ? 'sending' : 'away' })
+    const { full } = this.status
+    this.change({ saved: stored ? 'stored' : !this.online ? 'away' : full ? 'full' : 'sending' })
   }
 
   private change(part: Partial<BoardStatus>): void {

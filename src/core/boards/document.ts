@@ -2,7 +2,8 @@
  * How a board copy lies in its shared document. Every prompt has root types of its own, named by its id, because
  * root types made by two writers at once merge, while nested ones made at once would overwrite each other.
  *
- * - cards: an array of maps `{ id, text }`, where text is a shared text
+ * - cards: an array of maps `{ id, text }`, where text is a shared text; `removed: true` on one that was taken away, which
+ *   stays so that it can be put back
  * - sheet: an XML fragment, the form the text editor works on
  * - yes-no: a map with `answer`, and a shared text for the reason
  */
@@ -11,8 +12,13 @@ import type { Board, Prompt } from './board'
 
 export type YesNo = 'yes' | 'no'
 
+export interface Card {
+  id: string
+  text: string
+}
+
 export type Answer =
-  | { promptId: string; kind: 'cards'; cards: { id: string; text: string }[] }
+  | { promptId: string; kind: 'cards'; cards: Card[] }
   | { promptId: string; kind: 'sheet'; text: string }
   | { promptId: string; kind: 'yes-no'; answer: YesNo | null; reason: string }
 
@@ -32,20 +38,35 @@ export function addCard(doc: Y.Doc, promptId: string, id: string, text: string):
   cardsOf(doc, promptId).push([card])
 }
 
-/** Takes a card away; does nothing when it is already gone. */
+/** Takes a card away, so that it can be put back; does nothing when it is already gone. */
 export function removeCard(doc: Y.Doc, promptId: string, id: string): void {
-  const cards = cardsOf(doc, promptId)
-  const place = cards.toArray().findIndex(card => isMap(card) && card.get('id') === id)
-  if (place >= 0) cards.delete(place)
+  const card = cardMap(doc, promptId, id)
+  if (card && card.get('removed') !== true) card.set('removed', true)
 }
 
-/** The shared text of a card, or undefined when there is no such card. */
+/** Puts a card that was taken away back where it was; does nothing when it is there. */
+export function putCardBack(doc: Y.Doc, promptId: string, id: string): void {
+  cardMap(doc, promptId, id)?.delete('removed')
+}
+
+/** The shared text of a card, also of one that was taken away; undefined when there is no such card. */
 export function cardText(doc: Y.Doc, promptId: string, id: string): Y.Text | undefined {
-  const card = cardsOf(doc, promptId)
+  const text = cardMap(doc, promptId, id)?.get('text')
+  return text instanceof Y.Text ? text : undefined
+}
+
+const cardMap = (doc: Y.Doc, promptId: string, id: string): Y.Map<unknown> | undefined =>
+  cardsOf(doc, promptId)
     .toArray()
     .find(candidate => isMap(candidate) && candidate.get('id') === id)
-  const text = card?.get('text')
-  return text instanceof Y.Text ? text : undefined
+
+/** The cards under a prompt that were taken away and can be put back; those that said nothing are left out. */
+export function removedCards(doc: Y.Doc, promptId: string): Card[] {
+  return cardsOf(doc, promptId)
+    .toArray()
+    .filter(isRemoved)
+    .flatMap(cardIn)
+    .filter(card => card.text.trim() !== '')
 }
 
 /**
@@ -119,8 +140,12 @@ function inlineText(text: Y.XmlText): string {
   return pieces.map(piece => (typeof piece.insert === 'string' ? piece.insert : '')).join('')
 }
 
-/** A card as it stands in the list; nothing when it does not have the shape of one. */
-export function readCard(card: unknown): { id: string; text: string }[] {
+/** A card as it stands in the list; nothing when it was taken away, or does not have the shape of one. */
+export const readCard = (card: unknown): Card[] => (isRemoved(card) ? [] : cardIn(card))
+
+const isRemoved = (card: unknown): boolean => isMap(card) && card.get('removed') === true
+
+function cardIn(card: unknown): Card[] {
   if (!isMap(card)) return []
   const id = card.get('id')
   const text = card.get('text')

@@ -43,7 +43,13 @@ type Clocks = ReadonlyMap<number, number>
 interface OpenCopy {
   sessionId: string
   authorship: Authorship
+  /** At most this large, in bytes: what was measured last, and every change since. */
   bytes: number
+  /** How large it was when it was last measured, and when that was. */
+  measured: number
+  measuredAt: number
+  /** Nothing more may be added. Everybody at the board is told before it is so full that writers are refused. */
+  full: boolean
   /** How far each writer has come, by the writer's number in the document: in all, in the write under way, and on disk. */
   latest: Clocks
   writing: Clocks
@@ -55,6 +61,12 @@ interface OpenCopy {
 /** Largest message and largest board, in bytes. */
 const LARGEST_MESSAGE = 1_000_000
 const LARGEST_BOARD = 4_000_000
+/** From here on a board is full: what is on its way still goes in, and nothing more is begun. In bytes. */
+const FULL_FROM = 3_500_000
+/** A board near its limit is measured anew after it has changed by so much, in bytes: measuring reads all of it. */
+const MEASURE_EVERY = 100_000
+/** And a full one, when something changes, at most this often, in milliseconds. */
+const MEASURE_FULL_MS = 2_000
 /** Lanes need not hear of every keystroke: at most one message in this time, in milliseconds. */
 const TELL_EVERY_MS = 400
 
@@ -165,6 +177,9 @@ export class BoardServer {
       sessionId,
       authorship,
       bytes: size,
+      measured: size,
+      measuredAt: 0,
+      full: size > FULL_FROM,
       latest: clocks,
       writing: clocks,
       stored: clocks,
@@ -180,14 +195,30 @@ export class BoardServer {
       this.storage.append({ copyId, update, contributions })
       opened.latest = transaction.afterState
       opened.bytes += update.byteLength
-      if (opened.bytes > LARGEST_BOARD) this.closeOversized(copyId, origin)
+      if (opened.bytes > FULL_FROM) this.watchSize(copyId, document, opened, origin)
     })
   }
 
-  private closeOversized(copyId: string, origin: unknown): void {
-    this.log.warn({ copyId }, 'a board has grown too large; its writer was disconnected')
+  /**
+   * Changes add up to more than a board holds: what replaced or took away something counts twice. So it is measured, and
+   * when it really is full its writers are told. Who goes on regardless is not listened to any more.
+   */
+  private watchSize(copyId: string, document: Document, copy: OpenCopy, origin: unknown): void {
+    const grown = copy.bytes - copy.measured > MEASURE_EVERY
+    // A full board may have room again after very little was written: something was taken away.
+    if (grown || (copy.full && Date.now() - copy.measuredAt > MEASURE_FULL_MS)) {
+      copy.bytes = Y.encodeStateAsUpdate(document).byteLength
+      copy.measured = copy.bytes
+      copy.measuredAt = Date.now()
+    }
+    const full = copy.measured > FULL_FROM
+    if (full !== copy.full) {
+      copy.full = full
+      this.log.warn({ copyId, full }, 'a board is full, or has room again')
+      document.broadcastStateless(JSON.stringify({ stored: {}, full } satisfies BoardNotice))
+    }
     const connection = origin as Connection | null
-    if (connection?.context) connection.readOnly = true
+    if (copy.bytes > LARGEST_BOARD && connection?.context) connection.readOnly = true
   }
 
   private beforeWrite(copyIds: Set<string>): void {
@@ -270,6 +301,7 @@ function noticeOf(copy: OpenCopy, state: LiveState, from = 0): string {
     .map(([entry, participantId]) => [entry, state.participants[participantId]?.shownName ?? ''])
   const notice: BoardNotice = {
     stored: Object.fromEntries(copy.stored),
+    ...(copy.full && { full: true }),
     ...(names.length > 0 && { authors: Object.fromEntries(names) }),
   }
   return JSON.stringify(notice)

@@ -108,3 +108,25 @@ test('who stays keeps their line while others move about and leave: browsers ech
   bo.close()
   ana.close()
 })
+
+test('a board that is nearly full is said to be so while writers are still heard; with room again it is not', async () => {
+  const doc = new Y.Doc()
+  const writer = await line(doc)
+  const sheet = doc.getText('ballast')
+  const before = (await writer.until(() => true)).full
+  for (let part = 0; part < 4; part++) sheet.insert(0, `${part}`.repeat(900_000))
+  await writer.until(({ full }) => full === true)
+  expect(before).toBeUndefined()
+  // Those who come now hear it at once, and what was on its way is on disk.
+  const late = await line(new Y.Doc(), 1)
+  expect((await late.until(() => true)).full).toBe(true)
+  const key = String(doc.clientID)
+  await writer.until(({ stored }) => stored[key] === clockOf(doc))
+  await new Promise(resolve => setTimeout(resolve, 2_100))
+  sheet.delete(0, sheet.length)
+  addCard(doc, 'c', 'after', 'room again')
+  await writer.until(({ full }) => full === false)
+  await writer.until(({ stored }) => stored[key] === clockOf(doc))
+  writer.close()
+  late.close()
+})

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, lte, sql } from 'drizzle-orm'
+import { asc, eq, inArray, sql } from 'drizzle-orm'
 import * as Y from 'yjs'
 import type { Database } from '../db/database.server'
 import { boardUpdates, contributions } from '../db/schema.server'
@@ -15,10 +15,20 @@ export interface Contribution {
   at: number
 }
 
-interface PendingChange {
+interface Change {
   copyId: string
   update: Uint8Array
   contributions: Contribution[]
+}
+
+/** A change on its way to disk; its number says how many came before it. */
+type PendingChange = Change & { number: number }
+
+/** Somebody who waits until no change up to this one is outstanding, of one copy or of all. */
+interface Waiter {
+  copyId: string | null
+  number: number
+  resolve: () => void
 }
 
 /** More stored changes than this are merged into one when a copy is opened. */
@@ -34,8 +44,12 @@ const RETRY_MS = 500
  */
 export class BoardStorage {
   private pending: PendingChange[] = []
-  private writing: Promise<void> | null = null
-  private hurried = false
+  private inFlight: PendingChange[] = []
+  private appended = 0
+  private running = false
+  private waiters: Waiter[] = []
+  /** Ends the gathering of changes early. */
+  private hurry: () => void = () => undefined
 
   constructor(
     private readonly db: Database,
@@ -45,57 +59,107 @@ export class BoardStorage {
     private readonly failed: (error: unknown) => void,
   ) {}
 
-  append(change: PendingChange): void {
-    this.pending.push(change)
-    this.writing ??= this.writeAll()
+  append(change: Change): void {
+    this.appended += 1
+    this.pending.push({ ...change, number: this.appended })
+    if (this.running) return
+    this.running = true
+    this.writeAll().catch(this.failed)
   }
 
-  /** Resolves when all that was appended is on disk; meanwhile nothing is gathered first. */
-  async settled(): Promise<void> {
-    this.hurried = true
-    while (this.writing) await this.writing
-    this.hurried = false
+  /**
+   * Resolves when all that was appended until now, to one copy or to all, is on disk. It waits for no change that comes
+   * after it, and not for other copies' when nothing of its own is outstanding; what it waits for is not gathered first.
+   */
+  async settled(copyId: string | null = null): Promise<void> {
+    const waiter = { copyId, number: this.appended }
+    if (!this.outstanding(waiter)) return
+    await new Promise<void>(resolve => {
+      this.waiters.push({ ...waiter, resolve })
+      this.hurry()
+    })
+  }
+
+  private outstanding({ copyId, number }: Omit<Waiter, 'resolve'>): boolean {
+    const isMine = (change: PendingChange) =>
+      change.number <= number && (copyId === null || change.copyId === copyId)
+    return this.inFlight.some(isMine) || this.pending.some(isMine)
+  }
+
+  private letGo(): void {
+    const done = this.waiters.filter(waiter => !this.outstanding(waiter))
+    this.waiters = this.waiters.filter(waiter => !done.includes(waiter))
+    for (const waiter of done) waiter.resolve()
   }
 
   /** A copy's document as one update; null when nobody has written in it. Merges many small changes into one. */
   async load(copyId: string): Promise<Uint8Array | null> {
-    await this.settled()
+    await this.settled(copyId)
     const rows = await this.db
       .select({ id: boardUpdates.id, update: boardUpdates.update })
       .from(boardUpdates)
       .where(eq(boardUpdates.copyId, copyId))
       .orderBy(asc(boardUpdates.id))
-    const last = rows.at(-1)
-    if (!last) return null
+    if (rows.length === 0) return null
     const merged = Y.mergeUpdates(rows.map(row => row.update))
-    if (rows.length >= MERGE_FROM) await this.replace(copyId, last.id, merged)
+    if (rows.length >= MERGE_FROM) {
+      const ids = rows.map(row => row.id)
+      await this.replace(copyId, ids, merged)
+    }
     return merged
   }
 
-  private async replace(copyId: string, lastId: number, merged: Uint8Array): Promise<void> {
+  /**
+   * Puts one row in the place of exactly those it was made of: another server on the same database may have written one
+   * with a lower number that was not to be seen yet.
+   */
+  private async replace(copyId: string, ids: readonly number[], merged: Uint8Array): Promise<void> {
     await this.db.transaction(async transaction => {
-      await transaction
-        .delete(boardUpdates)
-        .where(and(eq(boardUpdates.copyId, copyId), lte(boardUpdates.id, lastId)))
+      await transaction.execute(sql`
+        delete from board_updates where copy_id = ${copyId}
+        and id in (select jsonb_array_elements_text(${JSON.stringify(ids)}::jsonb)::bigint)`)
       await transaction.insert(boardUpdates).values({ copyId, update: merged })
     })
   }
 
   private async writeAll(): Promise<void> {
-    while (this.pending.length > 0) {
-      await new Promise(resolve => setTimeout(resolve, this.hurried ? 0 : GATHER_MS))
-      const changes = this.pending
-      this.pending = []
-      const copyIds = new Set(changes.map(change => change.copyId))
-      this.writeBegins(copyIds)
-      try {
-        this.stored(copyIds, await this.write(changes))
-      } catch (error) {
-        this.failed(error)
-        await this.writeOneByOne(changes)
+    try {
+      while (this.pending.length > 0) {
+        await this.gathered()
+        await this.writePending()
+        this.letGo()
       }
+    } finally {
+      this.running = false
     }
-    this.writing = null
+  }
+
+  private async writePending(): Promise<void> {
+    const changes = this.pending
+    this.pending = []
+    this.inFlight = changes
+    const copyIds = new Set(changes.map(change => change.copyId))
+    this.writeBegins(copyIds)
+    const written = await this.write(changes).catch((error: unknown) => {
+      this.failed(error)
+      return null
+    })
+    // Told apart from writing: what is on disk must not be written again because somebody could not be told.
+    if (written) this.stored(copyIds, written)
+    else await this.writeOneByOne(changes)
+    this.inFlight = []
+  }
+
+  /** Waits for what goes into one write; not at all while somebody waits for what is outstanding. */
+  private async gathered(): Promise<void> {
+    if (this.waiters.length > 0) return
+    await new Promise<void>(resolve => {
+      const timer = setTimeout(resolve, GATHER_MS)
+      this.hurry = () => {
+        clearTimeout(timer)
+        resolve()
+      }
+    })
   }
 
   /**
@@ -123,6 +187,8 @@ export class BoardStorage {
     this.stored(copyIds, done)
     if (rest.length === 0) return
     this.pending = [...rest, ...this.pending]
+    this.inFlight = []
+    this.letGo()
     await new Promise(resolve => setTimeout(resolve, RETRY_MS))
   }
 

@@ -1,3 +1,4 @@
+import { asc } from 'drizzle-orm'
 import { runningServer } from 'tests/fixtures/running'
 import * as Y from 'yjs'
 import { addCard, readAnswer } from '~/core/boards/document'
@@ -128,6 +129,73 @@ test('a board is called stored only when all of its changes are, also while the 
   expect(failures).toHaveLength(2)
   expect(stored.map(each => each.copyIds)).toEqual([[], [copyId]])
   expect(await kept()).toBe(2)
+})
+
+test('opening a copy waits for its own changes only, however much is written elsewhere', async () => {
+  const { rooms } = await running.hub.state(running.sessionId)
+  const other = rooms[1]?.copyId as string
+  const [update] = updatesOf(1) as [Uint8Array]
+  storage.append({ copyId, update, contributions: [] })
+  await storage.settled()
+  // From here on the other copy is never quiet: every write finds another change appended.
+  let busy = true
+  const keepBusy = () => {
+    if (!busy) return
+    storage.append({ copyId: other, update, contributions: [] })
+    setTimeout(keepBusy, 1)
+  }
+  keepBusy()
+  expect(await kept()).toBe(1)
+  expect(stored.flatMap(each => each.copyIds)).not.toContain(other)
+  // And with a change of its own outstanding it waits for that one, not until all is quiet.
+  storage.append({ copyId, update: (updatesOf(2)[1] ?? update) as Uint8Array, contributions: [] })
+  await storage.settled(copyId)
+  busy = false
+  expect(stored.flatMap(each => each.copyIds)).toContain(copyId)
+  await storage.settled()
+})
+
+test('what another server wrote meanwhile with a lower number is not lost when rows are merged', async () => {
+  const updates = updatesOf(60)
+  for (const update of updates.slice(1)) storage.append({ copyId, update, contributions: [] })
+  await storage.settled()
+  const rows = await running.db.select().from(boardUpdates).orderBy(asc(boardUpdates.id))
+  // The row is there before any other by its number, and seen only after the others were read.
+  const early = (rows[0]?.id ?? 1) - 1
+  const late = new Proxy(running.db, {
+    get(db, name) {
+      const found = Reflect.get(db, name)
+      if (name !== 'transaction') return found
+      return async (...given: Parameters<typeof db.transaction>) => {
+        await db.insert(boardUpdates).values({ id: early, copyId, update: updates[0] as Uint8Array })
+        return db.transaction(...given)
+      }
+    },
+  })
+  const merging = new BoardStorage(
+    late,
+    () => undefined,
+    () => undefined,
+    error => failures.push(error),
+  )
+  await merging.load(copyId)
+  expect(await kept()).toBe(60)
+  expect(failures).toEqual([])
+})
+
+test('that nobody could be told does not write anything twice', async () => {
+  storage = new BoardStorage(
+    running.db,
+    () => {
+      throw new Error('Nobody listens.')
+    },
+    () => undefined,
+    error => failures.push(error),
+  )
+  for (const update of updatesOf(3)) storage.append({ copyId, update, contributions: [] })
+  await new Promise(resolve => setTimeout(resolve, 900))
+  expect(failures).toHaveLength(1)
+  expect(await running.db.select().from(boardUpdates)).toHaveLength(3)
 })
 
 test('contributions add up by person, piece and half minute, and keep the latest words', async () => {

@@ -6,6 +6,7 @@ import type { LiveState } from '~/core/live/state'
 import { attendance, roomsOfEverybody } from '~/core/review/attendance'
 import { allMarks, type Mark } from '~/core/review/marks'
 import { addToPulse, type PulseBar } from '~/core/review/pulse'
+import { removedPieces } from '~/core/review/removed'
 import type { SessionReport } from '~/core/review/report'
 import { longMoment } from '~/core/schedule/session-time'
 import type { BoardServer } from '../boards/board-server.server'
@@ -22,6 +23,8 @@ export interface ReviewedRoom {
   name: string
   members: string[]
   answers: Answer[]
+  /** What was taken off the board, under which prompt, and by whom. */
+  removed: { promptId: string; text: string; by: string }[]
   marks: Mark[]
   pulse: PulseBar[]
 }
@@ -103,16 +106,21 @@ async function reviewedRooms(
     state.rooms.map(async room => {
       const doc = await boards.read(room.copyId)
       const answers = readAnswers(doc, state.board)
+      const here = written.filter(one => one.copyId === room.copyId)
+      const removed = removedPieces(doc, state.board, here)
       doc.destroy()
       return {
         id: room.id,
         name: room.name,
         members: members(room.id),
         answers,
+        removed: removed.map(({ promptId, text, removedBy }) => ({
+          promptId,
+          text,
+          by: state.participants[removedBy ?? '']?.shownName ?? '',
+        })),
         marks: marks.filter(mark => mark.roomId === room.id),
-        pulse: written
-          .filter(one => one.copyId === room.copyId)
-          .reduce<PulseBar[]>((bars, one) => addToPulse(bars, one.halfMinute, one.edits), []),
+        pulse: here.reduce<PulseBar[]>((bars, one) => addToPulse(bars, one.halfMinute, one.edits), []),
       }
     }),
   )

@@ -18,8 +18,11 @@ interface PlaceHeadProps {
 const SAVED_WORDS: Record<BoardStatus['saved'], string> = {
   stored: 'Saved',
   sending: 'Saving…',
+  full: 'Not saved: the board is full',
   away: 'No line: keep writing, it is sent when the line is back',
 }
+
+const lost = (saved: BoardStatus['saved']) => saved === 'away' || saved === 'full'
 
 /** Always in sight: where, with whom, how long. */
 export function PlaceHead({ view, pageMadeAt, line, saved, children }: PlaceHeadProps) {
@@ -59,8 +62,8 @@ export function PlaceHead({ view, pageMadeAt, line, saved, children }: PlaceHead
           {saved && (
             <chakra.p
               role="status"
-              color={saved === 'away' ? 'ask' : 'quiet'}
-              fontWeight={saved === 'away' ? '600' : '400'}
+              color={lost(saved) ? 'ask' : 'quiet'}
+              fontWeight={lost(saved) ? '600' : '400'}
             >
               {SAVED_WORDS[saved]}
             </chakra.p>

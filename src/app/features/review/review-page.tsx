@@ -24,6 +24,7 @@ export interface Review {
     name: string
     members: string[]
     answers: Answer[]
+    removed: { promptId: string; text: string; by: string }[]
     marks: Mark[]
     pulse: PulseBar[]
   }[]
@@ -138,10 +139,32 @@ function SideBySide({ board, rooms }: { board: Board; rooms: Review['rooms'] }) 
               {room.members.join(', ') || 'Nobody was here.'}
             </chakra.p>
             <AnswerText answer={room.answers[place]} />
+            <Removed pieces={room.removed.filter(piece => piece.promptId === prompt?.id)} />
           </chakra.article>
         ))}
       </Grid>
     </Section>
+  )
+}
+
+/** What was taken off the board: nothing that somebody wrote is gone without a trace. */
+function Removed({ pieces }: { pieces: Review['rooms'][number]['removed'] }) {
+  if (pieces.length === 0) return null
+  return (
+    <chakra.details mt="8px" fontSize="s">
+      <chakra.summary cursor="pointer" color="quiet">
+        {pieces.length === 1 ? '1 card removed' : `${pieces.length} cards removed`}
+      </chakra.summary>
+      <Stack as="ul" gap="4px" listStyleType="none" mt="4px">
+        {pieces.map((piece, place) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: two removed pieces may say the same, and none ever moves.
+          <chakra.li key={place} overflowWrap="anywhere">
+            <chakra.s>{piece.text}</chakra.s>
+            {piece.by && <chakra.span color="quiet"> (removed by {piece.by})</chakra.span>}
+          </chakra.li>
+        ))}
+      </Stack>
+    </chakra.details>
   )
 }
 

@@ -1,0 +1,13 @@
+import evening from 'tests/fixtures/recorded/evening.json' with { type: 'json' }
+import * as Y from 'yjs'
+import type { Board } from './board'
+import { readAnswers } from './document'
+
+test('boards written in the first version read as they did then', () => {
+  expect(evening.boards.length).toBeGreaterThan(0)
+  for (const { board, updates, answers } of evening.boards) {
+    const doc = new Y.Doc()
+    for (const update of updates) Y.applyUpdate(doc, Buffer.from(update, 'base64'))
+    expect(readAnswers(doc, board as Board)).toEqual(answers)
+  }
+})

@@ -1,0 +1,47 @@
+import type * as Y from 'yjs'
+import type { Board } from '../boards/board'
+import { removedCards } from '../boards/document'
+
+/** A piece of work that was taken off a board: what it said, and who took it away where that is known. */
+export interface RemovedPiece {
+  promptId: string
+  text: string
+  /** Participant id. */
+  removedBy: string | null
+}
+
+/** What somebody did to a piece in one half minute; the empty text when they took it away. */
+interface Written {
+  promptId: string
+  entryId: string
+  participantId: string
+  text: string
+}
+
+/**
+ * Everything that was taken off a board: what its document still holds as removed, and what only the record of who wrote
+ * what still knows, because a browser deleted it outright. `written` is in the order of time. O(pieces + records).
+ */
+export function removedPieces(doc: Y.Doc, board: Board, written: readonly Written[]): RemovedPiece[] {
+  const known = new Map<string, { said: string; gone: boolean; by: string }>()
+  for (const one of written) {
+    const key = `${one.promptId}/${one.entryId}`
+    const gone = one.text.trim() === ''
+    known.set(key, { said: gone ? (known.get(key)?.said ?? '') : one.text, gone, by: one.participantId })
+  }
+  return board.prompts.flatMap(prompt => {
+    if (prompt.kind !== 'cards') return []
+    const inDocument = removedCards(doc, prompt.id).map(card => ({
+      key: `${prompt.id}/${card.id}`,
+      text: card.text,
+    }))
+    const held = new Set(inDocument.map(({ key }) => key))
+    const deleted = [...known]
+      .filter(([key, { said, gone }]) => key.startsWith(`${prompt.id}/`) && gone && said && !held.has(key))
+      .map(([key, { said }]) => ({ key, text: said }))
+    return [...inDocument, ...deleted].map(({ key, text }) => {
+      const last = known.get(key)
+      return { promptId: prompt.id, text, removedBy: last?.gone ? last.by : null }
+    })
+  })
+}
