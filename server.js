@@ -47,6 +47,15 @@ server.listen(settings.port, () => {
   process.send?.({ ready: true, port, demo: roundTable.demo })
 })
 
+// Tests walk through an evening in seconds: the process that started this one may move the clock.
+if (process.env.TEST_CLOCK === '1') {
+  process.on('message', async ({ moveClock }) => {
+    if (!Number.isFinite(moveClock)) return
+    await roundTable.moveClock(moveClock)
+    process.send?.({ moved: moveClock })
+  })
+}
+
 let stopping = false
 for (const signal of ['SIGTERM', 'SIGINT']) process.on(signal, stop)
 

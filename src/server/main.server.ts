@@ -8,6 +8,7 @@ import { type Logger, pino } from 'pino'
 import { RouterContextProvider, type ServerBuild } from 'react-router'
 import { type DemoWelcome, demoWelcome, loadDemo } from '~/demo/load.server'
 import { BoardServer } from './boards/board-server.server'
+import { moveClock } from './clock.server'
 import { openDatabase } from './db/database.server'
 import { errorFacts } from './error-facts.server'
 import { acceptSocket, BOARD_PATH, liveRoutes } from './http/live-routes.server'
@@ -25,6 +26,8 @@ export interface RoundTable {
   /** What one needs to try the demo; null when the demo was not asked for. */
   demo: DemoWelcome | null
   upgrade(request: IncomingMessage, socket: Duplex, head: Buffer): void
+  /** Moves the server's time forward, for tests. */
+  moveClock(milliseconds: number): Promise<void>
   stop(): Promise<void>
 }
 
@@ -51,6 +54,10 @@ export async function createRoundTable({ settings, development, build }: Assembl
     demo: settings.demo ? await demoWelcome(db) : null,
     handler: createApp(services, log, development, pages),
     upgrade: (request, socket, head) => upgrade(services, request, socket, head),
+    moveClock: async milliseconds => {
+      moveClock(milliseconds)
+      await hub.wake()
+    },
     stop: async () => {
       await boards.stop()
       await hub.stop()

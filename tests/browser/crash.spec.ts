@@ -1,5 +1,5 @@
 import { readAnswer } from '~/core/boards/document'
-import { allowLostLine, expect, joinOnPhone, openTonight, signIn, simulated, test } from './fixtures'
+import { allowLostLine, expect, joinOnPhone, openTonight, sendOut, signIn, simulated, test } from './fixtures'
 import { TestServer } from './server'
 
 test('killed in mid-round, the server takes the session up as it was', async ({
@@ -17,7 +17,7 @@ test('killed in mid-round, the server takes the session up as it was', async ({
   await expect(
     page.getByText('19 on the list are not here yet').or(page.getByText('18 on the list are not here yet')),
   ).toBeVisible()
-  await page.getByRole('button', { name: 'Send out' }).click()
+  await sendOut(page)
   await expect(edda.getByText('Station notes')).toBeVisible()
   await Promise.all(people.map(each => each.until(view => view.place.where === 'room')))
 
@@ -73,7 +73,7 @@ test('what fell due while the server was away is done when it is back', async ({
   allowLostLine(edda)
   await joinOnPhone(edda, server, code, 'Edda')
   await page.getByLabel('Minutes in rooms').fill('0.5')
-  await page.getByRole('button', { name: 'Send out' }).click()
+  await sendOut(page)
   await expect(edda.getByText('Station notes')).toBeVisible()
   const sentOut = Date.now()
   await server.end('SIGKILL')

@@ -167,3 +167,13 @@ export async function openCohort(page: Page, name: string): Promise<void> {
   await page.getByRole('link', { name }).click()
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
 }
+
+/** Sends everybody out, also where that leaves somebody alone. */
+export async function sendOut(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Send out', exact: true }).click()
+  const anyway = page.getByRole('button', { name: 'Send out as it is' })
+  const callBack = page.getByRole('button', { name: 'Call back' })
+  await expect(anyway.or(callBack).first()).toBeVisible()
+  if (await anyway.isVisible()) await anyway.click()
+  await expect(callBack).toBeVisible()
+}

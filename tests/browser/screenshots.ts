@@ -4,7 +4,7 @@ import { type Browser, chromium, type Page } from '@playwright/test'
 import { STATIONS } from '~/demo/school'
 import type { SimulatedParticipant } from '~/demo/simulated-participant'
 import config from '../../playwright.config'
-import { joinOnPhone, letAllIn, openTonight, signIn, simulated } from './fixtures'
+import { joinOnPhone, letAllIn, openTonight, sendOut, signIn, simulated } from './fixtures'
 import prepareDemo from './prepare-demo'
 import { TestServer } from './server'
 
@@ -138,7 +138,7 @@ async function live(browser: Browser, page: Page, server: TestServer): Promise<v
   await joinOnPhone(phone, server, code, 'Edda')
   const people = await simulated(server, code, NAMES)
   await letAllIn(page)
-  await page.getByRole('button', { name: 'Send out' }).click()
+  await sendOut(page)
   await Promise.all(people.map(each => each.until(view => view.place.where === 'room')))
   await work(people)
   await page

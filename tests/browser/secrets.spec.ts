@@ -1,7 +1,7 @@
 import * as Y from 'yjs'
 import { addCard, readAnswer } from '~/core/boards/document'
 import { openSocket, type SimulatedParticipant } from '~/demo/simulated-participant'
-import { expect, openTonight, simulated, test } from './fixtures'
+import { expect, openTonight, sendOut, simulated, test } from './fixtures'
 
 /** Copies of other rooms can't be learnt from one's own view; here a facilitator's stream says them. */
 async function copiesOf(address: string, cookie: string, sessionId: string): Promise<Record<string, string>> {
@@ -51,7 +51,7 @@ test('a participant can neither read nor change what is not theirs', async ({
   ])
   const people = await waiting
   await page.getByRole('button', { name: 'Let all 8 in' }).click()
-  await page.getByRole('button', { name: 'Send out' }).click()
+  await sendOut(page)
   await Promise.all(people.map(each => each.until(view => view.place.where === 'room')))
   const cookies = (await page.context().cookies()).map(({ name, value }) => `${name}=${value}`).join('; ')
   const copies = await copiesOf(address, cookies, sessionId)

@@ -55,6 +55,7 @@ export class TestServer {
         NODE_ENV: 'production',
         PORT: String(this.port),
         DATA_FOLDER: this.folder,
+        TEST_CLOCK: '1',
         ...environment,
       },
       stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
@@ -77,6 +78,13 @@ export class TestServer {
     ended.catch(() => undefined)
     this.port = port
     this.demo = demo
+  }
+
+  /** Moves the server's time forward; what falls due meanwhile has been done when it resolves. */
+  async moveClock(milliseconds: number): Promise<void> {
+    const moved = once(this.child as ChildProcess, 'message')
+    this.child?.send({ moveClock: milliseconds })
+    await moved
   }
 
   /** Gives the exit code; null when the process was killed. */

@@ -1,6 +1,6 @@
 import { createDecoder, readVarString } from 'lib0/decoding'
 import { createEncoder, toUint8Array, writeVarString, writeVarUint, writeVarUint8Array } from 'lib0/encoding'
-import { allowLostLine, expect, joinOnPhone, openToAll, simulated, test } from './fixtures'
+import { allowLostLine, expect, joinOnPhone, openToAll, sendOut, simulated, test } from './fixtures'
 
 test('two who type in one sheet and add cards at once lose nothing', async ({
   server,
@@ -11,7 +11,7 @@ test('two who type in one sheet and add cards at once lose nothing', async ({
   const [first, second] = [await phone(), await phone()]
   await joinOnPhone(first, server, code, 'Edda')
   await joinOnPhone(second, server, code, 'Kaveh')
-  await page.getByRole('button', { name: 'Send out' }).click()
+  await sendOut(page)
   await expect(first.getByText('Station notes')).toBeVisible()
   await expect(second.getByText('Station notes')).toBeVisible()
   const room = (await first.getByRole('heading', { level: 1 }).textContent()) ?? ''
@@ -110,7 +110,7 @@ test('a board that the server closes is opened again, and nothing written meanwh
   })
   await joinOnPhone(edda, server, code, 'Edda')
   const [leo] = await simulated(server, code, ['Leo W.-B.'])
-  await page.getByRole('button', { name: 'Send out' }).click()
+  await sendOut(page)
   await expect(edda.getByText('With Leo W.-B.')).toBeVisible()
   await leo?.writeCard('noticed', 'before')
   await expect(edda.getByRole('textbox', { name: 'Card by Leo W.-B.' })).toHaveCount(1)

@@ -83,7 +83,13 @@ test('from a list of people to what the groups made', async ({ server, facilitat
 
   const others = await simulated(server, code, ['Bea F.', 'Cem R.'])
   await expect(page.getByRole('button', { name: 'Cem R.' }).first()).toBeVisible()
+  // Three people in two groups: one of them would be alone, and that is said first.
   await page.getByRole('button', { name: 'Send out' }).click()
+  await expect(page.getByRole('alertdialog', { name: 'Somebody would be alone' })).toContainText(
+    /would be alone in/,
+  )
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Send out as it is' }).click()
   await expect(ada.getByRole('heading', { level: 1 })).not.toHaveText('Whole group')
   await expect(ada.getByRole('timer')).toHaveText(/^1[12]:\d\d$/)
 
@@ -197,7 +203,8 @@ test('the co-facilitator sees what the facilitator sees, and either can act', as
   await expect(edda.getByText('You are on the waiting list')).toBeVisible()
   await letAllIn(tobias)
   await tobias.getByRole('button', { name: 'Send out' }).click()
+  await tobias.getByRole('button', { name: 'Send out as it is' }).click()
   await expect(page.getByRole('button', { name: 'Call back' })).toBeVisible()
   await page.getByRole('button', { name: 'Call back' }).click()
-  await expect(tobias.getByRole('button', { name: 'Coming back' })).toBeVisible()
+  await expect(tobias.getByRole('button', { name: /^Go on as before/ })).toBeVisible()
 })

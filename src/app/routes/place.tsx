@@ -1,6 +1,7 @@
 import { redirect } from 'react-router'
 import { participantView } from '~/core/live/views'
 import { readPlaceToken } from '~/server/auth/cookies.server'
+import { serverNow } from '~/server/clock.server'
 import { placeOf } from '~/server/join/join.server'
 import { servicesContext } from '~/server/services.server'
 import { getSession } from '~/server/sessions/sessions.server'
@@ -18,7 +19,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const view = place && participantView(await hub.state(sessionId), place.participantId)
   if (!view) throw redirect('/join')
   const { joinCode } = await getSession(db, sessionId)
-  return { sessionId, joinCode, view, ownLink: `/mine/${place.reviewToken}`, now: Date.now() }
+  return { sessionId, joinCode, view, ownLink: `/mine/${place.reviewToken}`, now: serverNow() }
 }
 
 /** The event stream keeps the page up to date; it need not be fetched again. */

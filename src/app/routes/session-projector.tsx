@@ -1,5 +1,6 @@
 import { data } from 'react-router'
 import { projectorView } from '~/core/live/views'
+import { serverNow } from '~/server/clock.server'
 import { joinImage } from '~/server/join/join-image.server'
 import { servicesContext } from '~/server/services.server'
 import { getSession } from '~/server/sessions/sessions.server'
@@ -22,7 +23,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       address: `${address}/join`.replace(/^https?:\/\//, ''),
       image: await joinImage(`${address}/join/${joinCode}`),
     },
-    now: Date.now(),
+    now: serverNow(),
   }
 }
 

@@ -1,6 +1,7 @@
 import { data } from 'react-router'
 import { writeCsv } from '~/core/formats/csv'
 import { peopleRows, reportMarkdown, type SessionReport, workRows } from '~/core/review/report'
+import { serverNow } from '~/server/clock.server'
 import { reportOf, reviewSession } from '~/server/review/review.server'
 import { servicesContext } from '~/server/services.server'
 import type { Route } from './+types/session-review-file'
@@ -17,7 +18,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const file = FILES[params.file]
   if (!file) throw data('There is no such file.', { status: 404 })
   const { db, boards } = context.get(servicesContext)
-  const review = await answering(reviewSession(db, boards, params.sessionId, Date.now()))
+  const review = await answering(reviewSession(db, boards, params.sessionId, serverNow()))
   const body = file.write(reportOf(review))
   return new Response(body, {
     headers: {

@@ -1,3 +1,4 @@
+import { serverNow } from '~/server/clock.server'
 import { reviewSession } from '~/server/review/review.server'
 import { servicesContext } from '~/server/services.server'
 import { markReviewed } from '~/server/sessions/sessions.server'
@@ -9,7 +10,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Review · Round Table' 
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { db, boards } = context.get(servicesContext)
-  return { review: await answering(reviewSession(db, boards, params.sessionId, Date.now())) }
+  return { review: await answering(reviewSession(db, boards, params.sessionId, serverNow())) }
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {

@@ -2,6 +2,7 @@ import { compare, hash } from 'bcryptjs'
 import { eq, lt, sql } from 'drizzle-orm'
 import type { z } from 'zod'
 import type { accountForm } from '~/contracts/forms'
+import { serverNow } from '../clock.server'
 import type { Database } from '../db/database.server'
 import { accounts, signIns } from '../db/schema.server'
 import type { Limits } from '../limits.server'
@@ -92,7 +93,7 @@ export async function signIn(
   await db.insert(signIns).values({
     tokenHash: tokenHash(token),
     accountId: account.id,
-    expiresAt: new Date(Date.now() + SIGN_IN_MS),
+    expiresAt: new Date(serverNow() + SIGN_IN_MS),
   })
   return done({ token })
 }
@@ -105,7 +106,7 @@ export async function accountOf(db: Database, token: string | null): Promise<Acc
     .from(signIns)
     .innerJoin(accounts, eq(accounts.id, signIns.accountId))
     .where(eq(signIns.tokenHash, tokenHash(token)))
-  if (!found || found.expiresAt.getTime() < Date.now()) return null
+  if (!found || found.expiresAt.getTime() < serverNow()) return null
   return { id: found.id, email: found.email, displayName: found.displayName }
 }
 

@@ -15,6 +15,7 @@ import type { BoardNotice } from '~/contracts/live'
 import type { Board } from '~/core/boards/board'
 import type { LiveState } from '~/core/live/state'
 import { mayWorkOn } from '~/core/live/views'
+import { serverNow } from '../clock.server'
 import type { Database } from '../db/database.server'
 import { boardCopies } from '../db/schema.server'
 import { errorFacts } from '../error-facts.server'
@@ -190,7 +191,7 @@ export class BoardServer {
     document.on('update', (update: Uint8Array, origin: unknown, _doc: Y.Doc, transaction: Y.Transaction) => {
       const context = (origin as Connection | null)?.context as ConnectionContext | undefined
       const contributions = context?.participantId
-        ? opened.authorship.contributionsOf(transaction, context.participantId, Date.now())
+        ? opened.authorship.contributionsOf(transaction, context.participantId, serverNow())
         : []
       this.storage.append({ copyId, update, contributions })
       opened.latest = transaction.afterState
@@ -206,10 +207,10 @@ export class BoardServer {
   private watchSize(copyId: string, document: Document, copy: OpenCopy, origin: unknown): void {
     const grown = copy.bytes - copy.measured > MEASURE_EVERY
     // A full board may have room again after very little was written: something was taken away.
-    if (grown || (copy.full && Date.now() - copy.measuredAt > MEASURE_FULL_MS)) {
+    if (grown || (copy.full && serverNow() - copy.measuredAt > MEASURE_FULL_MS)) {
       copy.bytes = Y.encodeStateAsUpdate(document).byteLength
       copy.measured = copy.bytes
-      copy.measuredAt = Date.now()
+      copy.measuredAt = serverNow()
     }
     const full = copy.measured > FULL_FROM
     if (full !== copy.full) {

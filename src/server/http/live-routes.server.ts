@@ -4,6 +4,7 @@ import { type Request, type Response, Router } from 'express'
 import type { Viewer } from '~/core/live/views'
 import { type Account, accountOf } from '../auth/accounts.server'
 import { readAccountToken, readPlaceToken } from '../auth/cookies.server'
+import { serverNow } from '../clock.server'
 import { placeOf } from '../join/join.server'
 import { EventStream, lastSeqOf } from '../live/stream.server'
 import type { Services } from '../services.server'
@@ -16,7 +17,7 @@ import { sameOrigin } from './origin.server'
 export function liveRoutes(services: Services): Router {
   const router = Router()
   router.get('/clock', (_request, response) => {
-    response.set('Cache-Control', 'no-store').json({ now: Date.now() })
+    response.set('Cache-Control', 'no-store').json({ now: serverNow() })
   })
   router.get('/events/:sessionId/:reader', (request, response, next) => {
     openStream(services, request, response).catch(next)

@@ -5,6 +5,7 @@ import type { Actor, Command, LiveProblem } from '~/core/live/commands'
 import { type LiveState, participantList } from '~/core/live/state'
 import type { Viewer } from '~/core/live/views'
 import type { Account } from '../auth/accounts.server'
+import { serverNow } from '../clock.server'
 import type { Database } from '../db/database.server'
 import { sessions } from '../db/schema.server'
 import { errorFacts } from '../error-facts.server'
@@ -28,7 +29,7 @@ export class LiveHub {
   constructor(
     private readonly db: Database,
     private readonly log: Logger,
-    private readonly now: () => number = Date.now,
+    private readonly now: () => number = serverNow,
   ) {}
 
   /**
@@ -88,6 +89,11 @@ export class LiveHub {
 
   async tellFacilitators(sessionId: string, message: StreamMessage): Promise<void> {
     ;(await this.session(sessionId)).tellFacilitators(message)
+  }
+
+  /** Does in every running session what is due now: the clock has been moved. */
+  async wake(): Promise<void> {
+    for (const session of this.sessions.values()) await (await session).wake()
   }
 
   /** Calls the listener after every change of any session. */

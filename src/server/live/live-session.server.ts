@@ -116,6 +116,11 @@ export class LiveSession {
     return this.subscribers.size
   }
 
+  /** Does what is due now, whenever it was to be done. */
+  wake(): Promise<void> {
+    return this.doWhatIsDue()
+  }
+
   /** Waits for what is being written and does nothing by itself any more. */
   async stop(): Promise<void> {
     this.stopped = true

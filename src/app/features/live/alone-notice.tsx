@@ -1,4 +1,5 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
+import { useEffect, useRef } from 'react'
 import type { Alone } from '~/core/live/alone'
 import { Button } from '../../ui/button'
 import type { Send } from './live-view'
@@ -13,8 +14,12 @@ interface AloneNoticeProps {
 
 /** Before sending out: who would be alone in a room, with the moves that mend it. */
 export function AloneNotice({ alone, send, onSendOut, onCancel }: AloneNoticeProps) {
+  const notice = useRef<HTMLDivElement>(null)
+  useEffect(() => notice.current?.focus(), [])
   return (
     <Stack
+      ref={notice}
+      tabIndex={-1}
       role="alertdialog"
       aria-label="Somebody would be alone"
       gap="8px"

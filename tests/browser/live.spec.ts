@@ -1,0 +1,145 @@
+import { expect, expectAccessible, joinOnPhone, openToAll, sendOut, simulated, test } from './fixtures'
+
+const MINUTE = 60_000
+
+test('somebody alone, a call from a room out of sight, a visit, a mistaken call back: nothing is missed or left behind', async ({
+  server,
+  facilitator: page,
+}) => {
+  const code = await openToAll(page)
+  const people = await simulated(server, code, ['Ana Per.', 'Ana Pet.', 'Bram O.', 'Chi', 'Edda'])
+  await expect(page.getByRole('button', { name: 'Edda' }).first()).toBeVisible()
+
+  // Who would be alone, with the moves that mend it, before anybody is sent.
+  await page.getByRole('button', { name: 'Send out', exact: true }).click()
+  const notice = page.getByRole('alertdialog', { name: 'Somebody would be alone' })
+  await expect(notice).toContainText('would be alone in')
+  while ((await notice.getByRole('button', { name: /^Move to/ }).count()) > 0) {
+    const before = await notice.textContent()
+    await notice
+      .getByRole('button', { name: /^Move to/ })
+      .first()
+      .click()
+    await expect(notice).not.toHaveText(before ?? '')
+  }
+  await expect(notice).toContainText('Nobody would be alone now.')
+  await notice.getByRole('button', { name: 'Send out', exact: true }).click()
+  await expect(page.getByRole('button', { name: 'Call back' })).toBeVisible()
+
+  // A call for help is counted in the bar and in the title, and one key goes there.
+  const [ana] = people
+  const { place } = (await ana?.until(view => view.place.where === 'room')) ?? {}
+  const roomName = place?.where === 'room' ? place.name : ''
+  await ana?.ask({ type: 'call-help' })
+  await expect(page.getByRole('button', { name: `${roomName} calls` })).toBeVisible()
+  await expect(page).toHaveTitle('(1) Live · Round Table')
+  await page.getByRole('heading', { level: 1 }).click()
+  await page.keyboard.press('h')
+  const drawer = page.getByRole('complementary', { name: `Room ${roomName}` })
+  await expect(drawer).toContainText('calls for help')
+
+  // A visit ends when the drawer is closed, and the focus goes back to where it was opened.
+  await drawer.getByRole('button', { name: 'Visit' }).click()
+  await ana?.until(view => view.visits.length === 1 && view.help === null)
+  await expect(page).toHaveTitle('Live · Round Table')
+  await drawer.getByRole('button', { name: 'Close' }).click()
+  await ana?.until(view => view.visits.length === 0)
+  await expect(page.getByRole('button', { name: roomName, exact: true })).toBeFocused()
+
+  // So it does when another room is opened, and when the page is left.
+  await page.getByRole('button', { name: roomName, exact: true }).click()
+  await drawer.getByRole('button', { name: 'Visit' }).click()
+  await ana?.until(view => view.visits.length === 1)
+  await page.getByLabel('Broadcast to every board').fill('Half said')
+  await page.getByRole('combobox', { name: 'Rooms by' }).selectOption('need')
+  await page.reload()
+
+  // What was open, half written and chosen is there after a reload.
+  await expect(drawer).toBeVisible()
+  await expect(page.getByLabel('Broadcast to every board')).toHaveValue('Half said')
+  await expect(page.getByRole('combobox', { name: 'Rooms by' })).toHaveValue('need')
+  await expect(drawer.getByRole('button', { name: 'Leave the room' })).toBeVisible()
+  await page.getByRole('link', { name: 'Today' }).click()
+  await ana?.until(view => view.visits.length === 0)
+  await page.goBack()
+
+  // Called back by mistake: the round is given back as it was.
+  await page.getByRole('button', { name: 'Call back' }).click()
+  await ana?.until(view => view.clock?.graceEndsAt !== null)
+  await page.getByRole('button', { name: /^Go on as before/ }).click()
+  await ana?.until(view => view.clock?.graceEndsAt === null && view.place.where === 'room')
+  await expect(page.getByRole('button', { name: 'Call back' })).toBeVisible()
+  await expectAccessible(page)
+  for (const each of people) each.leave()
+})
+
+test('a phone shows the warnings, whose it is, and where one is who is not in a room', async ({
+  server,
+  facilitator: page,
+  phone,
+}) => {
+  const code = await openToAll(page)
+  const others = await simulated(server, code, ['Bram O.', 'Chi'])
+  const edda = await phone()
+  await joinOnPhone(edda, server, code, 'Edda')
+  await expect(edda.getByText('You are Edda')).toBeVisible()
+  await sendOut(page)
+  await expect(edda.getByText('Station notes')).toBeVisible()
+
+  // Half typed, it survives a reload.
+  await edda.getByLabel('New card').fill('Half a thought')
+  await edda.reload()
+  await expect(edda.getByLabel('New card')).toHaveValue('Half a thought')
+  await edda.getByRole('button', { name: 'Add card' }).click()
+  await expect(edda.getByLabel('Card by Edda')).toHaveValue('Half a thought')
+
+  // One's own card goes at once and comes back.
+  await edda.getByRole('button', { name: 'Remove the card: Half a thought' }).click()
+  await expect(edda.getByLabel('Card by Edda')).toBeHidden()
+  await edda.getByRole('button', { name: 'Undo' }).click()
+  await expect(edda.getByLabel('Card by Edda')).toBeVisible()
+
+  // Five minutes, then one: on the board, until put away; the other is another.
+  await server.moveClock(7.2 * MINUTE)
+  await expect(edda.getByText('5 min left.')).toBeVisible()
+  await edda.getByRole('button', { name: 'Put away' }).click()
+  await expect(edda.getByText('5 min left.')).toBeHidden()
+  await server.moveClock(4 * MINUTE)
+  await expect(edda.getByText('1 min left.')).toBeVisible()
+  await edda.getByRole('button', { name: 'Sound and vibration with warnings' }).click()
+  await expectAccessible(edda)
+
+  // Taken out in mid-round, one reads what is so.
+  await page.getByRole('button', { name: 'Edda' }).first().click()
+  await page.getByRole('menuitem', { name: 'Whole group' }).click()
+  await expect(edda.getByText('The others are in their rooms now.')).toBeVisible()
+  await expect(edda.getByText('Everyone stays here')).toBeHidden()
+
+  // She has written, so the wrong name is the facilitator's to free; then the door has it again.
+  await edda.getByRole('button', { name: 'That’s not me' }).click()
+  await edda.getByRole('button', { name: 'Give the name back' }).click()
+  await expect(edda.getByText('The facilitator knows that this is not you')).toBeVisible()
+  const doubts = page.getByRole('list', { name: 'Names in doubt' })
+  await expect(doubts).toContainText('Who goes by Edda says that is not them.')
+  await expectAccessible(page)
+  await doubts.getByRole('button', { name: 'Free the name' }).click()
+  await edda.waitForURL(/\/join\//)
+
+  // Another who took the wrong name and wrote nothing just gives it back.
+  await joinOnPhone(edda, server, code, 'Greta L.')
+  await edda.getByRole('button', { name: 'That’s not me' }).click()
+  await edda.getByRole('button', { name: 'Give the name back' }).click()
+  await edda.waitForURL(/\/join\//)
+
+  // Whose name is taken asks at the door, and one move frees it.
+  await edda.getByLabel('Your name').fill('Chi')
+  await edda.getByRole('button', { name: /I am not on the list/ }).click()
+  await edda.getByRole('button', { name: 'That is my name: ask the facilitator to free it' }).click()
+  await expect(edda.getByText('The facilitator has been asked to free Chi.')).toBeVisible()
+  await expectAccessible(edda)
+  await expect(doubts).toContainText('Somebody at the door says they are Chi')
+  await doubts.getByRole('button', { name: 'Free the name' }).click()
+  await edda.getByRole('button', { name: 'Chi', exact: true }).click()
+  await expect(edda.getByText('You are Chi')).toBeVisible()
+  for (const each of others) each.leave()
+})
