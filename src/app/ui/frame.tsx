@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { CalendarDays, ClipboardList, LayoutList, UsersRound } from 'lucide-react'
+import { CalendarDays, CircleUserRound, ClipboardList, LayoutList, UsersRound } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { Form, Link, NavLink } from 'react-router'
+import { Form, NavLink } from 'react-router'
 import { Button } from './button'
 
 const PLACES = [
@@ -15,9 +15,11 @@ const NavItem = chakra(NavLink, {
   base: {
     display: 'flex',
     alignItems: 'center',
-    gap: '10px',
-    px: '12px',
-    py: '8px',
+    flexDirection: { base: 'column', md: 'row' },
+    gap: { base: '2px', md: '10px' },
+    px: { base: '10px', md: '12px' },
+    py: { base: '5px', md: '8px' },
+    fontSize: { base: 's', md: 'inherit' },
     borderRadius: '6px',
     color: 'ink',
     textDecoration: 'none',
@@ -43,19 +45,18 @@ export function Frame({ displayName, children }: { displayName: string; children
         as="nav"
         aria-label="Main"
         direction={{ base: 'row', md: 'column' }}
-        wrap="wrap"
         justify="space-between"
         w={{ md: '168px' }}
         flexShrink="0"
         borderRightWidth={{ md: '1px' }}
         borderBottomWidth={{ base: '1px', md: '0' }}
-        p="12px"
-        gap="8px"
+        p={{ base: '4px', md: '12px' }}
+        gap={{ base: '0', md: '8px' }}
         position={{ md: 'sticky' }}
         top="0"
         h={{ md: '100vh' }}
       >
-        <Stack gap="4px" direction={{ base: 'row', md: 'column' }} wrap="wrap">
+        <Stack gap={{ base: '0', md: '4px' }} direction={{ base: 'row', md: 'column' }}>
           {PLACES.map(({ to, name, icon: Icon }) => (
             <NavItem key={to} to={to} end={to === '/'}>
               <Icon size={18} aria-hidden="true" />
@@ -63,25 +64,38 @@ export function Frame({ displayName, children }: { displayName: string; children
             </NavItem>
           ))}
         </Stack>
-        <Stack
-          gap="4px"
-          direction={{ base: 'row', md: 'column' }}
-          align={{ base: 'center', md: 'stretch' }}
-          fontSize="s"
-        >
-          <chakra.div px="12px" overflowWrap="anywhere">
-            <Link to="/accounts">{displayName}</Link>
-          </chakra.div>
-          <Form method="post" action="/sign-out">
-            <Button type="submit" kind="bare" size="small">
-              Sign out
-            </Button>
-          </Form>
+        <Stack gap="4px" direction={{ base: 'row', md: 'column' }} fontSize="s">
+          <NavItem to="/accounts" fontWeight={{ md: '400' }} overflowWrap="anywhere">
+            <CircleUserRound size={18} aria-hidden="true" />
+            <chakra.span display={{ base: 'none', md: 'inline' }}>{displayName}</chakra.span>
+            <chakra.span display={{ base: 'inline', md: 'none' }}>You</chakra.span>
+          </NavItem>
+          <Box display={{ base: 'none', md: 'block' }}>
+            <SignOut />
+          </Box>
         </Stack>
       </Flex>
-      <Box as="main" id="page" flex="1" minW="0" px={{ base: '16px', md: '28px' }} py="20px">
+      <Box
+        as="main"
+        id="page"
+        flex="1"
+        minW="0"
+        px={{ base: '16px', md: '28px' }}
+        py={{ base: '10px', md: '20px' }}
+      >
         {children}
       </Box>
     </Flex>
+  )
+}
+
+/** On a phone it stands on the page of accounts, where there is room for it. */
+export function SignOut() {
+  return (
+    <Form method="post" action="/sign-out">
+      <Button type="submit" kind="bare" size="small">
+        Sign out
+      </Button>
+    </Form>
   )
 }

@@ -4,6 +4,7 @@ import { parseWithZod } from '@conform-to/zod/v4'
 import { Form } from 'react-router'
 import { accountForm } from '~/contracts/forms'
 import { Button } from '../../ui/button'
+import { SignOut } from '../../ui/frame'
 import { PageHead, Row, Rows, Section } from '../../ui/layout'
 import { AccountFields } from './account-fields'
 
@@ -23,7 +24,11 @@ export function AccountsPage({ accounts, lastResult }: AccountsPageProps) {
       <PageHead
         title="Accounts"
         under="Facilitators and co-facilitators of this server. Each of them sees all of it."
-      />
+      >
+        <Box display={{ md: 'none' }}>
+          <SignOut />
+        </Box>
+      </PageHead>
       <Section title="Who can sign in">
         <Rows label="Accounts">
           {accounts.map(account => (

@@ -29,6 +29,8 @@ export function AloneNotice({ alone, send, onSendOut, onCancel }: AloneNoticePro
       borderRadius="8px"
       p="12px"
       mb="10px"
+      maxH="40vh"
+      overflowY="auto"
     >
       {alone.length === 0 && <b>Nobody would be alone now.</b>}
       {alone.map(({ roomId, roomName, person, mends }) => (

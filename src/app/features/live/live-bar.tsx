@@ -1,9 +1,9 @@
 import { Box, chakra, Dialog, Flex, Portal } from '@chakra-ui/react'
-import { LifeBuoy, Megaphone, Plus, RotateCcw, SendHorizontal, Undo2 } from 'lucide-react'
+import { Ellipsis, LifeBuoy, Megaphone, Plus, RotateCcw, SendHorizontal, Undo2 } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { aloneRooms } from '~/core/live/alone'
 import { LONGEST_MESSAGE } from '~/core/live/commands'
-import { clockText, leftText } from '~/core/schedule/session-time'
+import { clockText } from '~/core/schedule/session-time'
 import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
@@ -25,6 +25,7 @@ export function LiveBar({ sessionId, view, calls, send }: LiveBarProps) {
   const broadcast = useRef<HTMLInputElement>(null)
   const { clock } = view
   const [showKeys, setShowKeys] = useState(false)
+  const [more, setMore] = useState(false)
   const keys = useSingleKeys({
     b: () => broadcast.current?.focus(),
     m: () => clock && send({ type: 'add-time', seconds: 60 }),
@@ -44,9 +45,28 @@ export function LiveBar({ sessionId, view, calls, send }: LiveBarProps) {
       {showKeys && <KeyHelp keys={keys} onClose={() => setShowKeys(false)} />}
       <Flex gap={{ base: '6px', md: '10px' }} align="center" wrap="wrap">
         {clock ? <RoundControls clock={clock} send={send} /> : <SendOut view={view} send={send} />}
+        <Button
+          {...BAR}
+          display={{ base: 'inline-flex', md: 'none' }}
+          aria-expanded={more}
+          aria-label="More"
+          onClick={() => setMore(!more)}
+        >
+          <Ellipsis size={20} aria-hidden="true" />
+        </Button>
+        {/* On a phone what is needed least often is folded away, so that most of the screen is the session's. */}
+        <Box display={{ base: more ? 'flex' : 'none', md: 'contents' }} gap="6px">
+          {clock && (
+            <Button {...BAR} onClick={() => send({ type: 'add-time', seconds: 300 })}>
+              <Plus size={18} aria-hidden="true" /> 5 min
+            </Button>
+          )}
+          <Box order={{ md: '9' }}>
+            <EndSession send={send} running={clock !== null} />
+          </Box>
+        </Box>
         <HelpCounter calls={calls} />
         <Broadcast sessionId={sessionId} field={broadcast} send={send} />
-        <EndSession send={send} running={clock !== null} />
       </Flex>
     </Box>
   )
@@ -66,9 +86,6 @@ function RoundControls({ clock, send }: { clock: NonNullable<LiveView['clock']>;
       <Button {...BAR} title="Key: m" onClick={() => send({ type: 'add-time', seconds: 60 })}>
         <Plus size={18} aria-hidden="true" /> 1 min
       </Button>
-      <Button {...BAR} onClick={() => send({ type: 'add-time', seconds: 300 })}>
-        <Plus size={18} aria-hidden="true" /> 5 min
-      </Button>
     </>
   )
 }
@@ -76,7 +93,7 @@ function RoundControls({ clock, send }: { clock: NonNullable<LiveView['clock']>;
 /** How buttons of the bar are sized: for a glance on a desk, for a thumb on a phone. */
 const BAR = {
   minH: { base: '42px', md: '48px' },
-  px: { base: '12px', md: '20px' },
+  px: { base: '12px', md: '14px' },
   fontSize: { base: 'm', md: 'l' },
 } as const
 
@@ -126,7 +143,7 @@ function RoundClock({ clock }: { clock: NonNullable<LiveView['clock']> }) {
         {clockText(left)}
       </chakra.div>
       <chakra.div fontSize="s" color="quiet" whiteSpace="nowrap">
-        {clock.graceEndsAt === null && warned !== undefined ? `warned: ${leftText(warned)}` : state}
+        {clock.graceEndsAt === null && warned !== undefined ? `${Math.round(warned / 60)} min said` : state}
       </chakra.div>
     </Box>
   )
@@ -199,7 +216,7 @@ function Broadcast({ sessionId, field, send }: BroadcastProps) {
     <Flex
       as="form"
       flex="1"
-      minW={{ base: '240px', md: '280px' }}
+      minW="240px"
       gap="8px"
       align="center"
       onSubmit={event => {

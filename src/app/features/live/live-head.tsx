@@ -32,6 +32,7 @@ export function LiveHead({
   send,
 }: LiveHeadProps) {
   const [showing, setShowing] = useState(false)
+  const [more, setMore] = useState(false)
   if (view.session.phase === 'ended') {
     return (
       <Flex
@@ -59,44 +60,61 @@ export function LiveHead({
         </Box>
       )}
       <Flex align="center" gap="8px 12px" wrap="wrap">
+        <Button
+          size="small"
+          display={{ base: 'inline-flex', md: 'none' }}
+          order="1"
+          aria-expanded={more}
+          onClick={() => setMore(!more)}
+        >
+          {more ? 'Less' : 'More'}
+        </Button>
         <chakra.span>
           Join code{' '}
           <chakra.b fontSize="l" letterSpacing="0.05em">
             {join.code}
           </chakra.b>
         </chakra.span>
-        <Button size="small" aria-expanded={showing} onClick={() => setShowing(!showing)}>
-          <QrCode size={16} aria-hidden="true" />{' '}
-          {showing ? 'Hide the code to scan' : 'Show the code to scan'}
-        </Button>
-        <ButtonLink size="small" to={`/sessions/${sessionId}/projector`} target="_blank">
-          <MonitorUp size={16} aria-hidden="true" /> Page for the projector
-        </ButtonLink>
-        <Tick
-          checked={view.session.waitingList}
-          onChange={event => send({ type: 'set-waiting-list', on: event.target.checked })}
+        <Flex
+          display={{ base: more ? 'flex' : 'none', md: 'contents' }}
+          order="2"
+          gap="8px 12px"
+          wrap="wrap"
+          align="center"
         >
-          Waiting list
-        </Tick>
-        <Tick checked={sound} onChange={event => onSound(event.target.checked)}>
-          Sound when a room calls
-        </Tick>
-        <chakra.label fontSize="s" color="quiet" ml="auto">
-          Rooms by{' '}
-          <chakra.select
-            bg="panel"
-            color="ink"
-            borderWidth="1px"
-            borderColor="edge"
-            borderRadius="4px"
-            px="4px"
-            value={order}
-            onChange={event => onOrder(event.target.value as LaneOrder)}
+          <Button size="small" aria-expanded={showing} onClick={() => setShowing(!showing)}>
+            <QrCode size={16} aria-hidden="true" />{' '}
+            {showing ? 'Hide the code to scan' : 'Show the code to scan'}
+          </Button>
+          <ButtonLink size="small" to={`/sessions/${sessionId}/projector`} target="_blank">
+            <MonitorUp size={16} aria-hidden="true" /> Page for the projector
+          </ButtonLink>
+          <Tick
+            checked={view.session.waitingList}
+            onChange={event => send({ type: 'set-waiting-list', on: event.target.checked })}
           >
-            <option value="rooms">plan</option>
-            <option value="need">who needs you</option>
-          </chakra.select>
-        </chakra.label>
+            Waiting list
+          </Tick>
+          <Tick checked={sound} onChange={event => onSound(event.target.checked)}>
+            Sound for calls
+          </Tick>
+          <chakra.label fontSize="s" color="quiet" ml="auto">
+            Rooms by{' '}
+            <chakra.select
+              bg="panel"
+              color="ink"
+              borderWidth="1px"
+              borderColor="edge"
+              borderRadius="4px"
+              px="4px"
+              value={order}
+              onChange={event => onOrder(event.target.value as LaneOrder)}
+            >
+              <option value="rooms">plan</option>
+              <option value="need">who needs you</option>
+            </chakra.select>
+          </chakra.label>
+        </Flex>
       </Flex>
       {showing && (
         <Flex gap="16px" align="center" mt="8px">

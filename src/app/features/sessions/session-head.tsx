@@ -26,14 +26,14 @@ export function SessionHead({ session }: SessionHeadProps) {
       as="header"
       justify="space-between"
       align="flex-end"
-      gap="16px"
+      gap={{ base: '0 16px', md: '16px' }}
       wrap="wrap"
       borderBottomWidth="1px"
-      mb="16px"
+      mb={{ base: '8px', md: '16px' }}
     >
-      <chakra.div pb="8px">
+      <chakra.div pb={{ base: '2px', md: '8px' }}>
         <chakra.h1 fontSize="l">{session.title}</chakra.h1>
-        <chakra.div color="quiet" fontSize="s">
+        <chakra.div color="quiet" fontSize="s" display={{ base: 'none', md: 'block' }}>
           {session.when} ({session.timeZone.replaceAll('_', ' ')})
         </chakra.div>
       </chakra.div>
