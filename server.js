@@ -1,6 +1,7 @@
 // Starts Round Table: the built server, or, with NODE_ENV=development, the sources through Vite.
 import { createServer } from 'node:http'
 import { resolve } from 'node:path'
+import { monitorEventLoopDelay } from 'node:perf_hooks'
 
 // A relative data folder is meant from where the command was given; everything else lies beside this file.
 if (process.env.DATA_FOLDER) process.env.DATA_FOLDER = resolve(process.env.DATA_FOLDER)
@@ -49,11 +50,19 @@ server.listen(settings.port, () => {
 
 // Tests walk through an evening in seconds: the process that started this one may move the clock.
 if (process.env.TEST_CLOCK === '1') {
-  process.on('message', async ({ moveClock }) => {
-    if (!Number.isFinite(moveClock)) return
-    await roundTable.moveClock(moveClock)
-    process.send?.({ moved: moveClock })
+  process.on('message', async ({ moveClock, longestStop }) => {
+    if (Number.isFinite(moveClock)) {
+      await roundTable.moveClock(moveClock)
+      process.send?.({ moved: moveClock })
+    }
+    // How long this thread has not come round at the longest since it was last asked, in milliseconds.
+    if (longestStop) {
+      process.send?.({ longestStop: stops.max / 1e6 })
+      stops.reset()
+    }
   })
+  const stops = monitorEventLoopDelay({ resolution: 1 })
+  stops.enable()
 }
 
 let stopping = false

@@ -66,6 +66,25 @@ export class MadeClass {
     return new MadeClass(server, cookie, last(sessionPath), joinCode, names)
   }
 
+  /** Sends a form as the facilitator; the answer is read to its end. */
+  async post(
+    path: string,
+    body: URLSearchParams | FormData,
+  ): Promise<{ status: number; path: string; text: string }> {
+    const answer = await fetch(this.server.address + path, {
+      method: 'POST',
+      body,
+      headers: { Cookie: this.cookie },
+      redirect: 'manual',
+    })
+    const text = await answer.text()
+    return { status: answer.status, path: answer.headers.get('location') ?? '', text }
+  }
+
+  async get(path: string): Promise<string> {
+    return (await fetch(this.server.address + path, { headers: { Cookie: this.cookie } })).text()
+  }
+
   async command(request: object): Promise<void> {
     const answer = await fetch(`${this.server.address}/sessions/${this.sessionId}/commands`, {
       method: 'POST',

@@ -3,9 +3,17 @@ import { boards } from './boards'
 import { broadcast } from './broadcast'
 import { bytes } from './bytes'
 import { groupings } from './groupings'
+import { largeCohort } from './large-cohort'
 import { start } from './start'
 
-const MEASUREMENTS: Record<string, () => Promise<void>> = { start, bytes, broadcast, boards, groupings }
+const MEASUREMENTS: Record<string, () => Promise<void>> = {
+  start,
+  bytes,
+  broadcast,
+  boards,
+  groupings,
+  'large-cohort': largeCohort,
+}
 
 const wanted = process.argv.slice(2)
 console.log(

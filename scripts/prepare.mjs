@@ -43,7 +43,7 @@ export async function built() {
     'package.json',
     'package-lock.json',
     'vite.config.ts',
-    'vite.database.config.ts',
+    'vite.threads.config.ts',
     'react-router.config.ts',
     'tsconfig.json',
     'src',

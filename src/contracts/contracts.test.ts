@@ -26,12 +26,15 @@ test('ids of new things are not the browser’s to choose', () => {
   })
 })
 
-test('a password is counted in the bytes its hash reads', () => {
+test('a password has 10 to 200 characters, and an address is kept in small letters', () => {
   const account = { displayName: 'Zoë', email: ' ZOE@School.Example ' }
-  expect(messages(accountForm.safeParse({ ...account, password: 'ä'.repeat(37) }))).toEqual([
-    ['password', 'Use at most 72 characters.'],
+  expect(messages(accountForm.safeParse({ ...account, password: 'ä'.repeat(201) }))).toEqual([
+    ['password', 'Use at most 200 characters.'],
   ])
-  expect(accountForm.parse({ ...account, password: 'ä'.repeat(36) }).email).toBe('zoe@school.example')
+  expect(messages(accountForm.safeParse({ ...account, password: 'ä'.repeat(9) }))).toEqual([
+    ['password', 'Use at least 10 characters.'],
+  ])
+  expect(accountForm.parse({ ...account, password: 'ä'.repeat(200) }).email).toBe('zoe@school.example')
 })
 
 test('empty steps of a board are left out; a board without a prompt is none', () => {

@@ -1,6 +1,7 @@
 /** What the forms send. Limits stand here once; the messages are what people read beside the field. */
 import { z } from 'zod'
 import { MOST_PROMPTS, MOST_STEPS, PROMPT_KINDS } from '~/core/boards/board'
+import { visibleText } from '~/core/formats/clean-text'
 import { PERSON_FIELDS } from '~/core/formats/people-headers'
 import { CHOICE_KINDS } from '~/core/grouping/choice'
 import { ROLES } from '~/core/grouping/roles'
@@ -9,15 +10,25 @@ import { MOST_RULES } from '~/core/grouping/rules'
 import { COLUMN_KINDS, MOST_COLUMNS } from '~/core/people/columns'
 import { plainName } from '~/core/people/shown-name'
 
+/** One line of text as it reads: what cannot be seen in it does not come in. */
 const line = (what: string, most: number) =>
   z
     .string({ error: `Enter ${what}.` })
+    .max(10_000, `Use at most ${most} characters.`)
+    .overwrite(visibleText)
     .trim()
     .min(1, `Enter ${what}.`)
     .max(most, `Use at most ${most} characters.`)
 
 const optionalLine = (most: number) =>
-  z.string().trim().max(most, `Use at most ${most} characters.`).optional().default('')
+  z
+    .string()
+    .max(10_000, `Use at most ${most} characters.`)
+    .overwrite(visibleText)
+    .trim()
+    .max(most, `Use at most ${most} characters.`)
+    .optional()
+    .default('')
 
 const email = z
   .string({ error: 'Enter an email address.' })
@@ -33,11 +44,10 @@ const count = (least: number, most: number, unit: string) =>
     .min(least, `At least ${least} ${unit}.`)
     .max(most, `At most ${most} ${unit}.`)
 
-/** bcrypt reads no more than 72 bytes; a longer password would be cut without a word. */
 const newPassword = z
   .string({ error: 'Enter a password.' })
   .min(10, 'Use at least 10 characters.')
-  .refine(text => new TextEncoder().encode(text).length <= 72, 'Use at most 72 characters.')
+  .max(200, 'Use at most 200 characters.')
 
 /** What a text says as JSON; undefined when it is none. */
 export const parsedJson = (text: string): unknown => {
@@ -85,6 +95,9 @@ export const importForm = z.object({
       .optional(),
   ),
   class: z.string().max(300).optional().default(''),
+  /** Which further rows of a preview are asked for. */
+  outcome: z.enum(['added', 'changed', 'same', 'refused']).optional().default('added'),
+  from: z.coerce.number().int().min(0).max(1_000_000).optional().default(0),
 })
 
 export const columnForm = z.object({ name: line('a name for the column', 60), kind: z.enum(COLUMN_KINDS) })

@@ -118,7 +118,9 @@ async function madeCohort(db: Database, by: string, cohort: (typeof COHORTS)[num
   await db.insert(cohorts).values({ id, name: cohort.name })
   const names = Object.keys(cohort.people[0]?.columns ?? {})
   const columns = names.map(name => ({ name, kind: 'text' as const }))
-  const imported = await importPeople(db, id, by, writeCsv(peopleTable(cohort.people, columns)))
+  const imported = await importPeople(db, id, by, {
+    text: writeCsv(peopleTable(cohort.people, columns)),
+  })
   if (!imported.ok) throw new Error(`The demo cohort could not be imported: ${imported.problem.code}`)
   return id
 }

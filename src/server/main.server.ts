@@ -17,6 +17,7 @@ import { createLimits } from './limits.server'
 import { LiveHub } from './live/hub.server'
 import { addressContext, type Services, servicesContext } from './services.server'
 import type { Settings } from './settings.server'
+import { stopWorkThread } from './work/work-thread.server'
 
 export { FolderInUseError } from './db/lock.server'
 export { readSettings } from './settings.server'
@@ -61,6 +62,7 @@ export async function createRoundTable({ settings, development, build }: Assembl
     stop: async () => {
       await boards.stop()
       await hub.stop()
+      await stopWorkThread()
       await close()
     },
   }

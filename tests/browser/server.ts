@@ -87,6 +87,14 @@ export class TestServer {
     await moved
   }
 
+  /** How long the server's thread did not come round, at the longest since it was last asked, in milliseconds. */
+  async longestStop(): Promise<number> {
+    const answered = once(this.child as ChildProcess, 'message')
+    this.child?.send({ longestStop: true })
+    const [answer] = (await answered) as [{ longestStop: number }]
+    return answer.longestStop
+  }
+
   /** Gives the exit code; null when the process was killed. */
   async end(signal: 'SIGTERM' | 'SIGKILL'): Promise<number | null> {
     const { child } = this

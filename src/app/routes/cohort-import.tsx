@@ -1,12 +1,18 @@
 import { data } from 'react-router'
 import { importForm } from '~/contracts/forms'
-import { cleanText } from '~/core/formats/clean-text'
 import { getCohort } from '~/server/cohorts/cohorts.server'
-import { importPeople, listImports, previewImport, takeBackImport } from '~/server/cohorts/imports.server'
-import { onlyClass, type ReadList, readList } from '~/server/cohorts/read-list.server'
+import {
+  importPeople,
+  listImports,
+  moreRows,
+  previewImport,
+  takeBackImport,
+} from '~/server/cohorts/imports.server'
+import type { ReadList } from '~/server/cohorts/read-list.server'
 import { accountContext, servicesContext } from '~/server/services.server'
+import { onWorkThread } from '~/server/work/work-thread.server'
 import { ImportPage } from '../features/cohorts/import-page'
-import { fileProblemText, importProblemText } from '../features/cohorts/import-text'
+import { fileProblemText, importProblemText, leftOutTexts } from '../features/cohorts/import-text'
 import type { Route } from './+types/cohort-import'
 import { answering, formOf } from './helpers.server'
 
@@ -33,34 +39,46 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const source = await sourceOf(fields)
   if ('problem' in source) return data({ step: 'problem' as const, ...source }, { status: 400 })
   const asked = importForm.parse(Object.fromEntries(fields))
-  const text = onlyClass(source.text, asked.class)
+  const list = { text: source.text, onlyClass: asked.class, matching: asked.matching }
+  if (fields.get('intent') === 'rows') {
+    const rows = await answering(moreRows(db, cohortId, list, asked.outcome, asked.from))
+    return { step: 'rows' as const, rows }
+  }
   if (fields.get('intent') === 'import') {
     const by = context.get(accountContext).displayName
-    const imported = await answering(importPeople(db, cohortId, by, text, asked.matching))
+    const imported = await answering(importPeople(db, cohortId, by, list))
     if (imported.ok) return { step: 'imported' as const, importId: imported.value }
   }
-  const plan = await answering(previewImport(db, cohortId, text, asked.matching))
+  const plan = await answering(previewImport(db, cohortId, list))
   const step = { step: 'preview' as const, source, chosenClass: asked.class, plan }
   return plan.ok ? step : data({ ...step, problem: importProblemText(plan.problem) }, { status: 400 })
 }
 
-async function sourceOf(fields: FormData): Promise<ReadList | { text: string; problem: string }> {
-  const files = fields.getAll('file').filter(file => file instanceof File && file.size > 0) as File[]
+type Source = Omit<ReadList, 'leftOut'> & { notes: string[] }
+
+async function sourceOf(fields: FormData): Promise<Source | { text: string; problem: string }> {
+  // A browser sends a file without a name or content where none was chosen.
+  const files = fields.getAll('file').filter(file => file instanceof File && file.name !== '') as File[]
   const text = String(fields.get('text') ?? '')
   if (files.length === 0) {
     if (!text.trim()) return { text, problem: fileProblemText({ code: 'nothing' }) }
     const classes = fields.getAll('classes').map(String)
-    return { text, read: String(fields.get('read') ?? 'pasted text'), classes }
+    const notes = fields.getAll('notes').map(String)
+    return { text, read: String(fields.get('read') ?? 'pasted text'), classes, notes }
   }
+  const empty = files.find(file => file.size === 0)
+  if (empty) return { text, problem: fileProblemText({ code: 'empty-file', name: empty.name }) }
   if (files.reduce((sum, file) => sum + file.size, 0) > LARGEST)
     return { text, problem: fileProblemText({ code: 'too-large' }) }
-  const read = await readList(
+  const read = await onWorkThread(
+    'read',
     await Promise.all(
       files.map(async file => ({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) })),
     ),
   )
   if (!read.ok) return { text, problem: fileProblemText(read.problem) }
-  return { ...read.value, text: cleanText(read.value.text) }
+  const { leftOut, ...list } = read.value
+  return { ...list, notes: leftOut ? leftOutTexts(leftOut) : [] }
 }
 
 export default function CohortImport({ loaderData, actionData }: Route.ComponentProps) {

@@ -36,14 +36,17 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.cohort.name ?? 'Cohort'} · Round Table` },
 ]
 
+/** So many people come with the page; more are fetched once it stands. */
+const FIRST_PEOPLE = 200
+
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { db } = context.get(servicesContext)
   const { cohortId } = params
-  const cohort = await answering(getCohort(db, cohortId))
+  const { people, presence, columns, id, name } = await answering(getCohort(db, cohortId))
   const importId = new URL(request.url).searchParams.get('import')
   const imported = importId && (await listImports(db, cohortId)).find(each => each.id === importId)
   return {
-    cohort,
+    cohort: { id, name, presence, columns, people: people.slice(0, FIRST_PEOPLE), count: people.length },
     imported: imported || null,
     groupings: await listGroupings(db, cohortId),
     choices: (await listChoices(db, cohortId)).map(({ id, title, phase }) => ({ id, title, phase })),

@@ -1,4 +1,4 @@
-import { cleanText } from './clean-text'
+import { cleanText, visibleText } from './clean-text'
 
 test.each([
   ['a\u0000b', 'ab'],
@@ -6,4 +6,11 @@ test.each([
   ['whole 🦆 pair', 'whole 🦆 pair'],
 ])('%j is kept as %j', (text, kept) => {
   expect(cleanText(text)).toBe(kept)
+})
+
+test('what cannot be seen does not come in with a name; what spells a word stays', () => {
+  expect(visibleText('Ana\u202eanA')).toBe('AnaanA')
+  expect(visibleText('\ufeffA\u200bn\u2066a\u2069\u00ad')).toBe('Ana')
+  expect(visibleText('می\u200cخواهم')).toBe('می\u200cخواهم')
+  expect(visibleText('two\nlines\tand a tab')).toBe('two\nlines\tand a tab')
 })

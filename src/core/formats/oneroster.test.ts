@@ -22,6 +22,7 @@ test('users alone give every student who stays', () => {
     ok: true,
     list: {
       classes: [],
+      leftOut: { notStudents: 1, toBeDeleted: 1, unknownPeople: 0 },
       rows: [
         ['First name', 'Family name', 'Email', 'Identifier', 'Grades'],
         ['Inês', 'Dias', 'ines@x.example', '77', '09'],
@@ -57,4 +58,11 @@ test.each<[string, Record<string, string>, object]>([
   ],
 ])('%s it is said what is missing', (_, files, problem) => {
   expect(read(files)).toMatchObject({ ok: false, problem })
+})
+
+test('what the files have and the list has not is counted', () => {
+  const more = `${enrollments}\r\ne6,,,c1,o1,nobody,student,,,\r\ne7,tobedeleted,,c1,o1,nobody,student,,,`
+  const found = read({ 'users.csv': users, 'classes.csv': classes, 'enrollments.csv': more })
+  // Of u4, who is marked to be deleted, and of somebody who is in no file.
+  expect(found.ok && found.list.leftOut).toEqual({ notStudents: 1, toBeDeleted: 1, unknownPeople: 2 })
 })

@@ -9,6 +9,14 @@ export interface OneRosterList {
   rows: string[][]
   /** Titles of the classes with students, in the order of the file; empty when the files say nothing of classes. */
   classes: string[]
+  /** What the files have and the list has not. */
+  leftOut: {
+    /** People whose role is not student, and rows marked to be deleted. */
+    notStudents: number
+    toBeDeleted: number
+    /** Enrolments of somebody who is not in users.csv. */
+    unknownPeople: number
+  }
 }
 
 export type OneRosterProblem =
@@ -39,13 +47,20 @@ export function readOneRoster(
   const list =
     enrollments && classes && 'rows' in enrollments && 'rows' in classes
       ? byClass(users.rows, enrollments.rows, classes.rows)
-      : { rows: users.rows.filter(isStudent).map(cellsOf), classes: [] }
+      : { rows: users.rows.filter(isStudent).map(cellsOf), classes: [], unknownPeople: 0 }
   if (list.rows.length === 0) return { ok: false, problem: { code: 'no-students' } }
   const headers = list.classes.length > 0 ? [...HEADERS, CLASS_HEADER] : HEADERS
-  return { ok: true, list: { ...list, rows: [headers, ...list.rows] } }
+  const { rows, classes: titles, unknownPeople } = list
+  const notStudents = users.rows.filter(user => !isStudent(user)).length
+  const leftOut = { notStudents, toBeDeleted: users.toBeDeleted, unknownPeople }
+  return { ok: true, list: { rows: [headers, ...rows], classes: titles, leftOut } }
 }
 
-function byClass(users: Row[], enrollments: Row[], classes: Row[]): OneRosterList {
+function byClass(
+  users: Row[],
+  enrollments: Row[],
+  classes: Row[],
+): { rows: string[][]; classes: string[]; unknownPeople: number } {
   const userOf = new Map(users.map(user => [user('sourcedId'), user]))
   const found = classes.map(each => {
     const members = enrollments
@@ -57,6 +72,7 @@ function byClass(users: Row[], enrollments: Row[], classes: Row[]): OneRosterLis
   return {
     rows: filled.flatMap(({ title, members }) => members.map(user => [...cellsOf(user), title])),
     classes: [...new Set(filled.map(each => each.title))],
+    unknownPeople: enrollments.filter(one => isStudent(one) && !userOf.has(one('userSourcedId'))).length,
   }
 }
 
@@ -69,7 +85,7 @@ function fileOf(
   files: ReadonlyMap<string, string>,
   name: string,
   needed: string[],
-): { rows: Row[] } | { problem: OneRosterProblem } | undefined {
+): { rows: Row[]; toBeDeleted: number } | { problem: OneRosterProblem } | undefined {
   const text = files.get(name)
   if (text === undefined) return undefined
   const [headers = [], ...body] = readCsv(text).rows
@@ -81,5 +97,6 @@ function fileOf(
       field =>
         (cells[place.get(field.toLowerCase()) ?? -1] ?? '').trim(),
   )
-  return { rows: rows.filter(row => row('status').toLowerCase() !== 'tobedeleted') }
+  const kept = rows.filter(row => row('status').toLowerCase() !== 'tobedeleted')
+  return { rows: kept, toBeDeleted: rows.length - kept.length }
 }

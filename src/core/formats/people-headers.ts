@@ -74,11 +74,15 @@ const LIKELY_HEADERS: Record<PersonField, string[]> = {
 
 /**
  * Matches headers to fields by likely names, each field once, and to the cohort's columns by theirs; what is left becomes
- * a new free column, empty headers nothing.
+ * a new free column, but for columns in which no row says anything, and for empty headers.
  */
-export function likelyMatching(headers: readonly string[], columns: readonly Column[] = []): Matching {
+export function likelyMatching(
+  headers: readonly string[],
+  columns: readonly Column[] = [],
+  isEmpty: (place: number) => boolean = () => false,
+): Matching {
   const taken = new Set<string>()
-  return headers.map((header): Matching[number] => {
+  return headers.map((header, place): Matching[number] => {
     const plain = plainHeader(header)
     if (plain === '') return 'ignore'
     const field = PERSON_FIELDS.find(candidate => LIKELY_HEADERS[candidate].includes(plain))
@@ -86,7 +90,7 @@ export function likelyMatching(headers: readonly string[], columns: readonly Col
       taken.add(field)
       return field
     }
-    if (taken.has(`column:${plain}`)) return 'ignore'
+    if (taken.has(`column:${plain}`) || isEmpty(place)) return 'ignore'
     taken.add(`column:${plain}`)
     const own = columns.find(column => plainHeader(column.name) === plain)?.name
     return own === undefined || own === header.trim() ? 'column' : `as:${own}`

@@ -163,7 +163,7 @@ test.each([
   ['name\n', { code: 'empty' }],
   ['mail,parish\na@b.c,Saltby', { code: 'no-name-column', headers: ['mail', 'parish'] }],
   [
-    `name,${Array.from({ length: 31 }, (_, place) => `c${place}`)}\nBo`,
+    `name,${Array.from({ length: 31 }, (_, place) => `c${place}`)}\nBo${',x'.repeat(31)}`,
     { code: 'too-many-columns', columns: 31, most: 30 },
   ],
 ])('%j can not be imported', (text, problem) => {
@@ -224,4 +224,30 @@ test('an export gives back what came in: importing it into an empty list makes t
 const withoutEmptyColumns = (each: ImportedPerson): ImportedPerson => ({
   ...each,
   columns: Object.fromEntries(Object.entries(each.columns).filter(([, value]) => value !== '')),
+})
+
+test('cells that stand under no header are not lost without a word: the row is left out', () => {
+  const plan = planImport(readCsv('name,email\nMarsh, Ana,ana@x.example\nBo,,,\n"Fen, Chi",\n'), [], [])
+  expect(plan.ok && plan.rows.map(row => [row.outcome, row.outcome === 'refused' && row.problem])).toEqual([
+    ['refused', { code: 'too-many-cells', cells: 3, headers: 2 }],
+    ['added', false],
+    ['added', false],
+  ])
+})
+
+test('a column in which no row says anything does not come along unless it is asked for', () => {
+  const table = readCsv('name,parish,remark\nAna,Saltby,\nBo,, \n')
+  const plan = planImport(table, [], [])
+  expect(plan.matching).toEqual(['name', 'column', 'ignore'])
+  expect(plan.ok && plan.columns.map(column => column.name)).toEqual(['parish'])
+  const asked = planImport(table, [], [], ['name', 'column', 'column'])
+  expect(asked.ok && asked.columns.map(column => column.name)).toEqual(['parish', 'remark'])
+})
+
+test('what cannot be seen does not come in, and does not make two of one person', () => {
+  const plan = planImport(readCsv('name,parish\nAna\u200b Marsh,Salt\u202eby\nAna Marsh,\n'), [], [])
+  expect(plan.ok && plan.rows).toMatchObject([
+    { outcome: 'added', person: { firstName: 'Ana', familyName: 'Marsh', columns: { parish: 'Saltby' } } },
+    { outcome: 'refused', problem: { code: 'repeated-in-file', firstRow: 2 } },
+  ])
 })

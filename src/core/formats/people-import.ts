@@ -1,5 +1,6 @@
 import { type Column, columnValue, guessKind, MOST_COLUMNS, readYesNo } from '../people/columns'
 import { fullName, plainName } from '../people/shown-name'
+import { visibleText } from './clean-text'
 import type { CsvTable } from './csv'
 import {
   columnName,
@@ -32,6 +33,8 @@ export type RowProblem =
   | { code: 'repeated-in-file'; firstRow: number }
   | { code: 'several-listed'; name: string }
   | { code: 'broken-quotes' }
+  /** Cells that stand under no header say something: perhaps a separator should have been in quotes. */
+  | { code: 'too-many-cells'; cells: number; headers: number }
 
 export interface FieldChange {
   what: string
@@ -77,7 +80,10 @@ export function planImport(
   chosen?: Matching,
 ): ImportPlan {
   const [headers = [], ...body] = table.rows
-  const matching = chosen?.length === headers.length ? chosen : likelyMatching(headers, columns)
+  const matching =
+    chosen?.length === headers.length
+      ? chosen
+      : likelyMatching(headers, columns, place => isEmptyColumn(body, place))
   const refusal = problemOf(headers, body, matching, columns)
   if (refusal) return { ok: false, headers, matching, problem: refusal }
   const kinds = kindsOf(headers, body, matching, columns)
@@ -86,7 +92,9 @@ export function planImport(
   const read = body.map((cells, place) =>
     broken.has(numberOf(place))
       ? { problem: { code: 'broken-quotes' as const } }
-      : readPerson(headers, matching, kinds, cells),
+      : cells.slice(headers.length).some(cell => cellText(cell) !== '')
+        ? { problem: { code: 'too-many-cells' as const, cells: cells.length, headers: headers.length } }
+        : readPerson(headers, matching, kinds, cells),
   )
   const emails = read.flatMap(each => ('cells' in each && each.cells.email ? [each.cells.email] : []))
   const find = finder(listed, new Set(emails))
@@ -143,6 +151,10 @@ function kindsOf(
   return [...columns, ...fresh]
 }
 
+/** No row says anything under this header. */
+const isEmptyColumn = (body: readonly string[][], place: number): boolean =>
+  body.every(cells => cellText(cells[place]) === '')
+
 /** What the row says; fields it does not have, or leaves empty, are missing. */
 type ReadCells = Partial<ImportedPerson> & { firstName: string; familyName: string }
 
@@ -192,8 +204,11 @@ function readPerson(
   return { cells: read }
 }
 
-/** A cell without blanks around it, and without the apostrophe that `writeCsv` puts before what looks like a formula. */
-const cellText = (cell: string | undefined): string => (cell ?? '').trim().replace(/^'(?=[=+\-@\t\r])/, '')
+/** A cell without blanks around it and what cannot be seen, and without the apostrophe that `writeCsv` puts before what looks like a formula. */
+const cellText = (cell: string | undefined): string =>
+  visibleText(cell ?? '')
+    .trim()
+    .replace(/^'(?=[=+\-@\t\r])/, '')
 
 /**
  * Finds who a row is: by email, then by whole name. Somebody of the same name who stands in the file under an email of

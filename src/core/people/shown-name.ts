@@ -13,16 +13,25 @@ export interface NamedPerson {
  * Showing less is the default. Where two would read the same, the initials grow letter by letter, and people
  * whose whole names are equal get a number in list order.
  *
- * O(n x longest family name). The map has an entry for each person.
+ * O(n x longest family name), and each name that is tried is made plain once: that is by far the dearest part. The map has
+ * an entry for each person.
  */
 export function shownNames(people: readonly NamedPerson[]): Map<string, string> {
   const shown = new Map<string, string>()
-  for (const person of people) shown.set(person.id, person.shownAs.trim() || withInitials(person, 1))
+  const heard = new Map<string, string>()
+  const show = (person: NamedPerson, name: string) => {
+    shown.set(person.id, name)
+    heard.set(person.id, aloud(name))
+  }
+  for (const person of people) show(person, person.shownAs.trim() || withInitials(person, 1))
+  let growing = people.filter(person => !person.shownAs.trim())
   for (let letters = 2; ; letters++) {
-    const clashing = clashes(people, shown)
-    const growing = clashing.filter(person => !person.shownAs.trim() && letterCount(person) >= letters)
-    if (growing.length === 0) return numbered(people, shown)
-    for (const person of growing) shown.set(person.id, withInitials(person, letters))
+    const readers = new Map<string, number>()
+    for (const name of heard.values()) readers.set(name, (readers.get(name) ?? 0) + 1)
+    growing = growing.filter(person => letterCount(person) >= letters)
+    const clashing = growing.filter(person => (readers.get(heard.get(person.id) ?? '') ?? 0) > 1)
+    if (clashing.length === 0) return numbered(people, shown, heard)
+    for (const person of clashing) show(person, withInitials(person, letters))
   }
 }
 
@@ -32,7 +41,13 @@ export const fullName = (person: Pick<NamedPerson, 'firstName' | 'familyName'>):
 
 /** A name for comparing: case, accents, letters like ø, ß and ł, and repeated blanks do not count. */
 export const plainName = (name: string): string =>
-  deburr(name.normalize('NFKD').replace(/\p{M}/gu, '')).toLowerCase().replace(/\s+/g, ' ').trim()
+  withoutMarks(name).toLowerCase().replace(/\s+/g, ' ').trim()
+
+const PLAIN_ASCII = /^[\x20-\x7e]*$/
+
+/** Most names have no marks to take away, and looking for them is what takes long. */
+const withoutMarks = (name: string): string =>
+  PLAIN_ASCII.test(name) ? name : deburr(name.normalize('NFKD').replace(/\p{M}/gu, ''))
 
 /** A name as its words alone, for finding: what stands between them does not count. */
 const words = (name: string) =>
@@ -56,19 +71,25 @@ function withInitials(person: NamedPerson, letters: number): string {
   return `${person.firstName.trim()} ${initials}${letters < family.length ? '.' : ''}`
 }
 
-function clashes(people: readonly NamedPerson[], shown: Map<string, string>): NamedPerson[] {
-  const readers = new Map<string, number>()
-  for (const name of shown.values()) readers.set(aloud(name), (readers.get(aloud(name)) ?? 0) + 1)
-  return people.filter(person => (readers.get(aloud(shown.get(person.id) ?? '')) ?? 0) > 1)
-}
-
-function numbered(people: readonly NamedPerson[], shown: Map<string, string>): Map<string, string> {
+/** People whose whole names are equal get a number. The next number of a name is remembered: a list may be one name. */
+function numbered(
+  people: readonly NamedPerson[],
+  shown: Map<string, string>,
+  heard: ReadonlyMap<string, string>,
+): Map<string, string> {
   const taken = new Set<string>()
+  const next = new Map<string, number>()
   for (const person of people) {
     const name = shown.get(person.id) ?? ''
+    const plain = heard.get(person.id) ?? ''
     let candidate = name
-    for (let number = 2; taken.has(aloud(candidate)); number++) candidate = `${name} (${number})`
-    taken.add(aloud(candidate))
+    let spoken = plain
+    for (let number = next.get(plain) ?? 2; taken.has(spoken); number++) {
+      candidate = `${name} (${number})`
+      spoken = aloud(candidate)
+      next.set(plain, number + 1)
+    }
+    taken.add(spoken)
     shown.set(person.id, candidate)
   }
   return shown

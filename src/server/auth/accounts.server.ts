@@ -1,4 +1,3 @@
-import { compare, hash } from 'bcryptjs'
 import { eq, lt, sql } from 'drizzle-orm'
 import type { z } from 'zod'
 import type { accountForm } from '~/contracts/forms'
@@ -8,6 +7,7 @@ import { accounts, signIns } from '../db/schema.server'
 import type { Limits } from '../limits.server'
 import { done, type Result, refused } from '../result'
 import { newId, newToken, tokenHash } from '../tokens.server'
+import { checkPassword, hashOfNobody, hashPassword, isOldHash } from './passwords.server'
 
 /** Somebody who is signed in. Every account of a server is a facilitator or co-facilitator and sees all of it. */
 export interface Account {
@@ -18,7 +18,6 @@ export interface Account {
 
 /** How long a browser stays signed in without coming back, in milliseconds. */
 export const SIGN_IN_MS = 14 * 24 * 60 * 60 * 1000
-const HASH_ROUNDS = 11
 
 const shown = { id: accounts.id, email: accounts.email, displayName: accounts.displayName }
 
@@ -29,12 +28,12 @@ export async function hasAccounts(db: Database): Promise<boolean> {
 export const listAccounts = (db: Database): Promise<Account[]> =>
   db.select(shown).from(accounts).orderBy(accounts.createdAt, accounts.id)
 
-/** Makes an account; refused when the address already has one. Passwords are kept as bcrypt hashes. */
+/** Makes an account; refused when the address already has one. Passwords are kept as hashes. */
 export async function createAccount(
   db: Database,
   form: z.infer<typeof accountForm>,
 ): Promise<Result<Account, { code: 'email-taken' }>> {
-  const passwordHash = await hash(form.password, HASH_ROUNDS)
+  const passwordHash = await hashPassword(form.password)
   const account = { id: newId(), email: form.email, displayName: form.displayName }
   const made = await db
     .insert(accounts)
@@ -60,14 +59,6 @@ export function createFirstAccount(
 
 export type SignInProblem = { code: 'wrong' } | { code: 'too-many-tries'; seconds: number }
 
-let noAccountHash: Promise<string> | undefined
-
-/** A hash nobody knows a password for: an unknown address takes as long to refuse as a wrong password. */
-function hashOfNobody(): Promise<string> {
-  noAccountHash ??= hash(newToken(), HASH_ROUNDS)
-  return noAccountHash
-}
-
 /**
  * Checks email and password and gives the token for the cookie. Repeated failures for one account from one network
  * address, and many more for one account or from one address, are refused for a while without looking at the password.
@@ -82,12 +73,16 @@ export async function signIn(
   const wait = await limits.signIn.secondsToWait(...keys)
   if (wait > 0) return refused({ code: 'too-many-tries', seconds: wait })
   const [account] = await db.select().from(accounts).where(eq(accounts.email, form.email))
-  const right = await compare(form.password, account?.passwordHash ?? (await hashOfNobody()))
+  const right = await checkPassword(form.password, account?.passwordHash ?? (await hashOfNobody()))
   if (!account || !right) {
     await limits.signIn.failed(...keys)
     return refused({ code: 'wrong' })
   }
   await limits.signIn.succeeded(...keys)
+  if (isOldHash(account.passwordHash)) {
+    const passwordHash = await hashPassword(form.password)
+    await db.update(accounts).set({ passwordHash }).where(eq(accounts.id, account.id))
+  }
   const token = newToken()
   await db.delete(signIns).where(lt(signIns.expiresAt, new Date()))
   await db.insert(signIns).values({

@@ -1,7 +1,9 @@
+import { hash } from 'bcryptjs'
 import { account, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
-import { signIns } from '../db/schema.server'
+import { accounts, signIns } from '../db/schema.server'
 import { createLimits } from '../limits.server'
+import { stopWorkThread } from '../work/work-thread.server'
 import {
   accountOf,
   createAccount,
@@ -16,6 +18,7 @@ beforeEach(async () => {
   memory = await memoryDatabase()
 })
 afterEach(() => memory.close())
+afterAll(stopWorkThread)
 
 const form = { email: 'marit@school.example', displayName: 'Marit', password: 'long enough' }
 
@@ -34,7 +37,20 @@ test('an address has one account, and its password is not kept as it was typed',
   const { rows } = (await memory.db.execute('select * from accounts')) as unknown as {
     rows: { password_hash: string }[]
   }
-  expect(rows[0]?.password_hash).toMatch(/^\$2[aby]\$11\$/)
+  expect(rows[0]?.password_hash).toMatch(/^\$argon2id\$v=19\$m=19456,t=2,p=1\$/)
+})
+
+test('a password kept the old way opens the account, and is kept the new way from then on', async () => {
+  await account(memory.db)
+  const passwordHash = await hash('old and long enough', 4)
+  await memory.db.update(accounts).set({ passwordHash })
+  const wrong = { ...form, password: 'old and wrong' }
+  expect(await signIn(memory.db, createLimits(), wrong, '10.0.0.1')).toMatchObject({ ok: false })
+  expect((await memory.db.select().from(accounts))[0]?.passwordHash).toBe(passwordHash)
+  for (let time = 0; time < 2; time++) {
+    value(await signIn(memory.db, createLimits(), { ...form, password: 'old and long enough' }, '10.0.0.1'))
+    expect((await memory.db.select().from(accounts))[0]?.passwordHash).toMatch(/^\$argon2id\$/)
+  }
 })
 
 test('signing in gives a token that stands for the account until it is signed out; only its hash is kept', async () => {

@@ -1,14 +1,16 @@
-import { and, asc, count, eq, inArray, isNotNull, isNull, max } from 'drizzle-orm'
+import { setImmediate } from 'node:timers/promises'
+import { and, asc, count, eq, inArray, isNotNull, isNull, max, sql } from 'drizzle-orm'
 import type { PersonForm } from '~/contracts/forms'
 import type { Rule } from '~/core/grouping/rules'
 import { type Column, columnsOf, columnValue } from '~/core/people/columns'
 import type { Presence } from '~/core/people/presence'
-import { fullName, plainName, shownNames } from '~/core/people/shown-name'
+import { fullName, plainName } from '~/core/people/shown-name'
 import type { Database } from '../db/database.server'
 import { cohorts, people } from '../db/schema.server'
 import { notFound } from '../errors.server'
 import { done, type Result, refused } from '../result'
 import { newId } from '../tokens.server'
+import { shownNamesOf } from './shown-names.server'
 
 export interface CohortSummary {
   id: string
@@ -50,18 +52,39 @@ export async function listCohorts(db: Database): Promise<CohortSummary[]> {
 export async function getCohort(db: Database, cohortId: string): Promise<Cohort> {
   const [cohort] = await db.select().from(cohorts).where(eq(cohorts.id, cohortId))
   if (!cohort) throw notFound('cohort')
-  const rows = await db
-    .select()
-    .from(people)
-    .where(and(eq(people.cohortId, cohortId), isNull(people.removedAt)))
-    .orderBy(asc(people.position), asc(people.id))
-  const shown = shownNames(rows)
+  const rows = await listedPeople(db, cohortId)
+  const shown = await shownNamesOf(rows)
   const listed = rows.map(({ id, firstName, familyName, shownAs, email, trainedToLead, columns }) => {
     const shownName = shown.get(id) ?? firstName
     return { id, firstName, familyName, shownAs, shownName, email, trainedToLead, columns }
   })
   const { id, name, presence, rules } = cohort
   return { id, name, presence, rules, columns: columnsOf(cohort.columns, rows), people: listed }
+}
+
+/** So many people are read at once: between two reads, everybody else's requests are looked after. */
+const READ_AT_ONCE = 1000
+
+async function listedPeople(db: Database, cohortId: string): Promise<(typeof people.$inferSelect)[]> {
+  const all: (typeof people.$inferSelect)[] = []
+  for (;;) {
+    const last = all.at(-1)
+    const rows = await db
+      .select()
+      .from(people)
+      .where(
+        and(
+          eq(people.cohortId, cohortId),
+          isNull(people.removedAt),
+          last && sql`(${people.position}, ${people.id}) > (${last.position}, ${last.id})`,
+        ),
+      )
+      .orderBy(asc(people.position), asc(people.id))
+      .limit(READ_AT_ONCE)
+    all.push(...rows)
+    if (rows.length < READ_AT_ONCE) return all
+    await setImmediate()
+  }
 }
 
 export async function createCohort(db: Database, name: string): Promise<string> {

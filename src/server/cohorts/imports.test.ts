@@ -1,8 +1,9 @@
 import { person, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
+import { stopWorkThread } from '../work/work-thread.server'
 import { addPerson, changePerson, createCohort, getCohort } from './cohorts.server'
 import { addColumn } from './columns.server'
-import { importPeople, listImports, previewImport, takeBackImport } from './imports.server'
+import { importPeople, listImports, moreRows, previewImport, takeBackImport } from './imports.server'
 
 let memory: Awaited<ReturnType<typeof memoryDatabase>>
 let cohortId: string
@@ -12,7 +13,10 @@ beforeAll(async () => {
 beforeEach(async () => {
   cohortId = await createCohort(memory.db, 'Evening')
 })
-afterAll(() => memory.close())
+afterAll(async () => {
+  await stopWorkThread()
+  await memory.close()
+})
 
 const cohort = () => getCohort(memory.db, cohortId)
 const people = async () =>
@@ -22,10 +26,10 @@ const text = 'name,email,home parish,Years\nBo,,Saltby,3\nAna,ana@x.example,East
 test('an import adds and changes what its preview says, and a preview changes nothing', async () => {
   value(await addPerson(memory.db, cohortId, person('Ana')))
   value(await addColumn(memory.db, cohortId, { name: 'Years', kind: 'number' }))
-  const plan = await previewImport(memory.db, cohortId, text)
+  const plan = await previewImport(memory.db, cohortId, { text })
   expect(plan.ok && plan.rows.map(row => row.outcome)).toEqual(['added', 'changed', 'refused'])
   expect(await people()).toHaveLength(1)
-  value(await importPeople(memory.db, cohortId, 'Marit', text))
+  value(await importPeople(memory.db, cohortId, 'Marit', { text: text }))
   expect(await people()).toEqual([
     { shownName: 'Ana', email: 'ana@x.example', columns: { 'home parish': 'Eastwick' } },
     { shownName: 'Bo', email: '', columns: { 'home parish': 'Saltby', Years: '3' } },
@@ -40,7 +44,7 @@ test('taking an import back leaves the list as it was, but for what was changed 
   const ana = value(await addPerson(memory.db, cohortId, person('Ana')))
   value(await addPerson(memory.db, cohortId, person('Bo')))
   const before = await people()
-  const importId = value(await importPeople(memory.db, cohortId, 'Marit', text.replace(',x', ',9')))
+  const importId = value(await importPeople(memory.db, cohortId, 'Marit', { text: text.replace(',x', ',9') }))
   expect(await listImports(memory.db, cohortId)).toMatchObject([
     { id: importId, by: 'Marit', added: 1, changed: 2, takenBack: false },
   ])
@@ -57,11 +61,36 @@ test('taking an import back leaves the list as it was, but for what was changed 
   await expect(takeBackImport(memory.db, other, importId)).rejects.toMatchObject({ code: 'not-found' })
 })
 
+test('of a long preview the first rows of each kind come, and further ones when they are asked for', async () => {
+  const rows = Array.from({ length: 1000 }, (_, place) => (place % 10 === 0 ? ',x@y' : `P${place},`))
+  const list = { text: `name,email\n${rows.join('\n')}` }
+  const preview = await previewImport(memory.db, cohortId, list)
+  expect(preview.ok && [preview.counts, preview.rows.length]).toEqual([
+    { added: 900, changed: 0, same: 0, refused: 100 },
+    200,
+  ])
+  const more = await moreRows(memory.db, cohortId, list, 'added', 100)
+  expect([more.length, more.every(row => row.outcome === 'added')]).toEqual([500, true])
+  expect(await moreRows(memory.db, cohortId, list, 'added', 800)).toHaveLength(100)
+  expect(await moreRows(memory.db, cohortId, list, 'changed', 0)).toEqual([])
+})
+
+test('a list that is changed while its rows are matched is matched again: nobody comes in twice', async () => {
+  const list = { text: 'name\nAna\nBo\n' }
+  const [first, second] = await Promise.all([
+    importPeople(memory.db, cohortId, 'Marit', list),
+    importPeople(memory.db, cohortId, 'Tobias', list),
+  ])
+  expect([first.ok, second.ok]).toEqual([true, true])
+  expect((await people()).map(each => each.shownName).sort()).toEqual(['Ana', 'Bo'])
+  expect((await listImports(memory.db, cohortId)).map(each => each.added).sort()).toEqual([0, 2])
+})
+
 test('five thousand rows go in, are changed and are taken back', async () => {
   const rows = (years: number) =>
     `name,Years\n${Array.from({ length: 5000 }, (_, place) => `Person ${place},${years}`).join('\n')}`
-  value(await importPeople(memory.db, cohortId, 'Marit', rows(1)))
-  const second = value(await importPeople(memory.db, cohortId, 'Marit', rows(2)))
+  value(await importPeople(memory.db, cohortId, 'Marit', { text: rows(1) }))
+  const second = value(await importPeople(memory.db, cohortId, 'Marit', { text: rows(2) }))
   expect((await people())[4999]?.columns).toEqual({ Years: '2' })
   await takeBackImport(memory.db, cohortId, second)
   const back = await people()

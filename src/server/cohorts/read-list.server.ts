@@ -3,7 +3,12 @@ import { strFromU8, unzipSync } from 'fflate'
 import { readSheet } from 'read-excel-file/node'
 import { readCsv, writePlainCsv } from '~/core/formats/csv'
 import { decodeText } from '~/core/formats/decode-text'
-import { CLASS_HEADER, type OneRosterProblem, readOneRoster } from '~/core/formats/oneroster'
+import {
+  CLASS_HEADER,
+  type OneRosterList,
+  type OneRosterProblem,
+  readOneRoster,
+} from '~/core/formats/oneroster'
 import { done, type Result, refused } from '../result'
 
 export interface UploadedFile {
@@ -16,6 +21,8 @@ export interface ReadList {
   text: string
   read: string
   classes: string[]
+  /** What a OneRoster list had that this list has not. */
+  leftOut?: OneRosterList['leftOut']
 }
 
 export type ListProblem =
@@ -98,8 +105,8 @@ function fromOneRoster(files: UploadedFile[]): Result<ReadList, ListProblem> {
   const list = readOneRoster(texts)
   if (!list.ok)
     return refused(files.length > 1 && !texts.has('users.csv') ? { code: 'several-files' } : list.problem)
-  const { rows, classes } = list.list
-  return done({ text: writePlainCsv(rows), read: 'OneRoster CSV', classes })
+  const { rows, classes, leftOut } = list.list
+  return done({ text: writePlainCsv(rows), read: 'OneRoster CSV', classes, leftOut })
 }
 
 const isZip = (bytes: Uint8Array) => strFromU8(bytes.subarray(0, 4), true) === 'PK\u0003\u0004'

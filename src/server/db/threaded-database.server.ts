@@ -118,7 +118,7 @@ class ThreadLink {
 
 /** The built thread when there is one, otherwise its source, which needs tsx (development and tests). */
 function startWorker(folder: string | undefined): Worker {
-  const built = resolve('build/database/thread.js')
+  const built = resolve('build/threads/database.js')
   if (process.env.NODE_ENV === 'production' && existsSync(built)) {
     return new Worker(pathToFileURL(built), { workerData: { folder } })
   }

@@ -16,9 +16,18 @@ import { PeopleTable } from './people-table'
 import { formWith, type Person } from './person'
 import { AddPerson, RenameCohort } from './person-form'
 import { PresenceBar, usePresentToday } from './present-today'
+import { useWholeList } from './use-whole-list'
 
 interface CohortPageProps {
-  cohort: { id: string; name: string; people: Person[]; columns: Column[]; presence: Presence | null }
+  /** `people` are the first of `count`. */
+  cohort: {
+    id: string
+    name: string
+    people: Person[]
+    count: number
+    columns: Column[]
+    presence: Presence | null
+  }
   running: { id: string; title: string }[]
   imported: PastImport | null
   groupings: { id: string; name: string; sizes: number[] }[]
@@ -28,13 +37,14 @@ interface CohortPageProps {
 export function CohortPage({ cohort, groupings, choices, running, imported }: CohortPageProps) {
   const [removed, setRemoved] = useState<{ ids: string[]; words: string } | null>(null)
   const [renaming, setRenaming] = useState(false)
-  const { people, columns } = cohort
+  const { columns, count } = cohort
+  const { people, state } = useWholeList(cohort.id, cohort.people, count)
   const present = usePresentToday(people, cohort.presence)
   return (
     <>
       <PageHead
         title={renaming ? <RenameCohort name={cohort.name} onDone={() => setRenaming(false)} /> : cohort.name}
-        under={people.length === 1 ? '1 person on the list' : `${people.length} people on the list`}
+        under={count === 1 ? '1 person on the list' : `${count} people on the list`}
       >
         {!renaming && <Button onClick={() => setRenaming(true)}>Rename</Button>}
         <ButtonLink to={`/cohorts/${cohort.id}/import`}>
@@ -66,6 +76,16 @@ export function CohortPage({ cohort, groupings, choices, running, imported }: Co
           </Empty>
         ) : (
           <>
+            {state === 'coming' && (
+              <chakra.p role="status" color="quiet" mb="8px">
+                {people.length} of {count} people are here; the others are coming…
+              </chakra.p>
+            )}
+            {state === 'broken' && (
+              <Message kind="problem">
+                The rest of the list could not be fetched. Load the page again when the line is back.
+              </Message>
+            )}
             <PresenceBar people={people} present={present} running={running} />
             <PeopleTable
               people={people}
@@ -77,7 +97,7 @@ export function CohortPage({ cohort, groupings, choices, running, imported }: Co
         )}
       </Section>
       <Section title="Add somebody">
-        <AddPerson key={people.length} columns={columns} />
+        <AddPerson key={count} columns={columns} />
       </Section>
       <ColumnsSection columns={columns} />
       <Section

@@ -13,6 +13,7 @@ type ImportResult =
   | PreviewStep
   | { step: 'imported'; importId: string }
   | { step: 'taken-back' }
+  | { step: 'rows' }
 
 interface ImportPageProps {
   cohort: { id: string; name: string; columns: Column[] }

@@ -1,6 +1,6 @@
 import { chakra, Flex, Grid } from '@chakra-ui/react'
-import { useState } from 'react'
-import { Form, useNavigation, useSubmit } from 'react-router'
+import { useEffect, useState } from 'react'
+import { Form, useFetcher, useNavigation, useSubmit } from 'react-router'
 import { type Matching, PERSON_FIELDS } from '~/core/formats/people-headers'
 import type { ImportPlan, ImportRow } from '~/core/formats/people-import'
 import type { Column } from '~/core/people/columns'
@@ -10,11 +10,18 @@ import { Field, Select } from '../../ui/fields'
 import { Message, Section, Tag } from '../../ui/layout'
 import { FIELD_WORDS, KIND_WORDS, OUTCOME_WORDS, rowProblemText } from './import-text'
 
+type Counts = Record<ImportRow['outcome'], number>
+
+/** The plan of an import with the first rows of each kind. */
+type PreviewPlan =
+  | (Extract<ImportPlan, { ok: true }> & { counts: Counts })
+  | Extract<ImportPlan, { ok: false }>
+
 export interface PreviewStep {
   step: 'preview'
-  source: { text: string; read: string; classes: string[] }
+  source: { text: string; read: string; classes: string[]; notes: string[] }
   chosenClass: string
-  plan: ImportPlan
+  plan: PreviewPlan
   problem?: string
 }
 
@@ -28,8 +35,10 @@ interface ImportPreviewProps extends PreviewStep {
 
 export function ImportPreview({ cohortId, columns, ...step }: ImportPreviewProps) {
   const { source, chosenClass, plan, problem } = step
-  const busy = useNavigation().state !== 'idle'
-  const counts = countOutcomes(plan.ok ? plan.rows : [])
+  const navigation = useNavigation()
+  const busy = navigation.state !== 'idle'
+  const saving = navigation.formData?.get('intent') === 'import'
+  const counts = plan.ok ? plan.counts : NONE
   const writes = counts.added + counts.changed
   return (
     <>
@@ -39,18 +48,23 @@ export function ImportPreview({ cohortId, columns, ...step }: ImportPreviewProps
             .map(outcome => `${counts[outcome]} ${OUTCOME_WORDS[outcome]}`)
             .join(', ')}. Nothing has changed yet.`}
       </Message>
+      {source.notes.map(note => (
+        <chakra.p key={note} mt="8px">
+          {note}
+        </chakra.p>
+      ))}
       <chakra.div h="18px" />
       <HowToRead {...step} ownColumns={columns} />
       <Form method="post">
         <SourceFields source={source} chosenClass={chosenClass} matching={plan.matching} />
         <Flex gap="8px" my="16px">
           <Button type="submit" kind="main" name="intent" value="import" disabled={writes === 0 || busy}>
-            {busy ? 'Reading…' : `Add ${counts.added}, change ${counts.changed}`}
+            {saving ? 'Saving…' : busy ? 'Reading…' : `Add ${counts.added}, change ${counts.changed}`}
           </Button>
           <ButtonLink to={`/cohorts/${cohortId}/import`}>Start again</ButtonLink>
         </Flex>
       </Form>
-      {plan.ok && <RowByRow rows={plan.rows} counts={counts} />}
+      {plan.ok && <RowByRow key={plan.matching.join()} step={step} rows={plan.rows} counts={counts} />}
     </>
   )
 }
@@ -139,64 +153,79 @@ const sourceFields = (
   ['class', chosenClass],
   ['matching', JSON.stringify(matching)],
   ...source.classes.map((title): [string, string] => ['classes', title]),
+  ...source.notes.map((note): [string, string] => ['notes', note]),
 ]
 
 function SourceFields(props: { source: PreviewStep['source']; chosenClass: string; matching: Matching }) {
   return sourceFields(props.source, props.chosenClass, props.matching).map(([name, value]) => (
-    <input key={name === 'classes' ? `class ${value}` : name} type="hidden" name={name} value={value} />
+    <input
+      key={name === 'classes' || name === 'notes' ? `${name} ${value}` : name}
+      type="hidden"
+      name={name}
+      value={value}
+    />
   ))
 }
 
-type Counts = Record<ImportRow['outcome'], number>
-
-function countOutcomes(rows: ImportRow[]): Counts {
-  const counts: Counts = { added: 0, changed: 0, same: 0, refused: 0 }
-  for (const row of rows) counts[row.outcome]++
-  return counts
-}
+const NONE: Counts = { added: 0, changed: 0, same: 0, refused: 0 }
 
 const Cell = chakra('td', { base: { px: '8px', py: '5px', borderBottomWidth: '1px', verticalAlign: 'top' } })
-/** A page that shows thousands of rows at once stands still meanwhile. */
-const SHOWN_AT_ONCE = 100
+interface RowByRowProps {
+  step: Pick<PreviewStep, 'source' | 'chosenClass' | 'plan'>
+  rows: ImportRow[]
+  counts: Counts
+}
 
-function RowByRow({ rows, counts }: { rows: ImportRow[]; counts: Counts }) {
+/** The rows kind by kind, those that need a look first. The first of each kind came along; further ones are asked for. */
+function RowByRow({ step, rows: first, counts }: RowByRowProps) {
   const there = OUTCOMES.filter(outcome => counts[outcome] > 0)
-  const [chosen, setChosen] = useState<ImportRow['outcome'] | null>(null)
-  const [most, setMost] = useState(SHOWN_AT_ONCE)
-  const order = [...rows].sort(
-    (one, other) => OUTCOMES.indexOf(one.outcome) - OUTCOMES.indexOf(other.outcome),
-  )
-  const fitting = chosen ? order.filter(row => row.outcome === chosen) : order
+  const [chosen, setChosen] = useState<ImportRow['outcome']>(there[0] ?? 'added')
+  const more = useFetcher<{ step: string; rows?: ImportRow[] }>()
+  const [further, setFurther] = useState<ImportRow[]>([])
+  useEffect(() => {
+    if (more.state !== 'idle' || !more.data?.rows) return
+    const { rows } = more.data
+    setFurther(before => {
+      const known = new Set(before.map(row => row.row))
+      return [...before, ...rows.filter(row => !known.has(row.row))]
+    })
+  }, [more.state, more.data])
+  const shown = [...first, ...further].filter(row => row.outcome === chosen)
+  const left = counts[chosen] - shown.length
+  const askForMore = () => {
+    const form = new FormData()
+    for (const [name, value] of sourceFields(step.source, step.chosenClass, step.plan.matching))
+      form.append(name, value)
+    form.set('intent', 'rows')
+    form.set('outcome', chosen)
+    form.set('from', String(shown.length))
+    more.submit(form, { method: 'post' })
+  }
   return (
     <Section title="Row by row">
-      {there.length > 1 && (
-        <Flex gap="8px" mb="10px" wrap="wrap" role="group" aria-label="Rows to show">
-          {[null, ...there].map(outcome => (
-            <Button
-              key={outcome ?? 'all'}
-              size="small"
-              aria-pressed={chosen === outcome}
-              onClick={() => {
-                setChosen(outcome)
-                setMost(SHOWN_AT_ONCE)
-              }}
-            >
-              {outcome ? `${counts[outcome]} ${OUTCOME_WORDS[outcome]}` : `All ${rows.length}`}
-            </Button>
-          ))}
-        </Flex>
-      )}
+      <Flex gap="8px" mb="10px" wrap="wrap" role="group" aria-label="Rows to show">
+        {there.map(outcome => (
+          <Button
+            key={outcome}
+            size="small"
+            aria-pressed={chosen === outcome}
+            onClick={() => setChosen(outcome)}
+          >
+            {counts[outcome]} {OUTCOME_WORDS[outcome]}
+          </Button>
+        ))}
+      </Flex>
       <chakra.table borderCollapse="collapse" w="full">
         <tbody>
-          {fitting.slice(0, most).map(row => (
+          {shown.map(row => (
             <RowLine key={row.row} row={row} />
           ))}
         </tbody>
       </chakra.table>
-      {fitting.length > most && (
+      {left > 0 && (
         <Flex mt="10px">
-          <Button onClick={() => setMost(most + 5 * SHOWN_AT_ONCE)}>
-            Show more ({fitting.length - most} further rows)
+          <Button disabled={more.state !== 'idle'} onClick={askForMore}>
+            {more.state === 'idle' ? `Show more (${left} further rows)` : 'Reading…'}
           </Button>
         </Flex>
       )}
@@ -220,6 +249,7 @@ function RowLine({ row }: { row: ImportRow }) {
       ) : (
         <Cell>
           <b>{fullName(row.person)}</b> <chakra.span color="quiet">{row.person.email}</chakra.span>
+          {row.outcome === 'added' && <OtherCells person={row.person} />}
           {row.outcome === 'changed' &&
             row.changes.map(({ what, from, to }) => (
               <div key={what}>
@@ -230,4 +260,16 @@ function RowLine({ row }: { row: ImportRow }) {
       )}
     </tr>
   )
+}
+
+/** What else of a row is imported: nothing comes onto the list that was not to be seen before. */
+function OtherCells({ person }: { person: Extract<ImportRow, { outcome: 'added' }>['person'] }) {
+  const cells = [
+    ...(person.shownAs ? [`shown as ${person.shownAs}`] : []),
+    ...(person.trainedToLead ? ['trained to lead'] : []),
+    ...Object.entries(person.columns)
+      .filter(([, value]) => value !== '')
+      .map(([name, value]) => `${name}: ${value}`),
+  ]
+  return cells.length === 0 ? null : <chakra.span color="quiet"> · {cells.join(' · ')}</chakra.span>
 }

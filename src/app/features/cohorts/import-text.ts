@@ -55,6 +55,7 @@ type FileProblem =
         | 'no-users-file'
         | 'no-students'
     }
+  | { code: 'empty-file'; name: string }
   | { code: 'missing-field'; file: string; field: string }
 
 /** Why nothing could be read from what was sent, in words. */
@@ -62,6 +63,8 @@ export function fileProblemText(problem: FileProblem): string {
   switch (problem.code) {
     case 'nothing':
       return 'Choose a file, or paste rows into the box.'
+    case 'empty-file':
+      return `The file "${problem.name}" is empty. Save the list again, and choose that file.`
     case 'too-large':
       return 'The file is larger than 5 MB. Leave out columns you do not need, or import it in parts.'
     case 'not-text':
@@ -83,6 +86,24 @@ export function fileProblemText(problem: FileProblem): string {
   }
 }
 
+/** What a OneRoster list had that was not taken, each in a sentence. */
+export function leftOutTexts(leftOut: {
+  notStudents: number
+  toBeDeleted: number
+  unknownPeople: number
+}): string[] {
+  const { notStudents, toBeDeleted, unknownPeople } = leftOut
+  return [
+    ...(notStudents > 0 ? [`Teachers and others who are no students were left out: ${notStudents}.`] : []),
+    ...(toBeDeleted > 0 ? [`People marked to be deleted were left out: ${toBeDeleted}.`] : []),
+    ...(unknownPeople > 0
+      ? [
+          `Enrolments of people who are not in users.csv, or are marked to be deleted there: ${unknownPeople}.`,
+        ]
+      : []),
+  ]
+}
+
 /** Why one row is refused, in words. */
 export function rowProblemText(problem: RowProblem): string {
   switch (problem.code) {
@@ -98,6 +119,8 @@ export function rowProblemText(problem: RowProblem): string {
       return `The same person stands in row ${problem.firstRow}.`
     case 'several-listed':
       return `Several people called ${problem.name} are on the list; only an email would tell which is meant.`
+    case 'too-many-cells':
+      return `There are ${problem.cells} cells under ${problem.headers} headers. A cell with the separator in it has to stand in quotation marks.`
     case 'broken-quotes':
       return 'A quotation mark is opened and never closed.'
   }

@@ -1,11 +1,12 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { useFetcher } from 'react-router'
 import type { Column } from '~/core/people/columns'
 import { fullName, isFoundBy } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import { moveByArrows } from '../../ui/list-keys'
+import { useRowsInSight } from '../../ui/rows-in-sight'
 import { formWith, type Person } from './person'
 import { ChangePerson } from './person-form'
 import type { PresentToday } from './present-today'
@@ -59,6 +60,9 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
   }
 
   const here = present.here && new Set(present.here)
+  const width = 6 + columns.length + (here ? 1 : 0)
+  const body = useRef<HTMLTableSectionElement>(null)
+  const rows = useRowsInSight(shown, body)
   return (
     <Box onKeyDown={moveByArrows}>
       <Flex gap="12px" align="center" mb="10px" wrap="wrap">
@@ -110,17 +114,19 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
               </Head>
             </tr>
           </thead>
-          <tbody>
-            {shown.map(person =>
+          <tbody ref={body}>
+            <Gap height={rows.before} />
+            {rows.inSight.map(({ item: person, index, measure }) =>
               changing === person.id ? (
-                <tr key={person.id}>
-                  <Cell colSpan={6 + columns.length + (here ? 1 : 0)}>
+                <tr key={person.id} ref={measure} data-index={index}>
+                  <Cell colSpan={width}>
                     <ChangePerson person={person} columns={columns} onDone={() => setChanging(null)} />
                   </Cell>
                 </tr>
               ) : (
                 <PersonRow
                   key={person.id}
+                  row={{ ref: measure, 'data-index': index }}
                   person={person}
                   columns={columns}
                   ticked={ticked.has(person.id)}
@@ -132,6 +138,7 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
                 />
               ),
             )}
+            <Gap height={rows.after} />
           </tbody>
         </chakra.table>
       </chakra.div>
@@ -139,7 +146,12 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
   )
 }
 
+/** Stands for rows out of sight. */
+const Gap = ({ height }: { height: number }) => (height > 0 ? <tr style={{ height: `${height}px` }} /> : null)
+
 interface PersonRowProps {
+  /** What measures the row. */
+  row: { ref: (element: HTMLElement | null) => void; 'data-index': number }
   person: Person
   columns: Column[]
   ticked: boolean
@@ -153,7 +165,17 @@ interface PersonRowProps {
 
 const box = { w: '20px', h: '20px', accentColor: 'var(--live)', verticalAlign: 'middle' }
 
-function PersonRow({ person, columns, ticked, here, onHere, onTick, onChange, onRemove }: PersonRowProps) {
+function PersonRow({
+  row,
+  person,
+  columns,
+  ticked,
+  here,
+  onHere,
+  onTick,
+  onChange,
+  onRemove,
+}: PersonRowProps) {
   const fetcher = useFetcher()
   const name = fullName(person)
   const trained = fetcher.formData ? fetcher.formData.get('trained') === 'on' : person.trainedToLead
@@ -163,7 +185,7 @@ function PersonRow({ person, columns, ticked, here, onHere, onTick, onChange, on
     fetcher.submit(form, { method: 'post' })
   }
   return (
-    <tr>
+    <tr {...row}>
       <Cell w="36px">
         <chakra.input
           type="checkbox"

@@ -1,0 +1,58 @@
+/**
+ * What takes long is done here, on a thread of its own: reading a class list, matching its rows, working out what thousands
+ * of people are called, checking a password the old way. The server's thread serves everybody's sessions meanwhile.
+ */
+import { compare } from 'bcryptjs'
+import { cleanText } from '~/core/formats/clean-text'
+import { readCsv } from '~/core/formats/csv'
+import type { Matching } from '~/core/formats/people-headers'
+import { type ImportPlan, type ListedForImport, planImport } from '~/core/formats/people-import'
+import type { Column } from '~/core/people/columns'
+import { type NamedPerson, shownNames } from '~/core/people/shown-name'
+import {
+  type ListProblem,
+  onlyClass,
+  type ReadList,
+  readList,
+  type UploadedFile,
+} from '../cohorts/read-list.server'
+import type { Result } from '../result'
+
+/** Reads whatever file a class list comes in. */
+async function read(files: UploadedFile[]): Promise<Result<ReadList, ListProblem>> {
+  const list = await readList(files)
+  return list.ok ? { ok: true, value: { ...list.value, text: cleanText(list.value.text) } } : list
+}
+
+interface PlanTask {
+  text: string
+  /** The one class of a list with several that is meant; empty for all of it. */
+  onlyClass: string
+  listed: ListedForImport[]
+  columns: Column[]
+  matching: Matching | undefined
+}
+
+/** Says row by row what importing a text would do. */
+const plan = (task: PlanTask): ImportPlan =>
+  planImport(readCsv(onlyClass(task.text, task.onlyClass)), task.listed, task.columns, task.matching)
+
+/** What each of many people is called by others. */
+const names = (people: NamedPerson[]): Map<string, string> => shownNames(people)
+
+/** Whether a password is the one that a hash of the first versions was made of. */
+const oldPassword = (task: { password: string; passwordHash: string }): Promise<boolean> =>
+  compare(task.password, task.passwordHash)
+
+const TASKS = { read, plan, names, oldPassword }
+
+export type Tasks = typeof TASKS
+
+/** Does the task of this name; what the thread is asked for. */
+export default <Name extends keyof Tasks>({
+  name,
+  task,
+}: {
+  name: Name
+  task: Parameters<Tasks[Name]>[0]
+}): unknown => (TASKS[name] as (task: Parameters<Tasks[Name]>[0]) => unknown)(task)
