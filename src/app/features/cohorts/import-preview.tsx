@@ -179,7 +179,7 @@ interface RowByRowProps {
 /** The rows kind by kind, those that need a look first. The first of each kind came along; further ones are asked for. */
 function RowByRow({ step, rows: first, counts }: RowByRowProps) {
   const there = OUTCOMES.filter(outcome => counts[outcome] > 0)
-  const [chosen, setChosen] = useState<ImportRow['outcome']>(there[0] ?? 'added')
+  const [chosen, setChosen] = useState<ImportRow['outcome'] | null>(null)
   const more = useFetcher<{ step: string; rows?: ImportRow[] }>()
   const [further, setFurther] = useState<ImportRow[]>([])
   useEffect(() => {
@@ -190,28 +190,32 @@ function RowByRow({ step, rows: first, counts }: RowByRowProps) {
       return [...before, ...rows.filter(row => !known.has(row.row))]
     })
   }, [more.state, more.data])
-  const shown = [...first, ...further].filter(row => row.outcome === chosen)
-  const left = counts[chosen] - shown.length
+  const known = [...first, ...further]
+  const shown = there
+    .filter(outcome => chosen === null || outcome === chosen)
+    .flatMap(outcome => known.filter(row => row.outcome === outcome))
+  const total = there.reduce((sum, outcome) => sum + counts[outcome], 0)
+  const left = (chosen === null ? total : counts[chosen]) - shown.length
   const askForMore = () => {
     const form = new FormData()
     for (const [name, value] of sourceFields(step.source, step.chosenClass, step.plan.matching))
       form.append(name, value)
     form.set('intent', 'rows')
-    form.set('outcome', chosen)
+    form.set('outcome', chosen ?? '')
     form.set('from', String(shown.length))
     more.submit(form, { method: 'post' })
   }
   return (
     <Section title="Row by row">
       <Flex gap="8px" mb="10px" wrap="wrap" role="group" aria-label="Rows to show">
-        {there.map(outcome => (
+        {[null, ...there].map(outcome => (
           <Button
-            key={outcome}
+            key={outcome ?? 'all'}
             size="small"
             aria-pressed={chosen === outcome}
             onClick={() => setChosen(outcome)}
           >
-            {counts[outcome]} {OUTCOME_WORDS[outcome]}
+            {outcome ? `${counts[outcome]} ${OUTCOME_WORDS[outcome]}` : `All ${total}`}
           </Button>
         ))}
       </Flex>
@@ -222,7 +226,12 @@ function RowByRow({ step, rows: first, counts }: RowByRowProps) {
           ))}
         </tbody>
       </chakra.table>
-      {left > 0 && (
+      {left > 0 && chosen === null && (
+        <chakra.p mt="10px" color="quiet">
+          {left} further rows: choose a kind above to see all of it.
+        </chakra.p>
+      )}
+      {left > 0 && chosen !== null && (
         <Flex mt="10px">
           <Button disabled={more.state !== 'idle'} onClick={askForMore}>
             {more.state === 'idle' ? `Show more (${left} further rows)` : 'Reading…'}

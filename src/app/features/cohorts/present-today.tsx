@@ -1,5 +1,5 @@
 import { chakra, Flex } from '@chakra-ui/react'
-import { useEffect, useRef } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { useFetcher } from 'react-router'
 import { type Presence, presentOn } from '~/core/people/presence'
 import { Button } from '../../ui/button'
@@ -14,33 +14,43 @@ export interface PresentToday {
   takeFrom: (sessionId: string) => void
 }
 
-/** Who is here today, as the list keeps it; what was ticked last shows at once. */
+/**
+ * Who is here today, as the list keeps it; what was ticked last shows at once. Ticks come faster than they are saved: one
+ * list is on its way at a time, and the latest follows it, so that they cannot overtake each other.
+ */
 export function usePresentToday(people: { id: string }[], presence: Presence | null): PresentToday {
   const today = useToday()
   const fetcher = useFetcher()
-  const sending = fetcher.formData?.get('intent') === 'presence' ? fetcher.formData : undefined
-  const latest = sending
-    ? { day: String(sending.get('day')), personIds: sending.getAll('personId').map(String) }
-    : presence
+  /** What was ticked and is not saved yet; null when nothing is. */
+  const [wanted, setWanted] = useState<string[] | null>(null)
+  const latest = useRef<string[] | null>(null)
+  const sent = useRef<string[] | null>(null)
   const submit = (form: FormData) => {
     form.set('day', today ?? '')
     fetcher.submit(form, { method: 'post' })
   }
-  const here = today ? presentOn(latest, today, people) : null
-  // Ticks may come faster than the page is drawn anew: each starts from the one before, not from what was drawn.
-  const last = useRef<string[] | null>(null)
+  const saved = today ? presentOn(presence, today, people) : null
+  const here = wanted ? presentOn({ day: today ?? '', personIds: wanted }, today ?? '', people) : saved
   useEffect(() => {
-    if (fetcher.state === 'idle') last.current = null
-  }, [fetcher.state])
+    if (fetcher.state !== 'idle' || wanted === null) return
+    if (sent.current === wanted) {
+      sent.current = null
+      latest.current = null
+      setWanted(null)
+      return
+    }
+    sent.current = wanted
+    submit(formWith('presence', wanted))
+  })
   const set = (personIds: string[]) => {
-    last.current = personIds
-    submit(formWith('presence', personIds))
+    latest.current = personIds
+    setWanted(personIds)
   }
   return {
     here,
     set,
     tick: (personId, isHere) => {
-      const others = (last.current ?? here ?? []).filter(id => id !== personId)
+      const others = (latest.current ?? here ?? []).filter(id => id !== personId)
       set(isHere ? [...others, personId] : others)
     },
     takeFrom: sessionId => {
