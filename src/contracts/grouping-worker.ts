@@ -16,6 +16,7 @@ const pairPast = z.object({
   times: z.number(),
   minutes: z.number(),
   lastAt: z.number(),
+  lastDay: z.string(),
   lastTitle: z.string(),
   weight: z.number().int(),
 })
@@ -91,6 +92,7 @@ export const workerReply = id.and(
       bound: z.number(),
       proved: z.boolean(),
       steps: z.number(),
+      sameAsBefore: z.boolean(),
       done: z.boolean(),
     }),
     z.object({
@@ -123,6 +125,7 @@ export const workerReply = id.and(
           placed: z.array(z.object({ personId: z.string(), groupName: z.string() })),
           leads: z.number().nullable(),
           sizes: z.array(z.number()),
+          smallest: z.boolean(),
         })
         .nullable(),
     }),

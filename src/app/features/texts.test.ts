@@ -56,7 +56,7 @@ test('what is wrong with a plan goes to its field, or to the top', () => {
 })
 
 const name = (id: string) => id.toUpperCase()
-const contradiction = { apart: [], together: [], placed: [], leads: null, sizes: [4, 4] }
+const contradiction = { apart: [], together: [], placed: [], leads: null, sizes: [4, 4], smallest: true }
 
 test.each<[Parameters<typeof contradictionText>[0], string]>([
   [

@@ -50,8 +50,14 @@ function answer(task: ReturnType<typeof withoutId>, reply: (answer: WorkerAnswer
   }
 }
 
-/** Sends every better answer, and, once one breaks a rule, why. */
-function run<Kind extends 'step' | 'rounds-step' | 'repair-step', Step extends { broken: number }>(
+/** A first answer may break what a better one keeps: only after so many steps is it asked why rules can't hold. */
+const EXPLAIN_AFTER = 50_000
+
+/** Sends every better answer, and, when they go on breaking a rule, why. */
+function run<
+  Kind extends 'step' | 'rounds-step' | 'repair-step',
+  Step extends { broken: number; steps: number },
+>(
   search: Generator<Step, Step>,
   kind: Kind,
   question: GroupingQuestion,
@@ -61,7 +67,7 @@ function run<Kind extends 'step' | 'rounds-step' | 'repair-step', Step extends {
   for (;;) {
     const { value, done = false } = search.next()
     reply({ kind, ...value, done } as unknown as WorkerAnswer)
-    if (value.broken > 0 && !explained) {
+    if (value.broken > 0 && !explained && (done || value.steps > EXPLAIN_AFTER)) {
       explained = true
       reply({ kind: 'contradiction', contradiction: contradictionOf(question) })
     }

@@ -1,5 +1,8 @@
 import { mean } from 'simple-statistics'
+import { randomStream } from '../random/random'
 import { type ArrangeStep, arrange, contradictionOf } from './arrange'
+import { scoreOf } from './engine/problem'
+import { togetherKey } from './grouping'
 import { type PastSession, pairHistory, pairKey } from './history'
 import { balances, judgeCost, judgeRules, meetAgain, randomCosts } from './judge'
 import { type GroupingQuestion, type PersonToGroup, poseQuestion, scaled } from './pose'
@@ -49,6 +52,7 @@ const past = (at: number, ...groups: string[][]): PastSession => ({
   id: `s${at}`,
   title: `Evening ${at}`,
   at,
+  day: '2026-11-03',
   meetings: groups.flatMap(group =>
     group.flatMap((a, place) =>
       group.slice(place + 1).map(b => ({ pair: [a, b] as [string, string], minutes: 10 })),
@@ -63,6 +67,7 @@ test('later meetings weigh more, short ones nothing, and what is known of a pair
     times: 2,
     minutes: 20,
     lastAt: 2,
+    lastDay: '2026-11-03',
     lastTitle: 'Evening 2',
     weight: 3,
   })
@@ -216,6 +221,7 @@ test('rules that contradict each other come back as people and groups, and the a
     placed: [],
     leads: null,
     sizes: [4, 4],
+    smallest: true,
   })
   expect(best(asked).broken).toBe(1)
   expect(contradictionOf(question({ people: list, rules: [] }, 2))).toBeNull()
@@ -276,3 +282,62 @@ test('numbers are brought to the same scale, empty ones to the mean', () => {
   expect(scaled(['2', '12', '', '7'])).toEqual([0, 100, 50, 50])
   expect(scaled(['3', '3'])).toEqual([0, 0])
 })
+
+test('asked again, rules are kept: others are found further away than by one exchange, or it is said that there are none', () => {
+  const pair = (kind: 'apart' | 'together', a: number, b: number) =>
+    rule({ kind, personIds: [`p${a}`, `p${b}`] })
+  const only = question({ people: people(4), rules: [pair('together', 1, 2)] }, 2)
+  const before = [
+    ['p1', 'p2'],
+    ['p0', 'p3'],
+  ]
+  expect(best(only, before)).toMatchObject({ broken: 0, sameAsBefore: true })
+  const seven = question(
+    {
+      people: people(7),
+      rules: [pair('apart', 0, 1), pair('apart', 4, 5), pair('apart', 1, 4), pair('together', 1, 2)],
+    },
+    2,
+  )
+  const first = best(seven)
+  const again = best(seven, first.groups)
+  expect(first.broken).toBe(0)
+  expect(again).toMatchObject({ broken: 0, sameAsBefore: false })
+  expect(togetherKey(again.groups)).not.toBe(togetherKey(first.groups))
+})
+
+test('small classes with rules of every kind: asking again breaks nothing that was kept, and finds others where there are any', () => {
+  const random = randomStream(7)
+  for (let number = 0; number < 120; number++) {
+    const count = 4 + random.below(4)
+    const rules = Array.from({ length: 1 + random.below(3) }, () => {
+      const a = random.below(count)
+      const b = (a + 1 + random.below(count - 1)) % count
+      return rule({ kind: random.below(2) === 0 ? 'apart' : 'together', personIds: [`p${a}`, `p${b}`] })
+    })
+    const asked = question({ people: people(count), rules }, 2)
+    const first = best(asked, undefined, number)
+    const again = best(asked, first.groups, number)
+    expect(again.broken).toBeLessThanOrEqual(first.broken)
+    const ways = otherWays(asked, first)
+    expect([number, again.sameAsBefore]).toEqual([number, ways === 0])
+    expect(togetherKey(again.groups) === togetherKey(first.groups)).toBe(again.sameAsBefore)
+  }
+})
+
+/** How many further ways there are, of all, to seat people in two groups that break no more rules. */
+function otherWays(asked: GroupingQuestion, first: ArrangeStep): number {
+  const { problem } = poseQuestion(asked)
+  const keys = new Set<string>()
+  for (let number = 0; number < 2 ** asked.people.length; number++) {
+    const places = asked.people.map((_, person) => (number >> person) & 1)
+    if (scoreOf(problem, places).broken > first.broken) continue
+    keys.add(
+      togetherKey(
+        [0, 1].map(group => asked.people.filter((_, at) => places[at] === group).map(({ id }) => id)),
+      ),
+    )
+  }
+  keys.delete(togetherKey(first.groups))
+  return keys.size
+}

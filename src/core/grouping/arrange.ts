@@ -1,6 +1,7 @@
+import { randomStream, shuffled } from '../random/random'
 import { findContradiction, type Requirement } from './engine/contradiction'
-import { type Problem, scoreOf } from './engine/problem'
-import { type Answer, solve } from './engine/solve'
+import { isBetter, type Problem, scoreOf } from './engine/problem'
+import { type Answer, solve, solveToEnd } from './engine/solve'
 import { judgeSwap, move, personPlaces, searchState, settle } from './engine/state'
 import { relaxedUnits, unitsOf } from './engine/units'
 import { togetherKey } from './grouping'
@@ -18,6 +19,8 @@ export interface ArrangeStep {
   /** Nothing that keeps the rules costs less. */
   proved: boolean
   steps: number
+  /** Something else than before was asked for, and nothing else was found that keeps as many rules. */
+  sameAsBefore: boolean
 }
 
 /** What contradicts what, by ids; sizes are always part of it. */
@@ -28,11 +31,14 @@ export interface Contradiction {
   /** How many are trained to lead, where one in every group is part of it; null where it is not. */
   leads: number | null
   sizes: number[]
+  /** Taking any one of these away lets the rest hold; otherwise there may be some among them that have no part in it. */
+  smallest: boolean
 }
 
 /**
  * Answers a question with better and better arrangements; the last is the best. With `before` the last differs from it
- * in who sits with whom whenever another arrangement exists, if need be at the least further cost.
+ * in who sits with whom whenever another arrangement is found that breaks no more rules, if need be at the least further
+ * cost; where none is, the last says so.
  */
 export function* arrange(
   question: GroupingQuestion,
@@ -51,8 +57,9 @@ export function* arrange(
   }
   const last = toStep(question, best)
   if (togetherKey(last.groups) !== previous) return last
-  const other = leastOther(problem, best.places)
-  const step = toStep(question, { ...best, places: other, score: scoreOf(problem, other) })
+  const other = leastOther(problem, best, budget.seed)
+  if (!other) return { ...last, sameAsBefore: true }
+  const step = toStep(question, { ...best, ...other })
   // The one before was proved best or not; this one is best only when it costs the same.
   return { ...step, proved: best.proved && step.broken === last.broken && step.cost === last.cost }
 }
@@ -63,11 +70,14 @@ export function contradictionOf(question: GroupingQuestion): Contradiction | nul
   const found = findContradiction(problem)
   if (!found) return null
   const id = (person: number) => question.people[person]?.id ?? ''
+  const { requirements } = found
   const pairs = (kind: 'apart' | 'together') =>
-    found.flatMap((one): [string, string][] =>
+    requirements.flatMap((one): [string, string][] =>
       one.kind === kind ? [[id(one.pair[0]), id(one.pair[1])]] : [],
     )
-  const placed = found.filter((one): one is Extract<Requirement, { kind: 'placed' }> => one.kind === 'placed')
+  const placed = requirements.filter(
+    (one): one is Extract<Requirement, { kind: 'placed' }> => one.kind === 'placed',
+  )
   return {
     apart: pairs('apart'),
     together: pairs('together'),
@@ -75,26 +85,64 @@ export function contradictionOf(question: GroupingQuestion): Contradiction | nul
       personId: id(person),
       groupName: question.groups[group]?.name ?? '',
     })),
-    leads: found.some(one => one.kind === 'cover')
+    leads: requirements.some(one => one.kind === 'cover')
       ? question.people.filter(person => person.trainedToLead).length
       : null,
     sizes: question.groups.map(group => group.size),
+    smallest: found.smallest,
   }
 }
 
 function toStep(question: GroupingQuestion, { places, score, bound, proved, steps }: Answer): ArrangeStep {
   const groups = question.groups.map((): string[] => [])
   for (const [number, person] of question.people.entries()) groups[places[number] ?? 0]?.push(person.id)
-  return { groups, broken: score.broken, cost: score.cost, bound, proved, steps }
+  return { groups, broken: score.broken, cost: score.cost, bound, proved, steps, sameAsBefore: false }
 }
 
-/** The cheapest exchange of two people that changes who sits with whom; the same places when there is none. O(people^2). */
-function leastOther(problem: Problem, places: Int16Array): Int16Array {
+type Other = Pick<Answer, 'places' | 'score'>
+
+/**
+ * The cheapest arrangement found in which others sit together, and no more rules are broken; null when there was none.
+ * First every exchange of two is looked at. Where none keeps the rules, some two who sit together are kept apart and
+ * everybody is seated anew around them: whatever differs parts two such people. O(people^2), and then some searches.
+ */
+function leastOther(problem: Problem, best: Answer, seed: number): Other | null {
+  const exchanged = leastExchange(problem, best)
+  if (exchanged) return exchanged
+  let least: Other | null = null
+  for (const pair of together(best.places, seed).slice(0, MOST_PARTED)) {
+    const parted = { ...problem, apart: [...problem.apart, pair] }
+    const { places } = solveToEnd(parted, { seed, steps: PARTED_STEPS })
+    const score = scoreOf(problem, places)
+    const differs = places[pair[0]] !== places[pair[1]]
+    if (!differs || score.broken > best.score.broken) continue
+    if (!least || isBetter(score, least.score)) least = { places, score }
+  }
+  return least
+}
+
+/** So many pairs are parted in turn, and so far each search goes. */
+const MOST_PARTED = 60
+const PARTED_STEPS = 20_000
+
+/** Pairs of people in one group, in an order by the seed. O(people x group). */
+function together(places: Int16Array, seed: number): [number, number][] {
+  const pairs: [number, number][] = []
+  const members = new Map<number, number[]>()
+  for (const [person, group] of places.entries()) {
+    for (const other of members.get(group) ?? []) pairs.push([other, person])
+    members.set(group, [...(members.get(group) ?? []), person])
+  }
+  return shuffled(pairs, randomStream(seed))
+}
+
+/** The cheapest exchange of two units that changes who sits with whom and breaks no more rules; null when there is none. */
+function leastExchange(problem: Problem, best: Answer): Other | null {
   const units = unitsOf(problem) ?? relaxedUnits(problem)
-  const state = searchState(problem, units, 1_000_000)
+  const state = searchState(problem, units, DEAR)
   settle(
     state,
-    units.members.map(members => places[members[0] ?? 0] ?? 0),
+    units.members.map(members => best.places[members[0] ?? 0] ?? 0),
   )
   let [least, pair] = [Number.POSITIVE_INFINITY, null as [number, number] | null]
   for (const a of state.free) {
@@ -106,11 +154,15 @@ function leastOther(problem: Problem, places: Int16Array): Int16Array {
       if (change < least) [least, pair] = [change, [a, b]]
     }
   }
-  if (pair) {
-    const [a, b] = pair
-    const [inA, inB] = [state.place[a] ?? 0, state.place[b] ?? 0]
-    move(state, a, inB)
-    move(state, b, inA)
-  }
-  return personPlaces(units, state.place, problem.people)
+  if (!pair) return null
+  const [a, b] = pair
+  const [inA, inB] = [state.place[a] ?? 0, state.place[b] ?? 0]
+  move(state, a, inB)
+  move(state, b, inA)
+  const places = personPlaces(units, state.place, problem.people)
+  const score = scoreOf(problem, places)
+  return score.broken <= best.score.broken ? { places, score } : null
 }
+
+/** What a broken rule costs while exchanges are compared: more than aims do in all but the largest classes. */
+const DEAR = 1_000_000

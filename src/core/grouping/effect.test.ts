@@ -14,7 +14,7 @@ const rules: Rule[] = [
   { id: 'r2', reason: '', kind: 'together', personIds: ['a', 'c'] },
 ]
 const history = pairHistory([
-  { id: 's', title: 'Evening 1', at: 5, meetings: [{ pair: ['a', 'c'], minutes: 9 }] },
+  { id: 's', title: 'Evening 1', at: 5, day: '2026-11-03', meetings: [{ pair: ['a', 'c'], minutes: 9 }] },
 ])
 
 test('a move says what it breaks and mends, who meets again, and which group it leaves without a lead', () => {

@@ -4,6 +4,8 @@ export interface PastSession {
   title: string
   /** Milliseconds since 1970. */
   at: number
+  /** The day on which it was where it was held, `2026-11-03`. */
+  day: string
   meetings: { pair: [string, string]; minutes: number }[]
 }
 
@@ -12,6 +14,7 @@ export interface PairPast {
   times: number
   minutes: number
   lastAt: number
+  lastDay: string
   lastTitle: string
   /** Later meetings weigh more: of the sessions looked at, number q from the oldest weighs q. */
   weight: number
@@ -40,6 +43,7 @@ export function pairHistory(past: readonly PastSession[]): Map<string, PairPast>
         times: (before?.times ?? 0) + 1,
         minutes: (before?.minutes ?? 0) + minutes,
         lastAt: session.at,
+        lastDay: session.day,
         lastTitle: session.title,
         weight: (before?.weight ?? 0) + place + 1,
       })

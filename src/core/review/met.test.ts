@@ -6,6 +6,7 @@ const session = (at: number, ...meetings: [string, string, number][]) => ({
   id: String(at),
   title: '',
   at,
+  day: `2026-11-0${at}`,
   meetings: meetings.map(([a, b, minutes]) => ({ pair: [a, b] as [string, string], minutes })),
 })
 
@@ -13,9 +14,9 @@ test('how often, how long and when last; whom each has never met', () => {
   const past = [session(2, ['a', 'b', 12], ['b', 'c', 0.4]), session(1, ['a', 'b', 8], ['a', 'gone', 9])]
   const { pairs, never } = whoHasMet(['c', 'a', 'b'], past)
   expect(pairs).toEqual([
-    { pair: ['c', 'a'], times: 0, minutes: 0, lastAt: null },
-    { pair: ['c', 'b'], times: 0, minutes: 0, lastAt: null },
-    { pair: ['a', 'b'], times: 2, minutes: 20, lastAt: 2 },
+    { pair: ['c', 'a'], times: 0, minutes: 0, lastAt: null, lastDay: null },
+    { pair: ['c', 'b'], times: 0, minutes: 0, lastAt: null, lastDay: null },
+    { pair: ['a', 'b'], times: 2, minutes: 20, lastAt: 2, lastDay: '2026-11-02' },
   ])
   expect([...never]).toEqual([
     ['c', ['a', 'b']],

@@ -7,6 +7,8 @@ export interface PairMet {
   minutes: number
   /** Milliseconds since 1970; null when they never met. */
   lastAt: number | null
+  /** The day on which that was where it was held, `2026-11-03`. */
+  lastDay: string | null
 }
 
 export interface WhoHasMet {
@@ -23,14 +25,16 @@ export function whoHasMet(personIds: readonly string[], past: readonly PastSessi
   const pairs = new Map<string, PairMet>()
   for (const [at, a] of personIds.entries())
     for (const b of personIds.slice(at + 1))
-      pairs.set(pairKey(a, b), { pair: [a, b], times: 0, minutes: 0, lastAt: null })
+      pairs.set(pairKey(a, b), { pair: [a, b], times: 0, minutes: 0, lastAt: null, lastDay: null })
   for (const session of past) {
     for (const { pair, minutes } of session.meetings) {
       const met = pairs.get(pairKey(...pair))
       if (!met || minutes < SHORTEST_MEETING) continue
       met.times++
       met.minutes += minutes
-      met.lastAt = Math.max(met.lastAt ?? 0, session.at)
+      if (met.lastAt !== null && met.lastAt >= session.at) continue
+      met.lastAt = session.at
+      met.lastDay = session.day
     }
   }
   const never = new Map(personIds.map(id => [id, [] as string[]]))

@@ -2,6 +2,7 @@ import { and, desc, eq } from 'drizzle-orm'
 import { MOST_SESSIONS, type PastSession } from '~/core/grouping/history'
 import { fold } from '~/core/live/evolve'
 import { meetingsOf } from '~/core/review/meetings'
+import { dateFields } from '~/core/schedule/session-time'
 import type { Database } from '../db/database.server'
 import { sessions } from '../db/schema.server'
 import { RoundTableError } from '../errors.server'
@@ -20,7 +21,7 @@ export async function pastSessions(
   most: number | null = MOST_SESSIONS,
 ): Promise<PastSession[]> {
   const ended = db
-    .select({ id: sessions.id, title: sessions.title })
+    .select({ id: sessions.id, title: sessions.title, timeZone: sessions.timeZone })
     .from(sessions)
     .where(and(eq(sessions.cohortId, cohortId), eq(sessions.phase, 'ended')))
     .orderBy(desc(sessions.startsAt))
@@ -36,7 +37,7 @@ export async function pastSessions(
 /** Null for a session whose record is damaged: it tells of nobody, and must not keep the others from telling. */
 async function pastSession(
   db: Database,
-  { id, title }: { id: string; title: string },
+  { id, title, timeZone }: { id: string; title: string; timeZone: string },
 ): Promise<PastSession | null> {
   const cache = known.get(db) ?? new Map<string, PastSession>()
   known.set(db, cache)
@@ -52,7 +53,8 @@ async function pastSession(
     pair,
     minutes: Math.round(ms / 6_000) / 10,
   }))
-  const session = { id, title, at: openedAt ?? 0, meetings }
+  const at = openedAt ?? 0
+  const session = { id, title, at, day: dateFields(at, timeZone).date, meetings }
   cache.set(id, session)
   return session
 }

@@ -1,4 +1,5 @@
 import { runningServer } from 'tests/fixtures/running'
+import { sessions } from '../db/schema.server'
 import { pastSessions } from './history.server'
 
 test('who was really in a room together has met; a session counts once it has ended', async () => {
@@ -17,5 +18,16 @@ test('who was really in a room together has met; a session counts once it has en
   expect(past).toMatchObject({ id: sessionId, title: 'Evening 1' })
   expect(past?.meetings.map(({ pair }) => pair)).toEqual([[personIds[0], personIds[1]].toSorted()])
   expect(await pastSessions(db, cohortId)).toEqual([past])
+  await running.stop()
+})
+
+test('a session counts for the day on which it was where it was held, not where the server is', async () => {
+  // Half past ten in the evening in UTC is the next morning in Tokyo.
+  const evening = Date.parse('2026-11-03T22:30:00Z')
+  const running = await runningServer(false, () => evening)
+  const { db, hub, sessionId, cohortId, facilitator } = running
+  await hub.command(sessionId, facilitator, { type: 'end' })
+  await db.update(sessions).set({ timeZone: 'Asia/Tokyo' })
+  expect((await pastSessions(db, cohortId)).map(({ day }) => day)).toEqual(['2026-11-04'])
   await running.stop()
 })

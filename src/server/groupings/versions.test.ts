@@ -1,8 +1,9 @@
-import { eq } from 'drizzle-orm'
+import { pino } from 'pino'
 import { account, plannedSession, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
 import type { Account } from '../auth/accounts.server'
-import { sessions } from '../db/schema.server'
+import { LiveHub } from '../live/hub.server'
+import { askAsFacilitator, openSession } from '../live/requests.server'
 import { createSession, getSession, prepareOpening } from '../sessions/sessions.server'
 import {
   createGrouping,
@@ -26,8 +27,12 @@ test('every save is kept with who and when, and a grouping used in a session is 
   const { db } = memory
   const { groupingId, sessionId } = await plannedSession(db, by)
   const { groups, name } = await getGrouping(db, groupingId)
-  await prepareOpening(db, sessionId)
+  const hub = new LiveHub(db, pino({ enabled: false }))
+  value(await prepareOpening(db, sessionId))
+  expect((await getSession(db, sessionId)).groupingVersion).toBeNull()
+  value(await openSession(db, hub, by, sessionId))
   expect((await getSession(db, sessionId)).groupingVersion).toBe(1)
+  await hub.stop()
   const turned = groups.map((group, place) => ({
     ...group,
     personIds: groups[1 - place]?.personIds ?? [],
@@ -79,9 +84,11 @@ test('roles count once a session that used them has ended', async () => {
       roles: [{ [a]: 'lead', [b]: 'scribe' }],
     }),
   )
-  await prepareOpening(db, sessionId)
+  const hub = new LiveHub(db, pino({ enabled: false }))
+  value(await openSession(db, hub, by, sessionId))
   value(await saveGrouping(db, by, groupingId, { name, groups, version: 2, roles: [{ [b]: 'lead' }] }))
   expect(await rolesHeld(db, cohortId)).toEqual({})
-  await db.update(sessions).set({ phase: 'ended' }).where(eq(sessions.id, sessionId))
+  value(await askAsFacilitator(hub, by, sessionId, { type: 'end' }))
+  await hub.stop()
   expect(await rolesHeld(db, cohortId)).toEqual({ [a]: { lead: 1 }, [b]: { scribe: 1 } })
 })

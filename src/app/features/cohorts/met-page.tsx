@@ -243,9 +243,10 @@ function OnePerson(props: {
   )
 }
 
+/** A calendar day is the same wherever it is read. */
 const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
 
-function metText({ times, minutes, lastAt }: PairMet): string {
-  if (lastAt === null) return 'never'
-  return `${times === 1 ? 'once' : `${times} times`}, ${Math.round(minutes)} min, last ${day.format(lastAt)}`
+function metText({ times, minutes, lastDay }: PairMet): string {
+  if (lastDay === null) return 'never'
+  return `${times === 1 ? 'once' : `${times} times`}, ${Math.round(minutes)} min, last ${day.format(new Date(`${lastDay}T00:00Z`))}`
 }

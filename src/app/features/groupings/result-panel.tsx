@@ -68,7 +68,7 @@ export function ResultPanel(props: ResultPanelProps) {
               {again.map(({ pair, past }) => (
                 <li key={pair.join()}>
                   {listed(pair.map(name))}: {past.times === 1 ? 'once' : `${past.times} times`}, last on{' '}
-                  {dayText(past.lastAt)}
+                  {dayText(past.lastDay)}
                 </li>
               ))}
             </chakra.ul>

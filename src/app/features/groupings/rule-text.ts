@@ -64,7 +64,10 @@ export function contradictionText(found: Contradiction, name: Name): string {
     facts.push(`every group has a trained lead, and ${trained}`)
   }
   if (facts.length === 0) return `The sizes asked for do not fit: ${inSizes}.`
-  return `These cannot all hold: ${listed(facts)}; ${inSizes}.`
+  const words = `These cannot all hold: ${listed(facts)}; ${inSizes}.`
+  return found.smallest
+    ? words
+    : `${words} Some of them may have no part in it: there are too many to find out which.`
 }
 
 /** Pairs who are together, joined to sets. */
@@ -79,9 +82,9 @@ function chains(pairs: readonly [string, string][]): string[][] {
   return sets.map(set => [...set])
 }
 
-/** `3 November 2026` */
-export const dayText = (at: number): string =>
-  new Date(at).toLocaleDateString('en-GB', {
+/** A calendar day is the same wherever it is read: `2026-11-03` as `3 November 2026`. */
+export const dayText = (day: string): string =>
+  new Date(`${day}T00:00Z`).toLocaleDateString('en-GB', {
     day: 'numeric',
     month: 'long',
     year: 'numeric',
@@ -89,5 +92,5 @@ export const dayText = (at: number): string =>
   })
 
 /** `3 Nov` */
-export const shortDayText = (at: number): string =>
-  new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
+export const shortDayText = (day: string): string =>
+  new Date(`${day}T00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })

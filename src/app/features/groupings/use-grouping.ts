@@ -107,7 +107,7 @@ export function useGrouping(props: GroupingPageProps) {
         ...found.breaks.map(rule => `breaks: ${ruleText(rule, name)}`),
         ...found.mends.map(rule => `mends: ${ruleText(rule, name)}`),
         ...found.meetsAgain.map(
-          ({ personId: other, past: { lastAt } }) => `${name(other)} again, ${shortDayText(lastAt)}`,
+          ({ personId: other, past: { lastDay } }) => `${name(other)} again, ${shortDayText(lastDay)}`,
         ),
         ...(found.leavesWithoutLead ? ['their group loses its lead'] : []),
       ]

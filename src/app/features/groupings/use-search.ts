@@ -126,6 +126,8 @@ export function useSearch(present: RoundList, dispatch: (action: Found) => void)
       setBusy(false)
       setProgress(null)
       setEnded({ rounds, outcome: outcomeOf(reply, question) })
+      if (reply.kind === 'step' && reply.sameAsBefore)
+        setNote('No other groups that keep as many rules were found: these are the same as before.')
     }
     const take = (reply: WorkerReply) => {
       if (reply.kind === 'contradiction') setContradiction(reply.contradiction)

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { evenSizes } from '../sizes'
-import { findContradiction, isImpossible, type Requirement } from './contradiction'
+import { type Conflict, findContradiction, isImpossible, type Requirement } from './contradiction'
 import { emptyProblem, type Problem, scoreOf } from './problem'
 
 const even = (people: number, groups: number): Problem =>
@@ -18,9 +18,9 @@ const leads = (people: number, list: number[]) => ({
 })
 
 /** Requirements in short: `0|1` apart, `0+1` together, `0@1` placed, `lead`. */
-const short = (found: Requirement[] | null) =>
-  found
-    ?.map(one => {
+const short = (found: Conflict | null) =>
+  found?.requirements
+    .map(one => {
       if (one.kind === 'apart') return one.pair.join('|')
       if (one.kind === 'together') return one.pair.join('+')
       return one.kind === 'placed' ? `${one.person}@${one.group}` : 'lead'
@@ -141,7 +141,10 @@ test('sizes that do not fit the people contradict without any rule', () => {
     { min: 3, max: 3 },
     { min: 3, max: 3 },
   ])
-  expect(findContradiction({ ...tooMany, apart: [[0, 1]] })).toEqual([])
+  expect(findContradiction({ ...tooMany, apart: [[0, 1]] })).toEqual({
+    requirements: [],
+    smallest: true,
+  })
 })
 
 // Everyone apart from at most g - 1 others: g equal groups always exist. Hajnal and Szemeredi, 1970.
@@ -189,12 +192,14 @@ test('in small problems it is found exactly when nothing keeps all, and without 
       }
       const found = findContradiction(problem)
       expect(found !== null).toBe(!canHold(problem))
-      for (const one of found ?? [])
+      expect(found?.smallest ?? true).toBe(true)
+      const requirements = found?.requirements ?? []
+      for (const one of requirements)
         expect(
           canHold(
             onlyThese(
               problem,
-              (found ?? []).filter(each => each !== one),
+              requirements.filter(each => each !== one),
             ),
           ),
         ).toBe(true)
@@ -224,3 +229,39 @@ function canHold(problem: Problem): boolean {
   }
   return false
 }
+
+// What took minutes: each is answered within the effort, which counts steps and not time.
+test.each<[string, Problem, number | null]>([
+  ['30 people all apart in 10 groups', { ...even(30, 10), apart: everyTwo([...Array(30).keys()]) }, 55],
+  ['60 people all apart in 25 groups', { ...even(60, 25), apart: everyTwo([...Array(60).keys()]) }, 325],
+  [
+    '11 threes in 10 groups of 4, and 7 people apart',
+    {
+      ...even(40, 10),
+      together: Array.from({ length: 11 }, (_, set) => [3 * set, 3 * set + 1, 3 * set + 2]),
+      apart: everyTwo([33, 34, 35, 36, 37, 38, 39]),
+    },
+    // Ten threes and two of the eleventh: those two find no group with two places left.
+    21,
+  ],
+  [
+    '100 people, many of them apart, which all can hold',
+    { ...even(100, 25), apart: everyTwo([...Array(25).keys()]) },
+    null,
+  ],
+])('%s', (_, problem, count) => {
+  const effort = { left: 1_500_000 }
+  const found = findContradiction(problem, effort)
+  expect(found && [found.requirements.length, found.smallest]).toEqual(count === null ? null : [count, true])
+  expect(effort.left).toBeGreaterThan(0)
+})
+
+test('with no effort to spare what was counted is said, and that there may be less to it', () => {
+  const problem = { ...even(9, 2), apart: everyTwo([0, 3, 5]), together: [[1, 2]] }
+  expect(findContradiction(problem, { left: 0 })).toMatchObject({
+    smallest: false,
+    requirements: { length: 3 },
+  })
+  const open = { ...even(6, 2), apart: everyTwo([0, 1]) }
+  expect(findContradiction(open, { left: 0 })).toBeNull()
+})

@@ -222,3 +222,26 @@ function reversed(problem: Problem): Problem {
       ),
   }
 }
+
+// Common practice: everybody is held when a grouping is opened again; nothing is to be searched then.
+test.each([
+  ['everybody held', 32, 32],
+  ['all but one held', 200, 199],
+])('%s: the answer comes at once, and is proved', (_, people, held) => {
+  const problem = emptyProblem(people, groupsOfFour(people))
+  for (let a = 0; a < people; a++) addPairCost(problem, a, (a + 7) % people, 1 + (a % 5))
+  problem.placed = Array.from({ length: held }, (_unused, person) => [person, Math.floor(person / 4)])
+  const answer = solveToEnd(problem, { seed: 1, steps: 3_000_000 })
+  expect(answer.steps).toBeLessThan(10_000)
+  expect(answer).toMatchObject({ proved: true, score: { broken: 0 } })
+})
+
+test('one group with a rule that cannot hold: the answer comes at once, and is not called proved', () => {
+  const problem = { ...emptyProblem(60, [{ min: 60, max: 60 }]), apart: [[0, 1] as [number, number]] }
+  const answer = solveToEnd(problem, { seed: 1, steps: 3_000_000 })
+  expect(answer.steps).toBeLessThan(10_000)
+  expect(answer).toMatchObject({ proved: false, score: { broken: 1 } })
+})
+
+const groupsOfFour = (people: number) =>
+  evenSizes(people, Math.ceil(people / 4)).map(size => ({ min: size, max: size }))

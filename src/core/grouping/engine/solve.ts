@@ -1,6 +1,6 @@
 import { lowerBound } from './bound'
 import { searchAll } from './exact'
-import { isBetter, type Problem, type Score } from './problem'
+import { isBetter, type Problem, type Score, scoreOf } from './problem'
 import { cool, descend, Numbers, typicalChanges } from './search'
 import { personPlaces, put, type SearchState, searchState, settle, stateScore } from './state'
 import { relaxedUnits, unitsOf } from './units'
@@ -66,6 +66,12 @@ export function* solve(problem: Problem, budget: Budget): Generator<Answer, Answ
     steps += descend(state)
     take(placesOf(state), stateScore(state))
     if (best) yield best
+    // With one group, or at most one unit that may move, there is nothing to search: every place there is was tried.
+    if (state.groups < 2 || state.free.length < 2) {
+      const only = cheapestPlace(problem, state)
+      take(only.places, only.score, only.score.broken === 0)
+      break
+    }
     let triedAll = units.relaxed || units.members.length > EXACT_UNITS
     const count = units.members.length
     const many = count >= MANY
@@ -109,6 +115,20 @@ export function* solve(problem: Problem, budget: Budget): Generator<Answer, Answ
   return { ...best, steps }
 }
 
+/** The best of all arrangements where at most one unit may move: it is tried in every group. O(groups x people^2). */
+function cheapestPlace(problem: Problem, state: SearchState): { places: Int16Array; score: Score } {
+  const [unit] = state.free
+  let best = { places: placesOf(state), score: stateScore(state) }
+  for (let group = 0; unit !== undefined && group < state.groups; group++) {
+    const place = Int16Array.from(state.place)
+    place[unit] = group
+    const places = personPlaces(state.units, place, problem.people)
+    const score = scoreOf(problem, places)
+    if (isBetter(score, best.score)) best = { places, score }
+  }
+  return best
+}
+
 /** Runs the search to its end. */
 export function solveToEnd(problem: Problem, budget: Budget): Answer {
   const search = solve(problem, budget)
@@ -118,7 +138,10 @@ export function solveToEnd(problem: Problem, budget: Budget): Answer {
   }
 }
 
-/** Twice the dearest pair: dear enough to be avoided, not so dear that the search can't pass through. */
+/**
+ * Twice the dearest pair and place: dear enough to be avoided, not so dear that the search can't pass through. What a
+ * place costs counts, because mending a rule may mean moving somebody who is dear to move.
+ */
 export function startPenalty(problem: Problem): number {
   let dearest = 1
   for (const cost of problem.pairCosts) if (cost > dearest) dearest = cost
@@ -128,7 +151,9 @@ export function startPenalty(problem: Problem): number {
       values.reduce((least, value) => Math.min(least, value), 0)
     return sum + weight * range * problem.people
   }, 0)
-  return 2 * dearest + Math.ceil(spread / 2)
+  let dearestPlace = 0
+  for (const cost of problem.placeCosts ?? []) if (cost > dearestPlace) dearestPlace = cost
+  return 2 * dearest + Math.ceil(spread / 2) + 2 * dearestPlace
 }
 
 /** Everybody in turn, the largest units first, where they fit and cost least. */

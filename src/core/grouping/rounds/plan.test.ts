@@ -160,6 +160,7 @@ test('who met before the first round meets again as little as can be', () => {
   const last = {
     id: 's',
     title: 'Week 1',
+    day: '2026-11-03',
     at: 1,
     meetings: [0, 1, 2, 3, 4].flatMap(group =>
       [
