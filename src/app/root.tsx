@@ -32,7 +32,9 @@ export default function App() {
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   if (isRouteErrorResponse(error)) {
-    const message = typeof error.data === 'string' && error.data !== '' ? error.data : undefined
+    // The router's own words for an address nobody has are for developers.
+    const said = typeof error.data === 'string' && !error.data.startsWith('Error: ') ? error.data : ''
+    const message = said || (error.status === 404 ? 'There is no page at this address.' : undefined)
     return <ErrorPage title={TITLES[error.status] ?? TITLES[500]} message={message} />
   }
   return <ErrorPage title={TITLES[500]} />

@@ -37,12 +37,13 @@ const email = z
   .max(200, 'Use at most 200 characters.')
   .regex(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, 'Enter an email address such as name@example.org.')
 
-const count = (least: number, most: number, unit: string) =>
+/** `units` in the plural, of which one is written without its last letter, unless it is said. */
+const count = (least: number, most: number, units: string, one = units.slice(0, -1)) =>
   z
-    .number({ error: `Enter a whole number of ${unit}.` })
-    .int(`Enter a whole number of ${unit}.`)
-    .min(least, `At least ${least} ${unit}.`)
-    .max(most, `At most ${most} ${unit}.`)
+    .number({ error: `Enter a whole number of ${units}.` })
+    .int(`Enter a whole number of ${units}.`)
+    .min(least, `At least ${least} ${least === 1 ? one : units}.`)
+    .max(most, `At most ${most} ${most === 1 ? one : units}.`)
 
 const newPassword = z
   .string({ error: 'Enter a password.' })
@@ -106,6 +107,12 @@ export const columnForm = z.object({ name: line('a name for the column', 60), ki
 export const removedColumn = z.preprocess(
   text => (typeof text === 'string' && text.length < 1_000_000 ? parsedJson(text) : undefined),
   z.object({ column: columnForm, values: z.record(z.string().max(40), z.string().max(200)) }),
+)
+
+/** Which page a list of ticks is from and its number there, as JSON. */
+export const presenceTick = z.preprocess(
+  text => (typeof text === 'string' && text.length < 200 ? parsedJson(text) : undefined),
+  z.object({ from: z.string().max(40), number: z.number().int().min(1).max(1_000_000) }),
 )
 
 /** A calendar day, 2026-11-03. */
@@ -192,6 +199,9 @@ export const groupingForm = z.object({
   version: z.number().int().nullable(),
 })
 
+/** Groups that were not saved, as a browser keeps them: without a name. */
+export const draftGroupingForm = groupingForm.omit({ name: true, version: true })
+
 const people = (what: string) => z.number({ error: what }).int(what).min(1, what).max(500, what)
 
 /** Topics that people choose from. */
@@ -199,7 +209,7 @@ export const choiceForm = z
   .object({
     title: line('a title', 80),
     kind: z.enum(CHOICE_KINDS),
-    wishes: count(1, 10, 'wishes'),
+    wishes: count(1, 10, 'wishes', 'wish'),
     topics: z
       .array(
         z

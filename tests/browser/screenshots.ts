@@ -104,6 +104,7 @@ async function planning(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Make groups', exact: true }).click()
   await page.getByLabel('Say how').selectOption('so many groups')
   await page.getByLabel('Groups', { exact: true }).fill('6')
+  await page.getByLabel('Other groups each round').check()
   await page.getByLabel('Rounds', { exact: true }).fill('5')
   await page.getByRole('button', { name: 'Make groups' }).click()
   await page.getByRole('region', { name: 'Table of rounds' }).waitFor()

@@ -7,6 +7,7 @@ import {
   parsedJson,
   personForm,
   presenceDay,
+  presenceTick,
   removedColumn,
   ruleForm,
 } from '~/contracts/forms'
@@ -117,7 +118,11 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       await answering(
         sessionId
           ? presenceFromSession(db, hub, cohortId, String(sessionId), day.data)
-          : setPresence(db, cohortId, { day: day.data, personIds }),
+          : setPresence(db, cohortId, {
+              day: day.data,
+              personIds,
+              tick: presenceTick.safeParse(fields.get('tick')).data,
+            }),
       )
       return null
     }

@@ -50,10 +50,10 @@ function answer(task: ReturnType<typeof withoutId>, reply: (answer: WorkerAnswer
   }
 }
 
-/** A first answer may break what a better one keeps: only after so many steps is it asked why rules can't hold. */
-const EXPLAIN_AFTER = 50_000
+/** Effort for a first look at why a rule is broken: a better answer may keep it yet. In steps. */
+const FIRST_LOOK = 100_000
 
-/** Sends every better answer, and, when they go on breaking a rule, why. */
+/** Sends every better answer, and, when they break a rule, why: what can be seen at once at once, the rest at the end. */
 function run<
   Kind extends 'step' | 'rounds-step' | 'repair-step',
   Step extends { broken: number; steps: number },
@@ -63,15 +63,23 @@ function run<
   question: GroupingQuestion,
   reply: (answer: WorkerAnswer) => void,
 ): void {
+  let looked = false
   let explained = false
+  const explain = (effort?: number) => {
+    const contradiction = contradictionOf(question, effort)
+    if (contradiction) reply({ kind: 'contradiction', contradiction })
+    explained = contradiction !== null
+  }
   for (;;) {
     const { value, done = false } = search.next()
+    // Before the last answer: with that the page stops listening.
+    if (done && value.broken > 0 && !explained) explain()
     reply({ kind, ...value, done } as unknown as WorkerAnswer)
-    if (value.broken > 0 && !explained && (done || value.steps > EXPLAIN_AFTER)) {
-      explained = true
-      reply({ kind: 'contradiction', contradiction: contradictionOf(question) })
-    }
     if (done) return
+    if (value.broken > 0 && !looked) {
+      looked = true
+      explain(FIRST_LOOK)
+    }
   }
 }
 

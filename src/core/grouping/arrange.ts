@@ -64,10 +64,13 @@ export function* arrange(
   return { ...step, proved: best.proved && step.broken === last.broken && step.cost === last.cost }
 }
 
-/** Why the rules can't all hold, with as little as possible; null when they can, or nothing was proved. */
-export function contradictionOf(question: GroupingQuestion): Contradiction | null {
+/**
+ * Why the rules can't all hold, with as little as possible; null when they can, or nothing was proved. `effort` bounds the
+ * search, in steps.
+ */
+export function contradictionOf(question: GroupingQuestion, effort?: number): Contradiction | null {
   const { problem } = poseQuestion(question)
-  const found = findContradiction(problem)
+  const found = findContradiction(problem, effort === undefined ? undefined : { left: effort })
   if (!found) return null
   const id = (person: number) => question.people[person]?.id ?? ''
   const { requirements } = found

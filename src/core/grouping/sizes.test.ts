@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { groupSizes } from './sizes'
+import { groupSizes, sizesAround } from './sizes'
 
 const sizes = (people: number, wish: Parameters<typeof groupSizes>[1]) => {
   const result = groupSizes(people, wish)
@@ -58,4 +58,16 @@ test('whatever is asked, everybody has a place, nobody is alone, and sizes diffe
       return total === people && spread <= 1 && Math.min(...result.sizes) >= 2
     }),
   )
+})
+
+test.each([
+  ['nobody is held', [4, 4, 3], [0, 0, 0], [4, 4, 3]],
+  ['as many as planned', [4, 4, 3], [4, 0, 3], [4, 4, 3]],
+  ['a group made larger by hand', [4, 4, 4], [6, 0, 0], [6, 3, 3]],
+  ['two made larger', [4, 4, 4, 4], [5, 6, 0, 0], [5, 6, 3, 2]],
+  ['what cannot fit stays as planned', [2, 2, 2], [4, 2, 0], [2, 2, 2]],
+])('sizes around people who stay: %s', (_, planned, held, expected) => {
+  const sizes = sizesAround(planned, held)
+  expect(sizes).toEqual(expected)
+  expect(sizes.reduce((sum, size) => sum + size, 0)).toBe(planned.reduce((sum, size) => sum + size, 0))
 })

@@ -46,3 +46,23 @@ function groupsForSize(people: number, size: number, mostGroups: number): number
   const distance = (groups: number) => Math.abs(people / groups - size)
   return distance(more) < distance(fewer) ? more : fewer
 }
+
+/**
+ * Planned sizes made to fit around people who stay: a group in which more are held than were planned becomes as large as
+ * that, and the others give up as many between them, the largest first, none below what is held there or two. When that
+ * is not possible the sizes stay as planned. O(people x groups).
+ */
+export function sizesAround(planned: readonly number[], held: readonly number[]): number[] {
+  const sizes = planned.map((size, place) => Math.max(size, held[place] ?? 0))
+  const total = planned.reduce((sum, size) => sum + size, 0)
+  for (let over = sizes.reduce((sum, size) => sum + size, 0) - total; over > 0; over--) {
+    const spare = sizes.map((size, place) => size > Math.max(SMALLEST_GROUP, held[place] ?? 0))
+    const largest = sizes.reduce(
+      (best, size, place) => (spare[place] && (best < 0 || size > (sizes[best] ?? 0)) ? place : best),
+      -1,
+    )
+    if (largest < 0) return [...planned]
+    sizes[largest] = (sizes[largest] ?? 0) - 1
+  }
+  return sizes
+}

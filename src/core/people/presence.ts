@@ -2,6 +2,8 @@
 export interface Presence {
   day: string
   personIds: string[]
+  /** Which page said so, and how many times it had said something by then. */
+  tick?: { from: string; number: number }
 }
 
 /** Who of these people is present on a day; null when nobody has said so for that day. */

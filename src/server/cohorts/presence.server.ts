@@ -1,4 +1,4 @@
-import { and, eq } from 'drizzle-orm'
+import { and, eq, sql } from 'drizzle-orm'
 import { participantList } from '~/core/live/state'
 import type { Presence } from '~/core/people/presence'
 import type { Database } from '../db/database.server'
@@ -6,14 +6,24 @@ import { cohorts, sessions } from '../db/schema.server'
 import { notFound } from '../errors.server'
 import type { LiveHub } from '../live/hub.server'
 
-/** Keeps who is present on a day; the day before is forgotten. Throws not-found. */
+/**
+ * Keeps who is present on a day; the day before is forgotten. What a page said before something it has said since, and
+ * which was overtaken on its way, changes nothing. Throws not-found.
+ */
 export async function setPresence(db: Database, cohortId: string, presence: Presence): Promise<void> {
+  const { tick } = presence
+  const isLater =
+    tick &&
+    sql`not coalesce(${cohorts.presence}->'tick'->>'from' = ${tick.from}
+      and (${cohorts.presence}->'tick'->>'number')::int > ${tick.number}, false)`
   const kept = await db
     .update(cohorts)
     .set({ presence })
-    .where(eq(cohorts.id, cohortId))
+    .where(and(eq(cohorts.id, cohortId), isLater))
     .returning({ id: cohorts.id })
-  if (kept.length === 0) throw notFound('cohort')
+  if (kept.length > 0) return
+  const [known] = await db.select({ id: cohorts.id }).from(cohorts).where(eq(cohorts.id, cohortId))
+  if (!known) throw notFound('cohort')
 }
 
 /** Running sessions of a cohort, from which presence can be taken. */

@@ -17,6 +17,22 @@ test('who is present is kept for one day, and only those on the list count', asy
   await memory.close()
 })
 
+test('what a page said first and was overtaken on its way does not undo what it said last; another page does', async () => {
+  const memory = await memoryDatabase()
+  const cohortId = await createCohort(memory.db, 'Evening')
+  const say = (from: string, number: number, ...personIds: string[]) =>
+    setPresence(memory.db, cohortId, { day: '2026-11-03', personIds, tick: { from, number } })
+  const here = async () => (await getCohort(memory.db, cohortId)).presence?.personIds
+  await say('one', 2, 'a')
+  await say('one', 1, 'a', 'b')
+  expect(await here()).toEqual(['a'])
+  await say('two', 1, 'b')
+  expect(await here()).toEqual(['b'])
+  await say('one', 3)
+  expect(await here()).toEqual([])
+  await memory.close()
+})
+
 test('presence is taken from a running session: who has come and is still there', async () => {
   const running = await runningServer()
   const { db, hub, sessionId, cohortId, personIds } = running

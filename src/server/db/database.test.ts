@@ -48,7 +48,15 @@ describe.each(adapters)('%s', (_, open) => {
       .insert(people)
       .values({ id: 'p', cohortId: 'c', firstName: 'Ana', position: 1, columns: { 'first language': 'ß' } })
     expect(await db.select().from(cohorts)).toEqual([
-      { id: 'c', name: "Zoë's; drop table", createdAt, columns: [], presence: null, rules: [] },
+      {
+        id: 'c',
+        name: "Zoë's; drop table",
+        createdAt,
+        columns: [],
+        presence: null,
+        rules: [],
+        removedAt: null,
+      },
     ])
     expect(await db.select().from(people)).toMatchObject([
       { columns: { 'first language': 'ß' }, trainedToLead: false, removedAt: null },

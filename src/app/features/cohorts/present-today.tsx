@@ -1,5 +1,5 @@
 import { chakra, Flex } from '@chakra-ui/react'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef } from 'react'
 import { useFetcher } from 'react-router'
 import { type Presence, presentOn } from '~/core/people/presence'
 import { Button } from '../../ui/button'
@@ -15,42 +15,45 @@ export interface PresentToday {
 }
 
 /**
- * Who is here today, as the list keeps it; what was ticked last shows at once. Ticks come faster than they are saved: one
- * list is on its way at a time, and the latest follows it, so that they cannot overtake each other.
+ * Who is here today, as the list keeps it; what was ticked last shows at once. Each list of ticks is sent as it is made, with
+ * its number: one that overtakes another on its way is not undone by it.
  */
 export function usePresentToday(people: { id: string }[], presence: Presence | null): PresentToday {
   const today = useToday()
   const fetcher = useFetcher()
-  /** What was ticked and is not saved yet; null when nothing is. */
-  const [wanted, setWanted] = useState<string[] | null>(null)
-  const latest = useRef<string[] | null>(null)
-  const sent = useRef<string[] | null>(null)
+  const sending = fetcher.formData?.get('intent') === 'presence' ? fetcher.formData : undefined
+  const latest = sending
+    ? { day: String(sending.get('day')), personIds: sending.getAll('personId').map(String) }
+    : presence
   const submit = (form: FormData) => {
     form.set('day', today ?? '')
     fetcher.submit(form, { method: 'post' })
   }
-  const saved = today ? presentOn(presence, today, people) : null
-  const here = wanted ? presentOn({ day: today ?? '', personIds: wanted }, today ?? '', people) : saved
+  const here = today ? presentOn(latest, today, people) : null
+  // Ticks may come faster than the page is drawn anew: each starts from the one before, not from what was drawn. Only once
+  // the last of them has been seen on its way, and is no longer, does what was drawn say it.
+  const ticks = useRef({ from: '', number: 0 })
+  const last = useRef<string[] | null>(null)
+  const seen = useRef(0)
+  const onItsWay = Number(sending?.get('number') ?? 0)
   useEffect(() => {
-    if (fetcher.state !== 'idle' || wanted === null) return
-    if (sent.current === wanted) {
-      sent.current = null
-      latest.current = null
-      setWanted(null)
-      return
-    }
-    sent.current = wanted
-    submit(formWith('presence', wanted))
+    if (onItsWay > 0) seen.current = onItsWay
+    else if (seen.current === ticks.current.number) last.current = null
   })
   const set = (personIds: string[]) => {
-    latest.current = personIds
-    setWanted(personIds)
+    last.current = personIds
+    ticks.current.from ||= crypto.randomUUID()
+    ticks.current.number += 1
+    const form = formWith('presence', personIds)
+    form.set('tick', JSON.stringify(ticks.current))
+    form.set('number', String(ticks.current.number))
+    submit(form)
   }
   return {
     here,
     set,
     tick: (personId, isHere) => {
-      const others = (latest.current ?? here ?? []).filter(id => id !== personId)
+      const others = (last.current ?? here ?? []).filter(id => id !== personId)
       set(isHere ? [...others, personId] : others)
     },
     takeFrom: sessionId => {

@@ -1,12 +1,15 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react'
 import {
+  type Active,
   closestCenter,
   DndContext,
   type DragEndEvent,
   DragOverlay,
   type DragStartEvent,
-  PointerSensor,
+  MouseSensor,
+  type Over,
   pointerWithin,
+  TouchSensor,
   useDroppable,
   useSensor,
   useSensors,
@@ -52,7 +55,24 @@ interface ArrangerProps {
 export const Arranger = memo(function Arranger(props: ArrangerProps) {
   const { people, absent, held, onHold, effect, arrangement, onAct } = props
   const { chosen, choosing, onChoose, onClearChoice, roles } = props
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
+    // A finger that stays takes somebody along; one that moves at once scrolls the page.
+    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
+  )
+  const announcements = useMemo(() => {
+    const who = (id: string | number) => people.get(String(id))?.shownName ?? 'Somebody'
+    const where = (id: string | number) =>
+      id === UNPLACED ? 'in no group' : (arrangement.groups.find(group => group.id === id)?.name ?? '')
+    return {
+      onDragStart: ({ active }: { active: Active }) => `${who(active.id)} is taken up.`,
+      onDragOver: ({ active, over }: { active: Active; over: Over | null }) =>
+        over ? `${who(active.id)} is over: ${where(over.id)}.` : undefined,
+      onDragEnd: ({ active, over }: { active: Active; over: Over | null }) =>
+        over ? `${who(active.id)} was put: ${where(over.id)}.` : `${who(active.id)} stays.`,
+      onDragCancel: ({ active }: { active: Active }) => `${who(active.id)} stays.`,
+    }
+  }, [people, arrangement.groups])
   const [dragged, setDragged] = useState<string | null>(null)
   const move = useCallback(
     (personId: string, groupId: string | null) => onAct({ type: 'move', personIds: [personId], groupId }),
@@ -97,6 +117,10 @@ export const Arranger = memo(function Arranger(props: ArrangerProps) {
     <DndContext
       id="arranger"
       sensors={sensors}
+      accessibility={{
+        announcements,
+        screenReaderInstructions: { draggable: 'Press Enter for where this person can go.' },
+      }}
       collisionDetection={arguments_ => {
         const under = pointerWithin(arguments_)
         return under.length > 0 ? under : closestCenter(arguments_)

@@ -1,11 +1,14 @@
 import { Box, Grid } from '@chakra-ui/react'
 import { Redo2, Undo2 } from 'lucide-react'
+import { useState } from 'react'
 import { Link } from 'react-router'
 import { Button } from '../../ui/button'
 import { Message, PageHead } from '../../ui/layout'
+import { DraftNotice } from './draft-notice'
 import { GroupsColumn } from './groups-column'
 import { PrintSheet } from './print-sheet'
 import { Progress } from './progress'
+import { type Purpose, PurposePicker, purposeOf } from './purpose'
 import { RoundsTable } from './rounds-table'
 import { SideColumn } from './side-column'
 import { SizePicker } from './size-picker'
@@ -14,6 +17,7 @@ import { type GroupingPageProps, useGrouping } from './use-grouping'
 /** Where groups are made: what is asked on top, the groups in the middle, how good they are and by what rules at the side. */
 export function GroupingPage(props: GroupingPageProps) {
   const grouping = useGrouping(props)
+  const [purpose, setPurpose] = useState<Purpose>(() => purposeOf(grouping))
   const { cohort, kept, like, people, name, title, rounds, present, search, history, dispatch } = grouping
   return (
     <>
@@ -25,8 +29,11 @@ export function GroupingPage(props: GroupingPageProps) {
           <Redo2 size={18} aria-hidden="true" /> Redo
         </Button>
       </PageHead>
+      <DraftNotice draft={grouping.draft} onDrop={grouping.dropDraft} />
+      <PurposePicker purpose={purpose} onChange={setPurpose} />
       {grouping.whom}
       <SizePicker
+        inRounds={purpose === 'rounds'}
         people={grouping.pool.length}
         listed={cohort.people.length}
         groups={present.groups.length}
@@ -50,7 +57,7 @@ export function GroupingPage(props: GroupingPageProps) {
         />
       )}
       <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 320px' }} gap="24px" alignItems="start">
-        <GroupsColumn grouping={grouping} />
+        <GroupsColumn grouping={grouping} purpose={purpose} />
         <SideColumn grouping={grouping} />
       </Grid>
       <PrintSheet

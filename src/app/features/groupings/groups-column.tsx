@@ -2,6 +2,8 @@ import { Box, chakra } from '@chakra-ui/react'
 import { Section } from '../../ui/layout'
 import { Arranger } from './arranger'
 import { ChosenBar, placeByKey } from './chosen-bar'
+import { HomeGroups } from './home-groups'
+import type { Purpose } from './purpose'
 import { RepairOffer } from './repair-offer'
 import { RotationPanel } from './rotation-panel'
 import { SaveGrouping } from './save-grouping'
@@ -9,7 +11,7 @@ import type { GroupingState } from './use-grouping'
 import { VersionsPanel } from './versions-panel'
 
 /** The groups of the round shown, with all that changes, mends and keeps them. */
-export function GroupsColumn({ grouping }: { grouping: GroupingState }) {
+export function GroupsColumn({ grouping, purpose }: { grouping: GroupingState; purpose: Purpose }) {
   const { people, name, cohort, kept, rounds, round, present, absent, search, choice, take } = grouping
   return (
     <Box
@@ -56,7 +58,18 @@ export function GroupsColumn({ grouping }: { grouping: GroupingState }) {
         people={people}
         onTake={take}
       />
-      {grouping.made && (
+      {grouping.made && purpose === 'jigsaw' && (
+        <Box mt="28px">
+          <Section title="Home groups">
+            <HomeGroups
+              rounds={rounds}
+              round={round}
+              onUse={next => grouping.dispatch({ type: 'replace', rounds: next })}
+            />
+          </Section>
+        </Box>
+      )}
+      {grouping.made && (purpose === 'stations' || grouping.rotation.stations.length > 0) && (
         <Box mt="28px">
           <Section title="Teams at stations">
             <RotationPanel

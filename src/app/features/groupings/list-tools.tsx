@@ -1,15 +1,13 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
 import { Download, Printer } from 'lucide-react'
-import { type ReactNode, useState } from 'react'
+import type { ReactNode } from 'react'
 import { useNavigate } from 'react-router'
 import { writeGroups } from '~/core/formats/groups-file'
 import type { RoundList } from '~/core/grouping/edits'
-import { homeGroups } from '~/core/grouping/jigsaw'
 import { Button } from '../../ui/button'
 import { Field, Select } from '../../ui/fields'
 import type { GroupedPerson, KeptGrouping } from './grouped-person'
 import { GroupsFilePanel } from './groups-file-panel'
-import { newGroupId } from './use-search'
 
 interface ListToolsProps {
   title: string
@@ -22,7 +20,7 @@ interface ListToolsProps {
   onUse: (rounds: RoundList) => void
 }
 
-/** Home groups, groups in and out as a list, a sheet for the wall, and the like for another cohort. */
+/** Groups in and out as a list, a sheet for the wall, and the like for another cohort. */
 export function ListTools({ title, rounds, round, people, kept, others, onUse }: ListToolsProps) {
   const groups = rounds[round]?.groups ?? []
   const made = groups.some(group => group.personIds.length > 0)
@@ -41,11 +39,6 @@ export function ListTools({ title, rounds, round, people, kept, others, onUse }:
       <Fold title="Bring in a list of groups">
         <GroupsFilePanel people={people} onUse={onUse} />
       </Fold>
-      {made && (
-        <Fold title="Home groups (jigsaw)">
-          <Jigsaw rounds={rounds} round={round} onUse={onUse} />
-        </Fold>
-      )}
       {kept && others.length > 0 && (
         <Fold title="The like for another cohort">
           <LikeForAnother groupingId={kept.id} others={others} />
@@ -71,64 +64,14 @@ function download(name: string, text: string): void {
   setTimeout(() => URL.revokeObjectURL(address), 1000)
 }
 
-export function Fold({ title, children }: { title: string; children: ReactNode }) {
+export function Fold({ title, open, children }: { title: string; open?: boolean; children: ReactNode }) {
   return (
-    <details>
+    <details open={open}>
       <chakra.summary cursor="pointer" fontWeight="650" py="4px">
         {title}
       </chakra.summary>
       <chakra.div py="8px">{children}</chakra.div>
     </details>
-  )
-}
-
-/** The groups of the round shown are the expert groups; the home groups become the round after it. */
-function Jigsaw({ rounds, round, onUse }: Pick<ListToolsProps, 'rounds' | 'round' | 'onUse'>) {
-  const [problem, setProblem] = useState<string | null>(null)
-  const expert = rounds[round]
-  const make = () => {
-    if (!expert) return
-    const seed = crypto.getRandomValues(new Int32Array(1))[0] ?? 0
-    const found = homeGroups(
-      expert.groups.map(group => group.personIds),
-      seed,
-    )
-    if (!found.ok) {
-      setProblem(
-        found.problem.code === 'one-expert-group'
-          ? 'Home groups need at least two expert groups.'
-          : 'An expert group has nobody in it.',
-      )
-      return
-    }
-    setProblem(null)
-    const home = {
-      groups: found.homes.map((personIds, place) => ({
-        id: newGroupId(),
-        name: `Home ${place + 1}`,
-        personIds,
-      })),
-      unplacedIds: expert.unplacedIds,
-    }
-    onUse([...rounds.slice(0, round + 1), home])
-  }
-  return (
-    <Stack gap="8px">
-      <p>
-        Round {round + 1} is for the experts; in the round after it, each home group has at least one of every
-        expert group.
-      </p>
-      <div>
-        <Button size="small" onClick={make}>
-          Make home groups
-        </Button>
-      </div>
-      {problem && (
-        <chakra.p role="alert" color="stop" fontWeight="600">
-          {problem}
-        </chakra.p>
-      )}
-    </Stack>
   )
 }
 

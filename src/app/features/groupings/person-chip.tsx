@@ -64,7 +64,8 @@ function Draggable({ personId, children }: { personId: string; children: React.R
     <li
       ref={setNodeRef}
       className={isDragging ? 'chip-dragged' : undefined}
-      onPointerDownCapture={listeners?.onPointerDown as React.PointerEventHandler | undefined}
+      onMouseDownCapture={listeners?.onMouseDown as React.MouseEventHandler | undefined}
+      onTouchStartCapture={listeners?.onTouchStart as React.TouchEventHandler | undefined}
     >
       {children}
     </li>

@@ -15,6 +15,8 @@ interface ResultPanelProps {
   name: (personId: string) => string
   rules: { kept: Rule[]; broken: BrokenRule[] }
   again: MeetAgain[]
+  /** Ended sessions that are looked at for who has met. */
+  sessions: number
   balances: Balance[]
   judged: Judged | null
   /** Whether anything is aimed at. */
@@ -25,7 +27,7 @@ interface ResultPanelProps {
 
 /** What the groups as they stand say of themselves, made or by hand. */
 export function ResultPanel(props: ResultPanelProps) {
-  const { groups, name, rules, again, balances, judged, aimed, proved, contradiction } = props
+  const { groups, name, rules, again, sessions, balances, judged, aimed, proved, contradiction } = props
   const groupName = (id: string) => groups.find(group => group.id === id)?.name ?? ''
   const asked = rules.kept.length + rules.broken.length
   return (
@@ -61,6 +63,11 @@ export function ResultPanel(props: ResultPanelProps) {
               ? '1 pair meets again'
               : `${again.length} pairs meet again`}
         </b>
+        <chakra.div fontSize="s" color="quiet">
+          {sessions === 0
+            ? 'Counted from the first session on that has ended; there is none yet.'
+            : `Counted: two who were in one room for a minute or more in ${sessions === 1 ? 'the last session' : `one of the last ${sessions} sessions`}.`}
+        </chakra.div>
         {again.length > 0 && (
           <details>
             <chakra.summary cursor="pointer">who, and when they last met</chakra.summary>

@@ -16,7 +16,7 @@ interface SaveGroupingProps {
   kept: { id: string; name: string; version: number } | null
   groups: Group[]
   /** All that is kept beside the name and the groups. */
-  content: Omit<GroupingContent, 'name' | 'groups'>
+  content: Omit<GroupingContent, 'name'>
   people: Map<string, GroupedPerson>
   /** Takes what somebody else saved meanwhile. */
   onTake: (version: GroupingVersion) => void
@@ -36,7 +36,7 @@ export function SaveGrouping({ cohortId, kept, groups, content, people, onTake }
   const save = (asNew: boolean, over?: number) => {
     const version = asNew || !kept ? null : (over ?? from)
     const action = asNew || !kept ? `/cohorts/${cohortId}/groupings/new` : undefined
-    fetcher.submit(JSON.stringify({ name, groups, ...content, version }), {
+    fetcher.submit(JSON.stringify({ ...content, name, version }), {
       method: 'post',
       action,
       encType: 'application/json',

@@ -3,7 +3,7 @@ import { balances } from '~/core/grouping/judge'
 import { Button } from '../../ui/button'
 import { Section } from '../../ui/layout'
 import { AimsPanel } from './aims-panel'
-import { ListTools } from './list-tools'
+import { Fold, ListTools } from './list-tools'
 import { ResultPanel } from './result-panel'
 import { RolesPanel } from './roles-panel'
 import { listed } from './rule-text'
@@ -22,6 +22,7 @@ export function SideColumn({ grouping }: { grouping: GroupingState }) {
             name={name}
             rules={grouping.judgedRules}
             again={grouping.again}
+            sessions={grouping.past.length}
             balances={balances(present.groups, aims, cohort.columns, people)}
             judged={grouping.judged}
             aimed={aims.length > 0}
@@ -42,7 +43,12 @@ export function SideColumn({ grouping }: { grouping: GroupingState }) {
         />
       </Section>
       <Section title="Aims">
-        <AimsPanel aims={aims} columns={cohort.columns} onChange={aims => grouping.set(() => ({ aims }))} />
+        <AimsPanel
+          aims={aims}
+          columns={cohort.columns}
+          sessions={grouping.past.length}
+          onChange={aims => grouping.set(() => ({ aims }))}
+        />
       </Section>
       {held.size > 0 && (
         <Section title="Held">
@@ -56,7 +62,7 @@ export function SideColumn({ grouping }: { grouping: GroupingState }) {
         </Section>
       )}
       {made && (
-        <Section title="Roles">
+        <Fold title="Roles" open={grouping.roles.length > 0}>
           <RolesPanel
             rounds={rounds}
             people={people}
@@ -64,7 +70,7 @@ export function SideColumn({ grouping }: { grouping: GroupingState }) {
             roles={grouping.roles}
             onChange={roles => grouping.set(() => ({ roles }))}
           />
-        </Section>
+        </Fold>
       )}
       <Section title="Lists and sheets">
         <ListTools

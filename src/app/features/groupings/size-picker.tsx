@@ -14,17 +14,28 @@ interface SizePickerProps {
   listed: number
   made: boolean
   busy: boolean
+  /** Whether other groups are made each round; otherwise there is one. */
+  inRounds: boolean
   /** Rounds of the grouping as it is. */
   rounds: number
   onDraw: (sizes: number[], rounds: number) => void
 }
 
 /** How many groups, said either way, with the sizes that come of it. */
-export function SizePicker({ people, listed, groups, rounds, made, busy, onDraw }: SizePickerProps) {
+export function SizePicker({
+  inRounds,
+  people,
+  listed,
+  groups,
+  rounds,
+  made,
+  busy,
+  onDraw,
+}: SizePickerProps) {
   const [by, setBy] = useState<SizeWish['by']>(groups > 0 ? 'groups' : 'people')
   const [typed, setTyped] = useState(String(groups > 0 ? groups : 3))
-  const [typedRounds, setTypedRounds] = useState(String(rounds))
-  const wantedRounds = Number(typedRounds)
+  const [typedRounds, setTypedRounds] = useState(String(Math.max(2, rounds)))
+  const wantedRounds = inRounds ? Number(typedRounds) : 1
   const roundsFit = Number.isInteger(wantedRounds) && wantedRounds >= 1 && wantedRounds <= MOST_ROUNDS
   const number = typed.trim() === '' ? Number.NaN : Number(typed)
   const result = groupSizes(people, by === 'groups' ? { by, groups: number } : { by, people: number })
@@ -63,21 +74,23 @@ export function SizePicker({ people, listed, groups, rounds, made, busy, onDraw 
           )}
         </Field>
       </chakra.div>
-      <chakra.div w="84px">
-        <Field label="Rounds" errors={roundsFit ? undefined : ['']}>
-          {parts => (
-            <Input
-              {...parts}
-              type="number"
-              inputMode="numeric"
-              min={1}
-              max={MOST_ROUNDS}
-              value={typedRounds}
-              onChange={event => setTypedRounds(event.target.value)}
-            />
-          )}
-        </Field>
-      </chakra.div>
+      {inRounds && (
+        <chakra.div w="84px">
+          <Field label="Rounds" errors={roundsFit ? undefined : ['']}>
+            {parts => (
+              <Input
+                {...parts}
+                type="number"
+                inputMode="numeric"
+                min={1}
+                max={MOST_ROUNDS}
+                value={typedRounds}
+                onChange={event => setTypedRounds(event.target.value)}
+              />
+            )}
+          </Field>
+        </chakra.div>
+      )}
       <chakra.output pt="26px" flex="1" minW="220px" aria-live="polite">
         {!roundsFit ? (
           <chakra.span color="stop" fontWeight="600">

@@ -1,5 +1,5 @@
 import { useCallback, useLayoutEffect, useMemo, useReducer, useRef, useState } from 'react'
-import type { GroupingContent, GroupingVersion } from '~/contracts/grouping'
+import type { GroupingVersion } from '~/contracts/grouping'
 import { type Edit, type EditHistory, editHistory, startHistory } from '~/core/grouping/edits'
 import { effectOfMove } from '~/core/grouping/effect'
 import type { Group } from '~/core/grouping/grouping'
@@ -8,9 +8,10 @@ import { judgeRules, meetAgain } from '~/core/grouping/judge'
 import type { GroupingQuestion } from '~/core/grouping/pose'
 import { NO_ROTATION, type Rotation } from '~/core/grouping/rotation'
 import type { Aim } from '~/core/grouping/rules'
-import { evenSizes } from '~/core/grouping/sizes'
+import { evenSizes, sizesAround } from '~/core/grouping/sizes'
 import type { MoveEffect } from './arranger'
 import type { GroupedCohort, KeptGrouping, PastSession, RolesHeld } from './grouped-person'
+import type { GroupingDraft } from './grouping-draft'
 import {
   contentRounds,
   emptyRounds,
@@ -21,6 +22,7 @@ import {
 } from './grouping-rounds'
 import { ruleText, shortDayText } from './rule-text'
 import { useChosen } from './use-chosen'
+import { useDraft } from './use-draft'
 import { usePool, useStable } from './use-pool'
 import { groupNames, useJudged, useSearch } from './use-search'
 
@@ -84,12 +86,21 @@ export function useGrouping(props: GroupingPageProps) {
     const names = groupNames(present, sizes.length)
     // Roles belong to the groups they were given in.
     set(() => ({ roles: [] }))
-    const groups = sizes.map((size, place) => ({ name: names[place] ?? '', size }))
+    // Who is held stays where they are, also where that makes a group larger than was planned.
+    const heldIn = names.map(
+      (_, place) =>
+        present.groups[place]?.personIds.filter(id => held.has(id) && !absent.has(id)).length ?? 0,
+    )
+    const around = sizesAround(sizes, heldIn)
+    const groups = around.map((size, place) => ({ name: names[place] ?? '', size }))
     const what = count === 1 ? { kind: 'groups' as const } : { kind: 'rounds' as const, rounds: count }
     search.search(what, questionFor(groups), [...absent])
   }
   const repair = () => {
-    const sizes = evenSizes(pool.length, present.groups.length)
+    const here = present.groups.map(group => group.personIds.filter(id => !absent.has(id)).length)
+    const even = evenSizes(pool.length, present.groups.length)
+    // Sizes that were made by hand stay as they are when nobody has come or gone.
+    const sizes = here.reduce((sum, size) => sum + size, 0) === pool.length && !here.includes(1) ? here : even
     const groups = present.groups.map((group, place) => ({ name: group.name, size: sizes[place] ?? 0 }))
     search.search({ kind: 'repair', round }, questionFor(groups), [...absent])
   }
@@ -134,13 +145,26 @@ export function useGrouping(props: GroupingPageProps) {
       rounds: roundsFrom(cohort.people, content),
       settings: settingsFrom(cohort.people, content),
     })
-  const content: Omit<GroupingContent, 'name' | 'groups'> = {
-    laterRounds: contentRounds(rounds).slice(1),
-    aims,
-    offRuleIds: [...offIds],
-    heldIds: [...held],
-    roles: [...roles],
-    rotation,
+  const content = contentOf(history)
+  const opened = useMemo(() => contentOf(firstHistory(props)), [props])
+  const draft = useDraft({
+    cohortId: cohort.id,
+    groupingId: kept?.id ?? null,
+    version: kept?.version ?? null,
+    content,
+    changed: JSON.stringify(content) !== JSON.stringify(opened),
+    begun: Boolean(props.chosen || props.like),
+    onTake: ({ content: left }) =>
+      dispatch({
+        type: 'take',
+        rounds: roundsFrom(cohort.people, left),
+        settings: settingsFrom(cohort.people, { name: '', ...left }),
+      }),
+  })
+  const dropDraft = () => {
+    draft.drop()
+    const { present: rounds, settings } = firstHistory(props)
+    dispatch({ type: 'take', rounds, settings })
   }
   const title = kept ? kept.name : 'Make groups'
   const shownRoles: Record<string, string> = roles[round] ?? NO_ROLES
@@ -182,19 +206,46 @@ export function useGrouping(props: GroupingPageProps) {
     effect,
     take,
     content,
+    draft,
+    dropDraft,
     title,
   }
 }
 
 export type GroupingState = ReturnType<typeof useGrouping>
 
-function firstHistory({ cohort, kept, like, chosen }: GroupingPageProps): EditHistory<GroupingSettings> {
+/** All that is kept of a grouping but its name. */
+function contentOf({ present, settings }: EditHistory<GroupingSettings>): GroupingDraft['content'] {
+  const { aims, offIds, held, roles, rotation } = settings
+  const [groups = [], ...laterRounds] = contentRounds(present)
+  return {
+    groups,
+    laterRounds,
+    aims,
+    offRuleIds: [...offIds],
+    heldIds: [...held],
+    roles: [...roles],
+    rotation,
+  }
+}
+
+/** Who meets again counts from the first session on: then new groups aim at fresh pairs unless it is switched off. */
+const usualAims = (past: readonly PastSession[]): Aim[] =>
+  past.length > 0 ? [{ kind: 'fresh', strength: 2 }] : []
+
+function firstHistory({
+  cohort,
+  kept,
+  like,
+  chosen,
+  past,
+}: GroupingPageProps): EditHistory<GroupingSettings> {
   const { people } = cohort
   if (kept) return startHistory(roundsFrom(people, kept), settingsFrom(people, kept))
   const rounds = chosen
     ? roundsFrom(people, { groups: chosen, laterRounds: [] })
     : emptyRounds(people, like?.groupNames ?? [])
-  const { aims = [], rotation = NO_ROTATION } = like ?? {}
+  const { aims = usualAims(past), rotation = NO_ROTATION } = like ?? {}
   return startHistory(rounds, { aims, offIds: new Set(), held: new Set(), roles: [], rotation })
 }
 

@@ -1,0 +1,81 @@
+import { useEffect, useRef, useState } from 'react'
+import { draftKey, type GroupingDraft, readDraft, writeDraft } from './grouping-draft'
+
+/** A change is kept so much later: what is dragged through ten groups is one. In milliseconds. */
+const KEEP_AFTER_MS = 400
+
+interface DraftOf {
+  cohortId: string
+  groupingId: string | null
+  /** The version of the kept grouping; null for a new one. */
+  version: number | null
+  content: GroupingDraft['content']
+  /** Whether anything differs from what was opened. */
+  changed: boolean
+  /** Whether the page began with something of its own: then no draft of before takes its place. */
+  begun: boolean
+  onTake: (draft: GroupingDraft) => void
+}
+
+export interface DraftState {
+  /** What is not saved: taken up again from before, being kept as it changes, or made from a version since saved over. */
+  state: 'none' | 'taken-up' | 'kept' | 'older' | 'refused'
+  at: number | null
+  /** Forgets the draft; the page goes back to what was opened by undoing. */
+  drop: () => void
+  takeUp: () => void
+}
+
+/** Groups that are not saved survive a reload, the menu and Back: they are kept in this browser by themselves. */
+export function useDraft(draft: DraftOf): DraftState {
+  const { cohortId, groupingId, version, content, changed, begun, onTake } = draft
+  const key = draftKey(cohortId, groupingId)
+  const [state, setState] = useState<DraftState['state']>('none')
+  const [at, setAt] = useState<number | null>(null)
+  const found = useRef<GroupingDraft | null>(null)
+  const take = useRef(onTake)
+  useEffect(() => {
+    take.current = onTake
+  })
+  useEffect(() => {
+    const before = begun ? null : readDraft(localStorage, key)
+    found.current = before
+    if (!before) return
+    setAt(before.at)
+    if (before.version === version) take.current(before)
+    setState(before.version === version ? 'taken-up' : 'older')
+  }, [key, version, begun])
+  useEffect(() => {
+    // What was made new has become the grouping that is shown.
+    if (groupingId !== null && new URLSearchParams(location.search).has('saved'))
+      writeDraft(localStorage, draftKey(cohortId, null), null)
+  }, [cohortId, groupingId])
+  useEffect(() => {
+    if (changed || (state !== 'kept' && state !== 'taken-up')) return
+    writeDraft(localStorage, key, null)
+    setState('none')
+  }, [changed, state, key])
+  const text = JSON.stringify(content)
+  useEffect(() => {
+    if (!changed) return
+    const timer = setTimeout(() => {
+      const now = Date.now()
+      const kept = { version, at: now, content: JSON.parse(text) as GroupingDraft['content'] }
+      setState(writeDraft(localStorage, key, kept) ? 'kept' : 'refused')
+      setAt(now)
+    }, KEEP_AFTER_MS)
+    return () => clearTimeout(timer)
+  }, [key, version, text, changed])
+  return {
+    state,
+    at,
+    drop: () => {
+      writeDraft(localStorage, key, null)
+      setState('none')
+    },
+    takeUp: () => {
+      if (found.current) take.current(found.current)
+      setState('taken-up')
+    },
+  }
+}
