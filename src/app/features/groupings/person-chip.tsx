@@ -1,7 +1,7 @@
 import { Menu, Portal } from '@chakra-ui/react'
 import { useDraggable } from '@dnd-kit/core'
 import { Check, Lock } from 'lucide-react'
-import { memo, useId, useState } from 'react'
+import { memo, useId, useLayoutEffect, useRef, useState } from 'react'
 import { flushSync } from 'react-dom'
 import type { GroupedPerson } from './grouped-person'
 
@@ -42,34 +42,41 @@ export const PersonChip = memo(function PersonChip(props: PersonChipProps) {
     <ChipButton {...props} buttonId={buttonId} open={open} onOpen={() => setOpenFor(person.id)} />
   )
   const menu = open && <ChipMenu {...props} buttonId={buttonId} onClose={() => setOpenFor(null)} />
-  // The press that may begin a drag follows at once: by then the chip must be listening.
-  if (!near)
-    return (
-      <li onPointerEnter={() => flushSync(() => setNear(true))}>
-        {button}
-        {menu}
-      </li>
-    )
+  const row = useRef<HTMLLIElement>(null)
+  const drag = useRef<DragListeners>(undefined)
   return (
-    <Draggable personId={person.id} key={person.id}>
+    // The element stays the same: a finger's touch belongs to the one it began on.
+    <li
+      ref={row}
+      // The press that may begin a drag follows at once: by then the chip must be listening.
+      onPointerEnter={near ? undefined : () => flushSync(() => setNear(true))}
+      onMouseDownCapture={event => drag.current?.onMouseDown?.(event)}
+      onTouchStartCapture={event => drag.current?.onTouchStart?.(event)}
+    >
+      {near && <DragSource key={person.id} personId={person.id} row={row} drag={drag} />}
       {button}
       {menu}
-    </Draggable>
+    </li>
   )
 })
 
-function Draggable({ personId, children }: { personId: string; children: React.ReactNode }) {
+type DragListeners = Record<string, (event: React.SyntheticEvent) => void> | undefined
+
+interface DragSourceProps {
+  personId: string
+  row: React.RefObject<HTMLLIElement | null>
+  drag: React.RefObject<DragListeners>
+}
+
+/** Makes the row draggable, and draws nothing. */
+function DragSource({ personId, row, drag }: DragSourceProps) {
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: personId })
-  return (
-    <li
-      ref={setNodeRef}
-      className={isDragging ? 'chip-dragged' : undefined}
-      onMouseDownCapture={listeners?.onMouseDown as React.MouseEventHandler | undefined}
-      onTouchStartCapture={listeners?.onTouchStart as React.TouchEventHandler | undefined}
-    >
-      {children}
-    </li>
-  )
+  useLayoutEffect(() => {
+    setNodeRef(row.current)
+    drag.current = listeners as DragListeners
+    row.current?.classList.toggle('chip-dragged', isDragging)
+  })
+  return null
 }
 
 interface ChipButtonProps extends PersonChipProps {

@@ -1,0 +1,76 @@
+import { expect, expectAccessible, openCohort, test } from './fixtures'
+
+test('groups that were not saved survive a reload, the menu and Back, until they are saved or dropped', async ({
+  facilitator: page,
+}) => {
+  await openCohort(page, 'Weekend course')
+  await page.getByRole('link', { name: 'Make groups' }).click()
+  await page.getByRole('button', { name: 'Make groups' }).click()
+  const first = page.getByRole('region', { name: 'Group 1' })
+  await expect(first).toBeVisible()
+  await expect(page.getByText('looking for better groups')).toBeHidden()
+  await expect(page.getByText(/^Not saved yet\. Kept in this browser as a draft/)).toBeVisible()
+  const names = async () => (await first.getByRole('listitem').allInnerTexts()).toSorted()
+  const before = await names()
+  await page.reload()
+  await expect(page.getByText(/These groups are a draft from/)).toBeVisible()
+  expect(await names()).toEqual(before)
+  await expectAccessible(page)
+  await page.getByRole('link', { name: 'Today' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Today' })).toBeVisible()
+  await page.goBack()
+  await expect(first).toBeVisible()
+  expect(await names()).toEqual(before)
+
+  // Saved, there is no draft any more: neither of this grouping nor for the next new one.
+  await page.getByLabel('Name of the grouping').fill('From a draft')
+  await page.getByRole('button', { name: 'Save the grouping' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'From a draft' })).toBeVisible()
+  await openCohort(page, 'Weekend course')
+  await page.getByRole('link', { name: 'Make groups' }).click()
+  await expect(page.getByText('What to make')).toBeVisible()
+  await expect(page.getByText(/These groups are a draft/)).toBeHidden()
+
+  // Dropped, a kept grouping is as it was saved.
+  await page.getByRole('link', { name: 'Weekend course' }).click()
+  await page.getByRole('link', { name: 'From a draft' }).click()
+  await page.getByRole('button', { name: 'Hold Group 1' }).click()
+  await expect(page.getByText(/^Not saved yet/)).toBeVisible()
+  await page.reload()
+  await expect(page.getByText('stay where they are when groups are made again')).toBeVisible()
+  await page.getByRole('button', { name: 'Drop the draft' }).click()
+  await expect(page.getByText('stay where they are when groups are made again')).toBeHidden()
+  await page.reload()
+  await expect(page.getByText(/These groups are a draft/)).toBeHidden()
+})
+
+test('a finger that stays takes somebody along to another group', async ({ server, newPage, browser }) => {
+  const { signIn } = await import('./fixtures')
+  const page = await newPage({ viewport: { width: 1024, height: 768 }, hasTouch: true })
+  await signIn(page, server)
+  await openCohort(page, 'Weekend course')
+  await page.getByRole('link', { name: 'Make groups' }).click()
+  await page.getByRole('button', { name: 'Make groups' }).click()
+  await expect(page.getByText('looking for better groups')).toBeHidden()
+  const chip = page.getByRole('region', { name: 'Group 1' }).getByRole('listitem').first()
+  const target = page.getByRole('region', { name: 'Group 2' })
+  const name = (await chip.innerText()).trim().split('\n')[0] ?? ''
+  await chip.scrollIntoViewIfNeeded()
+  const [from, to] = [await chip.boundingBox(), await target.boundingBox()]
+  if (!from || !to || !browser) throw new Error('Nothing to drag.')
+  const touch = await page.context().newCDPSession(page)
+  const at = (type: string, x: number, y: number) =>
+    touch.send('Input.dispatchTouchEvent', {
+      type: type as 'touchStart',
+      touchPoints: type === 'touchEnd' ? [] : [{ x, y }],
+    })
+  const [x, y] = [from.x + from.width / 2, from.y + from.height / 2]
+  await at('touchStart', x, y)
+  await page.waitForTimeout(350)
+  for (let step = 1; step <= 8; step++) {
+    await at('touchMove', x + ((to.x + 60 - x) * step) / 8, y + ((to.y + 60 - y) * step) / 8)
+    await page.waitForTimeout(30)
+  }
+  await at('touchEnd', 0, 0)
+  await expect(target.getByRole('listitem').filter({ hasText: name })).toBeVisible()
+})
