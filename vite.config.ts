@@ -12,7 +12,10 @@ export default defineConfig({
     ssr: {
       // Bundled into the server, so that a start does not read thousands of small files; what brings files of its
       // own or is needed as it is stays outside.
-      resolve: { noExternal: true, external: ['@electric-sql/pglite', '@node-rs/argon2', 'pino', 'piscina', 'tsx'] },
+      resolve: {
+        noExternal: true,
+        external: ['@electric-sql/pglite', '@node-rs/argon2', 'pino', 'piscina', 'tsx'],
+      },
       build: { rollupOptions: { input: './src/server/main.server.ts' } },
     },
   },

@@ -40,6 +40,7 @@ export default [
     ]),
     route('cohorts/:cohortId/people', 'routes/cohort-people.ts'),
     route('cohorts/:cohortId/list.csv', 'routes/cohort-list-file.ts'),
+    route('removals', 'routes/removals.ts'),
     route('list-template.csv', 'routes/list-template.ts'),
     route('sessions/:sessionId/commands', 'routes/session-commands.ts'),
     route('sessions/:sessionId/projector', 'routes/session-projector.tsx'),

@@ -51,7 +51,9 @@ test('each session behind ran as a live one does: everybody sent out, called bac
 
 test('four rounds bring everybody together once, and a choice is open', async () => {
   const [evenings, weekends] = await listCohorts(memory.db)
-  const [rounds] = (await listGroupings(memory.db, weekends?.id)).filter(grouping => grouping.rounds === 4)
+  const [rounds] = (await listGroupings(memory.db, { cohortId: weekends?.id })).filter(
+    grouping => grouping.rounds === 4,
+  )
   const kept = await getGrouping(memory.db, rounds?.id ?? '')
   const pairs = [kept.groups, ...kept.laterRounds]
     .flat()

@@ -180,6 +180,8 @@ test('every page but the doors asks for a sign-in, whoever comes and whatever th
     '/cohorts',
     '/cohorts/x',
     '/cohorts/x/import',
+    '/cohorts/x/people',
+    '/removals',
     '/cohorts/x/met',
     '/cohorts/x/choices/new',
     '/cohorts/x/groupings/new',

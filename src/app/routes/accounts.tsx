@@ -1,6 +1,6 @@
 import { accountForm } from '~/contracts/forms'
 import { createAccount, listAccounts } from '~/server/auth/accounts.server'
-import { servicesContext } from '~/server/services.server'
+import { accountContext, servicesContext } from '~/server/services.server'
 import { AccountsPage } from '../features/accounts/accounts-page'
 import type { Route } from './+types/accounts'
 import { readForm } from './helpers.server'
@@ -9,7 +9,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Accounts · Round Table
 
 export async function loader({ context }: Route.LoaderArgs) {
   const accounts = await listAccounts(context.get(servicesContext).db)
-  return { accounts }
+  return { accounts, myId: context.get(accountContext).id }
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
@@ -18,11 +18,13 @@ export async function action({ request, context }: Route.ActionArgs) {
   const made = await createAccount(context.get(servicesContext).db, form.value)
   if (made.ok) return form.reply({ resetForm: true })
   return form.reply({
-    fieldErrors: { email: ['This address already has an account.'] },
+    fieldErrors: {
+      email: ['This address already has an account. If it was removed, put it back.'],
+    },
     hideFields: ['password'],
   })
 }
 
 export default function Accounts({ loaderData, actionData }: Route.ComponentProps) {
-  return <AccountsPage accounts={loaderData.accounts} lastResult={actionData} />
+  return <AccountsPage {...loaderData} lastResult={actionData} />
 }

@@ -12,7 +12,11 @@ export async function action({ request, context }: Route.ActionArgs) {
   const form = await readForm(request, boardForm)
   if (form.status !== 'success') return form.reply()
   const id = await createBoard(context.get(servicesContext).db, form.value)
-  throw redirect(`/boards/${id}?saved=1`)
+  // Made on the way to a plan, it leads back there.
+  const plan = new URL(request.url).searchParams.get('plan')
+  throw redirect(
+    plan === null ? `/boards/${id}?saved=1` : `/sessions/new?grouping=${encodeURIComponent(plan)}`,
+  )
 }
 
 export default function NewBoard({ actionData }: Route.ComponentProps) {

@@ -10,13 +10,14 @@ import {
   setPhase,
 } from '~/server/choices/choices.server'
 import { getCohort } from '~/server/cohorts/cohorts.server'
+import { addressesFor } from '~/server/http/addresses.server'
 import { joinImage } from '~/server/join/join-image.server'
 import { servicesContext } from '~/server/services.server'
 import { ChoicePage } from '../features/choices/choice-page'
 import { choiceRefusalText } from '../features/choices/choice-text'
 import { columnProblemText } from '../features/cohorts/column-text'
 import type { Route } from './+types/choice'
-import { answering, formOf, publicAddressOf, wishesIn } from './helpers.server'
+import { answering, formOf, wishesIn } from './helpers.server'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.choice.title ?? 'Choice'} · Round Table` },
@@ -30,7 +31,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     answersOf(db, choice.id),
     freeChoiceNames(db, { ...choice, code, cohortId }),
   ])
-  const address = `${publicAddressOf(request, settings.publicAddress)}/choose/${code}`
+  const address = `${addressesFor(request.url, settings.publicAddress).main}/choose/${code}`
   const isFree = new Set(free.map(name => name.personId))
   const wishesOf = new Map(answers.map(answer => [answer.personId, answer.wishes]))
   const shared = allot(

@@ -49,7 +49,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   return {
     cohort: { id, name, presence, columns, people: people.slice(0, FIRST_PEOPLE), count: people.length },
     imported: imported || null,
-    groupings: await listGroupings(db, cohortId),
+    groupings: await listGroupings(db, { cohortId }),
     choices: (await listChoices(db, cohortId)).map(({ id, title, phase }) => ({ id, title, phase })),
     running: await runningSessions(db, cohortId),
   }

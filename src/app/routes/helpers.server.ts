@@ -61,11 +61,6 @@ export function wishesIn(fields: FormData): unknown {
 export const secureCookies = (publicAddress: string | null): boolean =>
   publicAddress?.startsWith('https:') ?? false
 
-/** The address people reach the server at, for links shown and printed. */
-export function publicAddressOf(request: Request, publicAddress: string | null): string {
-  return publicAddress ?? new URL(request.url).origin
-}
-
 /** An answer that is saved as a file; the mark at its start tells spreadsheets that it is UTF-8. */
 export const csvFile = (name: string, csv: string): Response =>
   new Response(`\uFEFF${csv}`, {

@@ -1,12 +1,13 @@
 import { data } from 'react-router'
 import { facilitatorView } from '~/core/live/views'
 import { serverNow } from '~/server/clock.server'
+import { addressesFor } from '~/server/http/addresses.server'
 import { joinImage } from '~/server/join/join-image.server'
 import { accountContext, servicesContext } from '~/server/services.server'
 import { getSession } from '~/server/sessions/sessions.server'
 import { LivePage } from '../features/live/live-page'
 import type { Route } from './+types/session-live'
-import { answering, publicAddressOf } from './helpers.server'
+import { answering } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Live · Round Table' }]
 
@@ -15,12 +16,14 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { id, joinCode, phase } = await answering(getSession(db, params.sessionId))
   if (phase === 'planned')
     throw data('The session has not been opened yet. Open it from its plan.', { status: 404 })
-  const joinAddress = `${publicAddressOf(request, settings.publicAddress)}/join/${joinCode}`
+  const { main, guessed, others } = addressesFor(request.url, settings.publicAddress)
+  const joinAddress = `${main}/join/${joinCode}`
   return {
     sessionId: id,
     view: { ...facilitatorView(await hub.state(id)), marks: [] },
     joinCode,
     joinAddress,
+    reach: { guessed, others },
     joinImage: await joinImage(joinAddress),
     accountId: context.get(accountContext).id,
     now: serverNow(),

@@ -4,13 +4,14 @@ import { sessionForm } from '~/contracts/forms'
 import { dateFields } from '~/core/schedule/session-time'
 import { listBoards } from '~/server/boards/boards.server'
 import { groupingAt, listGroupings, roundOf } from '~/server/groupings/groupings.server'
+import { addressesFor } from '~/server/http/addresses.server'
 import { openSession } from '~/server/live/requests.server'
 import { accountContext, servicesContext } from '~/server/services.server'
 import { getSession, savePlan } from '~/server/sessions/sessions.server'
 import { PlanPage } from '../features/sessions/plan-page'
 import { openingProblemText, sessionProblem } from '../features/sessions/session-text'
 import type { Route } from './+types/session-plan'
-import { answering, formOf, publicAddressOf } from './helpers.server'
+import { answering, formOf } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Plan · Round Table' }]
 
@@ -21,8 +22,8 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const wanted = asked.get('grouping') ?? session.groupingId
   const round = Number(asked.get('round') ?? (asked.has('grouping') ? 0 : session.groupingRound)) || 0
   const [groupings, boards, grouping] = await Promise.all([
-    listGroupings(db),
-    listBoards(db),
+    listGroupings(db, { alsoId: wanted }),
+    listBoards(db, session.boardId),
     // What an open or ended session used stays as it was, whatever was saved since.
     answering(groupingAt(db, wanted, session.phase === 'planned' ? null : session.groupingVersion)),
   ])
@@ -30,7 +31,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   return {
     phase,
     joinCode,
-    joinAddress: `${publicAddressOf(request, settings.publicAddress)}/join`,
+    joinAddress: `${addressesFor(request.url, settings.publicAddress).main}/join`,
     groupings,
     boards: boards.map(board => ({ id: board.id, title: board.title })),
     plan: {

@@ -1,4 +1,4 @@
-import { eq, lt, sql } from 'drizzle-orm'
+import { and, eq, isNull, lt, sql } from 'drizzle-orm'
 import type { z } from 'zod'
 import type { accountForm } from '~/contracts/forms'
 import { serverNow } from '../clock.server'
@@ -26,7 +26,7 @@ export async function hasAccounts(db: Database): Promise<boolean> {
 }
 
 export const listAccounts = (db: Database): Promise<Account[]> =>
-  db.select(shown).from(accounts).orderBy(accounts.createdAt, accounts.id)
+  db.select(shown).from(accounts).where(isNull(accounts.removedAt)).orderBy(accounts.createdAt, accounts.id)
 
 /** Makes an account; refused when the address already has one. Passwords are kept as hashes. */
 export async function createAccount(
@@ -72,7 +72,10 @@ export async function signIn(
   const keys = [`${form.email} from ${address}`, address, form.email]
   const wait = await limits.signIn.secondsToWait(...keys)
   if (wait > 0) return refused({ code: 'too-many-tries', seconds: wait })
-  const [account] = await db.select().from(accounts).where(eq(accounts.email, form.email))
+  const [account] = await db
+    .select()
+    .from(accounts)
+    .where(and(eq(accounts.email, form.email), isNull(accounts.removedAt)))
   const right = await checkPassword(form.password, account?.passwordHash ?? (await hashOfNobody()))
   if (!account || !right) {
     await limits.signIn.failed(...keys)

@@ -1,4 +1,4 @@
-import { asc, eq } from 'drizzle-orm'
+import { asc, eq, isNull, or } from 'drizzle-orm'
 import type { BoardForm } from '~/contracts/forms'
 import type { Board } from '~/core/boards/board'
 import type { Database } from '../db/database.server'
@@ -8,8 +8,13 @@ import { newId } from '../tokens.server'
 
 export type KeptBoard = Board & { id: string }
 
-export async function listBoards(db: Database): Promise<KeptBoard[]> {
-  const rows = await db.select().from(boards).orderBy(asc(boards.title), asc(boards.id))
+/** All boards by title; `alsoId` is there even when it was removed: something uses it. */
+export async function listBoards(db: Database, alsoId?: string): Promise<KeptBoard[]> {
+  const rows = await db
+    .select()
+    .from(boards)
+    .where(or(isNull(boards.removedAt), alsoId ? eq(boards.id, alsoId) : undefined))
+    .orderBy(asc(boards.title), asc(boards.id))
   return rows.map(({ id, title, steps, prompts }) => ({ id, title, steps, prompts }))
 }
 

@@ -44,6 +44,7 @@ export async function listCohorts(db: Database): Promise<CohortSummary[]> {
     .select({ id: cohorts.id, name: cohorts.name, people: count(people.id) })
     .from(cohorts)
     .leftJoin(people, and(eq(people.cohortId, cohorts.id), isNull(people.removedAt)))
+    .where(isNull(cohorts.removedAt))
     .groupBy(cohorts.id)
     .orderBy(asc(cohorts.createdAt), asc(cohorts.id))
 }

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray } from 'drizzle-orm'
+import { and, desc, eq, inArray, isNull, or } from 'drizzle-orm'
 import type { GroupingForm } from '~/contracts/forms'
 import type { GroupingContent, GroupingVersion } from '~/contracts/grouping'
 import type { Group } from '~/core/grouping/grouping'
@@ -34,12 +34,25 @@ export type GroupingProblem =
   | { code: 'not-of-cohort' }
   | { code: 'no-people' }
 
-export async function listGroupings(db: Database, cohortId?: string): Promise<GroupingSummary[]> {
+/** Groupings of one cohort or of all, the latest first; `alsoId` is there even when it was removed: something uses it. */
+export async function listGroupings(
+  db: Database,
+  { cohortId, alsoId }: { cohortId?: string; alsoId?: string } = {},
+): Promise<GroupingSummary[]> {
   const rows = await db
     .select({ grouping: groupings, cohortName: cohorts.name })
     .from(groupings)
     .innerJoin(cohorts, eq(cohorts.id, groupings.cohortId))
-    .where(cohortId ? eq(groupings.cohortId, cohortId) : undefined)
+    .where(
+      or(
+        and(
+          isNull(groupings.removedAt),
+          isNull(cohorts.removedAt),
+          cohortId ? eq(groupings.cohortId, cohortId) : undefined,
+        ),
+        alsoId ? eq(groupings.id, alsoId) : undefined,
+      ),
+    )
     .orderBy(desc(groupings.savedAt), desc(groupings.id))
   return rows.map(({ grouping, cohortName }) => ({
     id: grouping.id,

@@ -1,4 +1,4 @@
-import { and, desc, eq } from 'drizzle-orm'
+import { and, desc, eq, isNull } from 'drizzle-orm'
 import { MOST_SESSIONS, type PastSession } from '~/core/grouping/history'
 import { fold } from '~/core/live/evolve'
 import { meetingsOf } from '~/core/review/meetings'
@@ -23,7 +23,7 @@ export async function pastSessions(
   const ended = db
     .select({ id: sessions.id, title: sessions.title, timeZone: sessions.timeZone })
     .from(sessions)
-    .where(and(eq(sessions.cohortId, cohortId), eq(sessions.phase, 'ended')))
+    .where(and(eq(sessions.cohortId, cohortId), eq(sessions.phase, 'ended'), isNull(sessions.removedAt)))
     .orderBy(desc(sessions.startsAt))
   const rows = await (most === null ? ended : ended.limit(most))
   const past: PastSession[] = []

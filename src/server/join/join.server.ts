@@ -1,4 +1,4 @@
-import { and, eq } from 'drizzle-orm'
+import { and, eq, isNull } from 'drizzle-orm'
 import type { LiveProblem } from '~/core/live/commands'
 import { participantList } from '~/core/live/state'
 import { plainName } from '~/core/people/shown-name'
@@ -25,7 +25,7 @@ export async function sessionByCode(
   const [session] = await db
     .select()
     .from(sessions)
-    .where(eq(sessions.joinCode, tidyJoinCode(typed)))
+    .where(and(eq(sessions.joinCode, tidyJoinCode(typed)), isNull(sessions.removedAt)))
   if (session) return done(session)
   await limits.joinCode.failed(address, 'all')
   return refused({ code: 'unknown-code' })
@@ -50,7 +50,11 @@ export async function placeOf(db: Database, sessionId: string, token: string | n
 
 /** Throws not-found: a personal link says nothing about why it does not open. */
 export async function placeByReviewToken(db: Database, reviewToken: string): Promise<Place> {
-  const [row] = await db.select().from(participants).where(eq(participants.reviewToken, reviewToken))
+  const [row] = await db
+    .select({ id: participants.id, sessionId: participants.sessionId })
+    .from(participants)
+    .innerJoin(sessions, eq(sessions.id, participants.sessionId))
+    .where(and(eq(participants.reviewToken, reviewToken), isNull(sessions.removedAt)))
   if (!row) throw notFound('page')
   return { participantId: row.id, sessionId: row.sessionId, reviewToken }
 }

@@ -1,3 +1,4 @@
+import { eq } from 'drizzle-orm'
 import type { Board } from '~/core/boards/board'
 import { type Answer, readAnswers } from '~/core/boards/document'
 import type { Recorded } from '~/core/live/events'
@@ -12,6 +13,7 @@ import { longMoment } from '~/core/schedule/session-time'
 import type { BoardServer } from '../boards/board-server.server'
 import { type Contribution, readContributions } from '../boards/board-storage.server'
 import type { Database } from '../db/database.server'
+import { participants } from '../db/schema.server'
 import { notFound } from '../errors.server'
 import type { Place } from '../join/join.server'
 import { readLog } from '../live/event-log.server'
@@ -50,6 +52,8 @@ export interface SessionReview {
     presentMs: number
     inRoomsMs: number
     contributions: number
+    /** Their own link's token; null for somebody who never came. */
+    reviewToken: string | null
   }[]
 }
 
@@ -86,7 +90,7 @@ export async function reviewSession(
       ({ number, startedAt, endedAt: to }) => ({ number, startedAt, endedAt: to }),
     ),
     rooms,
-    people: peopleOf(log, state, written, now),
+    people: peopleOf(log, state, written, now, await reviewTokens(db, sessionId)),
   }
 }
 
@@ -132,6 +136,7 @@ function peopleOf(
   state: LiveState,
   written: Contribution[],
   now: number,
+  tokens: ReadonlyMap<string, string>,
 ): SessionReview['people'] {
   const roomName = new Map(state.rooms.map(room => [room.id, room.name]))
   const rows = new Map<string, SessionReview['people'][number]>()
@@ -152,16 +157,34 @@ function peopleOf(
       presentMs: (earlier?.presentMs ?? 0) + one.presentMs,
       inRoomsMs: (earlier?.inRoomsMs ?? 0) + one.inRoomsMs,
       contributions: (earlier?.contributions ?? 0) + pieces.size,
+      reviewToken: tokens.get(one.participantId) ?? earlier?.reviewToken ?? null,
     })
   }
   const absent = state.expected
     .filter(person => !rows.has(person.personId))
     .map(({ personId, shownName }) => {
-      return { id: personId, shownName, rooms: [], presentMs: 0, inRoomsMs: 0, contributions: 0 }
+      return {
+        id: personId,
+        shownName,
+        rooms: [],
+        presentMs: 0,
+        inRoomsMs: 0,
+        contributions: 0,
+        reviewToken: null,
+      }
     })
   return [...rows.values(), ...absent].sort((one, other) =>
     one.shownName.localeCompare(other.shownName, 'en'),
   )
+}
+
+/** What opens each participant's own page, by participant id: facilitators can give it to whoever has lost theirs. */
+async function reviewTokens(db: Database, sessionId: string): Promise<Map<string, string>> {
+  const rows = await db
+    .select({ id: participants.id, token: participants.reviewToken })
+    .from(participants)
+    .where(eq(participants.sessionId, sessionId))
+  return new Map(rows.map(({ id, token }) => [id, token]))
 }
 
 /** The same as a report that can be written out. */

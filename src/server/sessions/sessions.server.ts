@@ -1,4 +1,4 @@
-import { and, desc, eq } from 'drizzle-orm'
+import { and, desc, eq, isNull } from 'drizzle-orm'
 import type { SessionForm } from '~/contracts/forms'
 import type { OpeningPlan } from '~/core/live/events'
 import { momentOf } from '~/core/schedule/session-time'
@@ -35,6 +35,7 @@ export async function listSessions(db: Database): Promise<SessionSummary[]> {
     .select({ session: sessions, cohortName: cohorts.name })
     .from(sessions)
     .innerJoin(cohorts, eq(cohorts.id, sessions.cohortId))
+    .where(and(isNull(sessions.removedAt), isNull(cohorts.removedAt)))
     .orderBy(desc(sessions.startsAt), desc(sessions.id))
   return rows.map(({ session, cohortName }) => {
     const { id, title, startsAt, timeZone, phase, joinCode, reviewedAt } = session
@@ -133,6 +134,7 @@ export async function prepareOpening(
 ): Promise<Result<OpeningPlan, SessionProblem>> {
   const session = await getSession(db, sessionId)
   if (session.phase !== 'planned') return refused({ code: 'already-open' })
+  if (session.removedAt) throw notFound('session')
   const [grouping, cohort, { id: _board, ...board }] = await Promise.all([
     getGrouping(db, session.groupingId),
     getCohort(db, session.cohortId),

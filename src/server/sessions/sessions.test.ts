@@ -108,7 +108,7 @@ describe('groupings', () => {
     })
     expect(await save([group(other.personIds)])).toMatchObject({ problem: { code: 'not-of-cohort' } })
     expect(await save([group([])])).toMatchObject({ problem: { code: 'no-people' } })
-    expect(await listGroupings(memory.db, cohortId)).toMatchObject([
+    expect(await listGroupings(memory.db, { cohortId })).toMatchObject([
       { name: 'Pairs', sizes: [2, 2], cohortName: 'Evening' },
     ])
   })

@@ -3,6 +3,7 @@ import { type SubmissionResult, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { Form } from 'react-router'
 import { accountForm } from '~/contracts/forms'
+import { RemoveButton, RemovedFold } from '../../removals/remove-button'
 import { Button } from '../../ui/button'
 import { SignOut } from '../../ui/frame'
 import { PageHead, Row, Rows, Section } from '../../ui/layout'
@@ -10,10 +11,12 @@ import { AccountFields } from './account-fields'
 
 interface AccountsPageProps {
   accounts: { id: string; displayName: string; email: string }[]
+  /** Whose page it is: nobody removes their own. */
+  myId: string
   lastResult?: SubmissionResult
 }
 
-export function AccountsPage({ accounts, lastResult }: AccountsPageProps) {
+export function AccountsPage({ accounts, myId, lastResult }: AccountsPageProps) {
   const [form, fields] = useForm({
     lastResult,
     shouldRevalidate: 'onInput',
@@ -35,9 +38,13 @@ export function AccountsPage({ accounts, lastResult }: AccountsPageProps) {
             <Row key={account.id}>
               <chakra.span fontWeight="600">{account.displayName}</chakra.span>
               <chakra.span color="quiet">{account.email}</chakra.span>
+              {account.id !== myId && (
+                <RemoveButton kind="account" id={account.id} name={account.displayName} />
+              )}
             </Row>
           ))}
         </Rows>
+        <RemovedFold kind="account" listed={accounts.length} />
       </Section>
       <Section title="Add a co-facilitator">
         <Box maxW="400px">

@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import { isFoundBy } from '~/core/people/shown-name'
+import { RemoveButton, RemovedFold } from '../../removals/remove-button'
 import { ButtonLink } from '../../ui/button'
 import { FilteredRows } from '../../ui/filtered-rows'
 import { Empty, PageHead, Row } from '../../ui/layout'
@@ -33,10 +34,12 @@ export function BoardsPage({ boards }: BoardsPageProps) {
                   .join(' · ')
                   .slice(0, 90)}
               </chakra.span>
+              <RemoveButton kind="board" id={board.id} name={board.title} />
             </Row>
           )}
         </FilteredRows>
       )}
+      <RemovedFold kind="board" listed={boards.length} />
     </>
   )
 }

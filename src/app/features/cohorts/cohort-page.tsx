@@ -6,6 +6,7 @@ import type { PastImport } from '~/contracts/imports'
 import type { Column } from '~/core/people/columns'
 import type { Presence } from '~/core/people/presence'
 import { isFoundBy } from '~/core/people/shown-name'
+import { RemoveButton, RemovedFold } from '../../removals/remove-button'
 import { Button, ButtonLink } from '../../ui/button'
 import { FilteredRows } from '../../ui/filtered-rows'
 import { Empty, Message, PageHead, Row, Section } from '../../ui/layout'
@@ -141,23 +142,31 @@ const FEW = 6
 /** The groupings kept of this cohort, the latest first, above its people: they are what one comes back for. */
 function GroupingsSection({ groupings }: Pick<CohortPageProps, 'groupings'>) {
   const [all, setAll] = useState(false)
-  if (groupings.length === 0) return null
-  const more = groupings.length > FEW && (
+  const more = (
     <Button size="small" kind="bare" aria-expanded={all} onClick={() => setAll(!all)}>
-      {all ? 'Only the latest' : `All ${groupings.length}`}
+      {all ? 'Only the latest' : groupings.length > FEW ? `All ${groupings.length}` : 'As a list'}
     </Button>
   )
   return (
     <Section title="Groupings" aside={more}>
       {all ? (
-        <FilteredRows label="Groupings" items={groupings} words={({ name }) => [name]} isFoundBy={isFoundBy}>
-          {({ id, name, sizes }) => (
-            <Row key={id}>
-              <Link to={`/groupings/${id}`}>{name}</Link>
-              <chakra.span color="quiet">{sizesText(sizes)}</chakra.span>
-            </Row>
-          )}
-        </FilteredRows>
+        <>
+          <FilteredRows
+            label="Groupings"
+            items={groupings}
+            words={({ name }) => [name]}
+            isFoundBy={isFoundBy}
+          >
+            {({ id, name, sizes }) => (
+              <Row key={id}>
+                <Link to={`/groupings/${id}`}>{name}</Link>
+                <chakra.span color="quiet">{sizesText(sizes)}</chakra.span>
+                <RemoveButton kind="grouping" id={id} name={name} />
+              </Row>
+            )}
+          </FilteredRows>
+          <RemovedFold kind="grouping" listed={groupings.length} />
+        </>
       ) : (
         <Flex
           as="ul"
@@ -167,6 +176,7 @@ function GroupingsSection({ groupings }: Pick<CohortPageProps, 'groupings'>) {
           gap="8px"
           onKeyDown={moveByArrows}
         >
+          {groupings.length === 0 && <chakra.li color="quiet">None yet.</chakra.li>}
           {groupings.slice(0, FEW).map(({ id, name, sizes }) => (
             <li key={id}>
               <ButtonLink size="small" to={`/groupings/${id}`}>

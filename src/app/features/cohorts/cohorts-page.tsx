@@ -4,6 +4,7 @@ import { parseWithZod } from '@conform-to/zod/v4'
 import { Form, Link } from 'react-router'
 import { cohortForm } from '~/contracts/forms'
 import { isFoundBy } from '~/core/people/shown-name'
+import { RemoveButton, RemovedFold } from '../../removals/remove-button'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import { FilteredRows } from '../../ui/filtered-rows'
@@ -33,10 +34,12 @@ export function CohortsPage({ cohorts, lastResult }: CohortsPageProps) {
               <chakra.span color="quiet">
                 {cohort.people === 1 ? '1 person' : `${cohort.people} people`}
               </chakra.span>
+              <RemoveButton kind="cohort" id={cohort.id} name={cohort.name} />
             </Row>
           )}
         </FilteredRows>
       )}
+      <RemovedFold kind="cohort" listed={cohorts.length} />
       <chakra.div mt="28px">
         <Section title="Make a cohort">
           <Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate>

@@ -10,7 +10,7 @@ interface LiveHeadProps {
   sessionId: string
   view: LiveView
   line: 'live' | 'lost'
-  join: { code: string; address: string; image: string }
+  join: { code: string; address: string; image: string; guessed: boolean; others: string[] }
   order: LaneOrder
   onOrder: (order: LaneOrder) => void
   /** Whether a help call is heard. */
@@ -126,7 +126,17 @@ export function LiveHead({
             flexShrink="0"
             borderRadius="4px"
           />
-          <chakra.span overflowWrap="anywhere">{join.address}</chakra.span>
+          <Box minW="0">
+            <chakra.p overflowWrap="anywhere">{join.address}</chakra.p>
+            {join.guessed && (
+              <chakra.p fontSize="s" color="quiet" overflowWrap="anywhere">
+                This page was opened on the server’s own machine, at an address that leads everybody else to
+                theirs. Others may reach it at the address above
+                {join.others.length > 0 && `, or at ${join.others.join(', ')}`}. Set PUBLIC_ADDRESS to say for
+                sure.
+              </chakra.p>
+            )}
+          </Box>
         </Flex>
       )}
     </Box>

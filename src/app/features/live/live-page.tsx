@@ -24,6 +24,8 @@ interface LivePageProps {
   joinCode: string
   joinAddress: string
   joinImage: string
+  /** Whether the join address was guessed because this page was opened on the server's own machine. */
+  reach: { guessed: boolean; others: string[] }
   accountId: string
   now: number
 }
@@ -36,6 +38,7 @@ export function LivePage({
   joinCode,
   joinAddress,
   joinImage,
+  reach,
   accountId,
   now,
 }: LivePageProps) {
@@ -74,7 +77,7 @@ export function LivePage({
         sessionId={sessionId}
         view={view}
         line={line}
-        join={{ code: joinCode, address: joinAddress, image: joinImage }}
+        join={{ code: joinCode, address: joinAddress, image: joinImage, ...reach }}
         order={order as LaneOrder}
         onOrder={setOrder}
         sound={calls.sound}

@@ -10,6 +10,7 @@ import { AnswerText } from '../../board-view/answer-text'
 import { Legend } from '../../lanes/legend'
 import { Track } from '../../lanes/track'
 import { Button } from '../../ui/button'
+import { Input } from '../../ui/fields'
 import { Message, Section } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
 
@@ -35,6 +36,7 @@ export interface Review {
     presentMs: number
     inRoomsMs: number
     contributions: number
+    reviewToken: string | null
   }[]
 }
 
@@ -226,6 +228,7 @@ function TakingPart({ people }: { people: Review['people'] }) {
               <Head>Present</Head>
               <Head>In rooms</Head>
               <Head>Pieces of work</Head>
+              <Head>Own link</Head>
             </tr>
           </thead>
           <tbody>
@@ -242,11 +245,44 @@ function TakingPart({ people }: { people: Review['people'] }) {
                 </Cell>
                 <Cell>{minutes(person.inRoomsMs)}</Cell>
                 <Cell>{person.contributions}</Cell>
+                <Cell>
+                  {person.reviewToken && <OwnLink token={person.reviewToken} name={person.shownName} />}
+                </Cell>
               </tr>
             ))}
           </tbody>
         </chakra.table>
       </chakra.div>
     </Section>
+  )
+}
+
+/** A participant's own link, for whoever has lost theirs: it shows the rooms they were in, and nothing of any other. */
+function OwnLink({ token, name }: { token: string; name: string }) {
+  const [given, setGiven] = useState<'copied' | 'shown' | null>(null)
+  const address = `/mine/${token}`
+  // A browser may refuse, and has no clipboard on pages without HTTPS: then the address is there to be copied by hand.
+  const copy = () =>
+    Promise.resolve(navigator.clipboard)
+      .then(clipboard => clipboard.writeText(`${location.origin}${address}`))
+      .then(() => setGiven('copied'))
+      .catch(() => setGiven('shown'))
+  return (
+    <Flex gap="8px" align="center" wrap="wrap">
+      <a href={address} aria-label={`What ${name} sees`}>
+        Open
+      </a>
+      <Button size="small" aria-label={`Copy the own link of ${name}`} onClick={copy}>
+        {given === 'copied' ? 'Copied' : 'Copy'}
+      </Button>
+      {given === 'shown' && (
+        <Input
+          readOnly
+          aria-label={`Own link of ${name}`}
+          value={`${location.origin}${address}`}
+          onFocus={event => event.target.select()}
+        />
+      )}
+    </Flex>
   )
 }

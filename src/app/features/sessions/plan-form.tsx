@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Grid, Stack } from '@chakra-ui/react'
 import { type SubmissionResult, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
-import { useEffect, useState } from 'react'
+import { useEffect, useId, useState } from 'react'
 import { Form, Link, useNavigate } from 'react-router'
 import { sessionForm } from '~/contracts/forms'
 import { Button } from '../../ui/button'
@@ -32,8 +32,36 @@ interface PlanFormProps {
   saved?: boolean
 }
 
+/** A new plan begins today at the next full hour, where this browser is; null until the page has come alive. */
+function useStart(): { date: string; time: string; day: string } | null {
+  const [start, setStart] = useState<{ date: string; time: string; day: string } | null>(null)
+  useEffect(() => {
+    const next = new Date()
+    next.setHours(next.getHours() + 1, 0, 0, 0)
+    setStart({
+      date: new Intl.DateTimeFormat('sv-SE').format(next),
+      time: `${String(next.getHours()).padStart(2, '0')}:00`,
+      day: next.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }),
+    })
+  }, [])
+  return start
+}
+
 /** The plan of a session. Choosing another grouping shows its rooms. */
-export function PlanForm({ groupings, boards, plan, lastResult, saved }: PlanFormProps) {
+export function PlanForm(props: PlanFormProps) {
+  const { groupings, boards, plan } = props
+  const start = useStart()
+  if (groupings.length === 0 || boards.length === 0)
+    return <NothingToPlan groupings={groupings.length} groupingId={plan.groupingId} />
+  if (plan.date !== undefined) return <FilledForm {...props} />
+  const cohort = groupings.find(grouping => grouping.id === plan.groupingId)?.cohortName ?? 'Session'
+  const { date, time, day } = start ?? {}
+  const begun = { ...plan, date, time, title: day && `${cohort}, ${day}` }
+  // What it begins with is known only in a browser; nothing can be typed before.
+  return <FilledForm key={date ?? 'not yet'} {...props} plan={begun} />
+}
+
+function FilledForm({ groupings, boards, plan, lastResult, saved }: PlanFormProps) {
   const navigate = useNavigate()
   const [form, fields] = useForm({
     lastResult,
@@ -43,7 +71,6 @@ export function PlanForm({ groupings, boards, plan, lastResult, saved }: PlanFor
   })
   const minutes = Number(fields.roomMinutes.value ?? 12)
   const grace = Number(fields.graceSeconds.value ?? 60)
-  if (groupings.length === 0 || boards.length === 0) return <NothingToPlan groupings={groupings.length} />
   const choose = (groupingId: string, round = 0) => {
     const search = `?grouping=${groupingId}&round=${round}`
     navigate({ search }, { replace: true, preventScrollReset: true })
@@ -218,27 +245,37 @@ interface TimeZonesProps {
   chosen: string | undefined
 }
 
-/** Time zones this browser knows; a new plan starts with its own. */
-function TimeZones({ chosen, ...select }: TimeZonesProps) {
-  const [zones, setZones] = useState<string[]>(chosen ? [chosen] : ['UTC'])
+/** Time zones this browser knows, found by typing; a new plan starts with its own. */
+function TimeZones({ chosen, name, ...field }: TimeZonesProps) {
+  const [zones, setZones] = useState<string[]>([])
   const [value, setValue] = useState(chosen ?? 'UTC')
+  const listId = useId()
   useEffect(() => {
-    const own = Intl.DateTimeFormat().resolvedOptions().timeZone
-    setZones([...new Set([chosen ?? own, ...Intl.supportedValuesOf('timeZone'), 'UTC'])])
-    if (!chosen) setValue(own)
+    setZones([...Intl.supportedValuesOf('timeZone'), 'UTC'])
+    if (!chosen) setValue(Intl.DateTimeFormat().resolvedOptions().timeZone)
   }, [chosen])
   return (
-    <Select {...select} value={value} onChange={event => setValue(event.target.value)}>
-      {zones.map(zone => (
-        <option key={zone} value={zone}>
-          {zone.replaceAll('_', ' ')}
-        </option>
-      ))}
-    </Select>
+    <>
+      <Input
+        {...field}
+        name={name}
+        list={listId}
+        autoComplete="off"
+        value={value}
+        // Choosing means typing a part of another one: the whole of it is marked first.
+        onFocus={event => event.target.select()}
+        onChange={event => setValue(event.target.value)}
+      />
+      <datalist id={listId}>
+        {zones.map(zone => (
+          <option key={zone} value={zone} />
+        ))}
+      </datalist>
+    </>
   )
 }
 
-function NothingToPlan({ groupings }: { groupings: number }) {
+function NothingToPlan({ groupings, groupingId }: { groupings: number; groupingId: string }) {
   return (
     <Empty>
       {groupings === 0 ? (
@@ -247,7 +284,8 @@ function NothingToPlan({ groupings }: { groupings: number }) {
         </>
       ) : (
         <>
-          A session needs a board. <Link to="/boards/new">Make a board</Link> first.
+          A session needs a board. <Link to={`/boards/new?plan=${groupingId}`}>Make a board</Link>; you come
+          back here with it.
         </>
       )}
     </Empty>

@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import { isFoundBy } from '~/core/people/shown-name'
+import { RemoveButton, RemovedFold } from '../../removals/remove-button'
 import { ButtonLink } from '../../ui/button'
 import { FilteredRows } from '../../ui/filtered-rows'
 import { Empty, PageHead, Row, Tag } from '../../ui/layout'
@@ -44,10 +45,14 @@ export function SessionsPage({ sessions }: SessionsPageProps) {
               <Tag kind={session.phase === 'open' ? 'live' : 'plain'}>
                 {session.phase === 'open' ? 'running' : session.phase}
               </Tag>
+              {session.phase !== 'open' && (
+                <RemoveButton kind="session" id={session.id} name={session.title} />
+              )}
             </Row>
           )}
         </FilteredRows>
       )}
+      <RemovedFold kind="session" listed={sessions.length} />
     </>
   )
 }
