@@ -7,6 +7,7 @@ export default [
 
   // Participants: no account. Everything below asks for the cookie or link that goes with one place in one session.
   route('join/:code?', 'routes/join.tsx'),
+  route('join/:code/names', 'routes/join-names.ts'),
   route('s/:sessionId', 'routes/place.tsx'),
   route('s/:sessionId/commands', 'routes/place-commands.ts'),
   route('mine/:reviewToken', 'routes/mine.tsx'),

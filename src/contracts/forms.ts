@@ -286,8 +286,6 @@ export const sessionForm = z.object({
     .default([]),
 })
 
-export const joinCodeForm = z.object({ code: line('the join code', 40) })
-
 export const takePlaceForm = z
   .object({ personId: z.string().max(40).optional(), shownName: optionalLine(40) })
   .refine(form => form.personId || form.shownName, {

@@ -36,9 +36,12 @@ export class SimulatedParticipant {
 
   /** Takes a place: the name is chosen from the list when it stands there, and typed otherwise. */
   static async join(address: string, joinCode: string, shownName: string): Promise<SimulatedParticipant> {
-    const page = await (await fetch(`${address}/join/${joinCode}`)).text()
-    const button = page.match(new RegExp(`value="([^"]+)"[^>]*>${escaped(shownName)}</button>`))
-    const form = new URLSearchParams(button?.[1] ? { personId: button[1] } : { shownName })
+    const names = (await (await fetch(`${address}/join/${joinCode}/names`)).json()) as {
+      personId: string
+      shownName: string
+    }[]
+    const listed = names.find(name => name.shownName === shownName)
+    const form = new URLSearchParams(listed ? { personId: listed.personId } : { shownName })
     const answer = await fetch(`${address}/join/${joinCode}`, {
       method: 'POST',
       body: form,
@@ -191,5 +194,3 @@ export function openSocket(
   provider.attach()
   return { provider, socket }
 }
-
-const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&').replace(/'/g, '&#x27;')

@@ -4,7 +4,7 @@ type Page = import('@playwright/test').Page
 
 async function openChoice(page: Page, kind: RegExp, most: string): Promise<string> {
   await openCohort(page, 'Weekend course')
-  await page.getByRole('link', { name: 'Let people choose' }).click()
+  await page.getByRole('link', { name: 'Open a choice' }).click()
   await page.getByRole('button', { name: 'Open the choice' }).click()
   await expect(page.getByText('Enter a title.')).toBeVisible()
   await page.getByLabel('What is chosen').fill('Which walk?')
@@ -103,7 +103,7 @@ test('a quick question is answered on phones, kept as a column, and groups are m
   phone,
 }) => {
   await openCohort(page, 'Weekend course')
-  await page.getByRole('link', { name: 'Let people choose' }).click()
+  await page.getByRole('link', { name: 'Open a choice' }).click()
   await page.getByRole('radio', { name: /a quick question/ }).check()
   await page.getByRole('textbox', { name: 'Question' }).fill('How sure are you?')
   for (const [place, name] of ['1', '2', '3'].entries())

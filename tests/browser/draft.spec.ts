@@ -54,7 +54,7 @@ test('a finger that stays takes somebody along to another group', async ({ serve
   await expect(page.getByText('looking for better groups')).toBeHidden()
   const chip = page.getByRole('region', { name: 'Group 1' }).getByRole('listitem').first()
   const target = page.getByRole('region', { name: 'Group 2' })
-  const name = (await chip.innerText()).trim().split('\n')[0] ?? ''
+  const name = (await chip.textContent())?.trim() ?? ''
   await chip.scrollIntoViewIfNeeded()
   const [from, to] = [await chip.boundingBox(), await target.boundingBox()]
   if (!from || !to || !browser) throw new Error('Nothing to drag.')

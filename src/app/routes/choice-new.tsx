@@ -7,7 +7,7 @@ import { ChoiceEditor, type ChoiceFormFaults } from '../features/choices/choice-
 import type { Route } from './+types/choice-new'
 import { answering, jsonOf } from './helpers.server'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Let people choose · Round Table' }]
+export const meta: Route.MetaFunction = () => [{ title: 'Open a choice · Round Table' }]
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { id, name, people } = await answering(getCohort(context.get(servicesContext).db, params.cohortId))

@@ -21,7 +21,10 @@ type Step =
   | { step: 'code'; typed: string; problem: string | null }
   | { step: 'wait'; title: string }
   | { step: 'over'; title: string }
-  | { step: 'name'; title: string; names: { personId: string; shownName: string }[] }
+  | { step: 'name'; title: string; code: string; names: { personId: string; shownName: string }[] | null }
+
+/** So many names are written into the page. */
+const FEW_NAMES = 40
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { db, hub, limits } = context.get(servicesContext)
@@ -42,7 +45,14 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   if (params.code === undefined) throw redirect(`/join/${joinCode}`)
   if (phase === 'planned') return { step: 'wait', title } satisfies Step
   if (phase === 'ended') return { step: 'over', title } satisfies Step
-  return { step: 'name', title, names: await freeNames(hub, id) } satisfies Step
+  const names = await freeNames(hub, id)
+  // A long list is fetched by the page: written into every page, it would hold up a whole class at the door.
+  return {
+    step: 'name',
+    title,
+    code: joinCode,
+    names: names.length > FEW_NAMES ? null : names,
+  } satisfies Step
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {

@@ -9,7 +9,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Today · Round Table' }
 
 export async function loader({ context }: Route.LoaderArgs) {
   const { db } = context.get(servicesContext)
-  const [sessions, cohorts] = await Promise.all([listSessions(db), listCohorts(db)])
+  const [sessions, cohorts] = await Promise.all([listSessions(db, 'unfinished'), listCohorts(db)])
   const shown = sessions.map(({ id, title, startsAt, timeZone, phase, cohortName, reviewedAt }) => ({
     id,
     title,

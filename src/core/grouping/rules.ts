@@ -30,8 +30,6 @@ export type AimContent =
   /** As many as possible where they are. */
   | { kind: 'keep' }
 
-export const AIM_KINDS = ['fresh', 'mixed', 'matched', 'keep'] as const
-
 /** Most rules kept with a cohort. */
 export const MOST_RULES = 200
 

@@ -94,6 +94,7 @@ export class BoardServer {
     )
     this.hocuspocus = this.createHocuspocus()
     hub.onChange((sessionId, state) => this.closeForbidden(sessionId, state))
+    hub.onLetGo(sessionId => this.work.forget(sessionId))
   }
 
   /** Takes over a socket that asked for the boards; the caller has checked where it comes from. */

@@ -17,6 +17,7 @@ interface CopyWork {
 export class BoardWork {
   private readonly copies = new Map<string, CopyWork>()
   private readonly loaded = new Map<string, Promise<void>>()
+  private readonly ofSession = new Map<string, string[]>()
 
   constructor(private readonly db: Database) {}
 
@@ -26,6 +27,13 @@ export class BoardWork {
       const work = this.copies.get(one.copyId)
       if (work) take(work, one)
     }
+  }
+
+  /** Forgets the work of a session; it is read again when it is asked for. */
+  forget(sessionId: string): void {
+    this.loaded.delete(sessionId)
+    for (const copyId of this.ofSession.get(sessionId) ?? []) this.copies.delete(copyId)
+    this.ofSession.delete(sessionId)
   }
 
   /** The work of all rooms of a session, by room id, or of some of its copies. */
@@ -57,6 +65,10 @@ export class BoardWork {
     )
     // A session whose copies are not made yet is read again when they are.
     if (copies.length === 0) this.loaded.delete(sessionId)
+    this.ofSession.set(
+      sessionId,
+      copies.map(copy => copy.id),
+    )
     for (const { id } of copies) this.copies.set(id, { pulse: [], latest: null, written: new Map() })
     this.add(earlier)
   }

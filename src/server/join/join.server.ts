@@ -1,6 +1,6 @@
 import { and, eq, isNull } from 'drizzle-orm'
 import type { LiveProblem } from '~/core/live/commands'
-import { participantList } from '~/core/live/state'
+import { type LiveState, participantList } from '~/core/live/state'
 import { plainName } from '~/core/people/shown-name'
 import type { Database } from '../db/database.server'
 import { participants, sessions } from '../db/schema.server'
@@ -91,6 +91,18 @@ export async function freeNames(
   return state.expected
     .filter(person => !taken.has(person.personId))
     .map(({ personId, shownName }) => ({ personId, shownName }))
+}
+
+const namesTexts = new WeakMap<LiveState['participants'], string>()
+
+/** The same as JSON text, made once for as long as nobody has come or gone: a whole class asks for it in the same minute. */
+export async function freeNamesText(hub: LiveHub, sessionId: string): Promise<string> {
+  const { participants: present } = await hub.state(sessionId)
+  const known = namesTexts.get(present)
+  if (known !== undefined) return known
+  const text = JSON.stringify(await freeNames(hub, sessionId))
+  namesTexts.set(present, text)
+  return text
 }
 
 /**

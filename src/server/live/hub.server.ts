@@ -16,6 +16,8 @@ import { LiveSession } from './live-session.server'
 
 /** Somebody whose stream broke comes back within this time without being marked as gone, in milliseconds. */
 const DROP_AFTER_MS = 6_000
+/** How often sessions that nobody needs are forgotten. */
+const LET_GO_EVERY_MS = 5 * 60_000
 /** After a restart of the server everybody has this long to come back. */
 const DROP_AFTER_RESTART_MS = 30_000
 
@@ -25,12 +27,17 @@ export class LiveHub {
   private readonly streams = new Map<string, number>()
   private readonly dropTimers = new Map<string, NodeJS.Timeout>()
   private readonly listeners = new Set<(sessionId: string, state: LiveState) => void>()
+  private readonly goers = new Set<(sessionId: string) => void>()
+  private readonly sweep: NodeJS.Timeout
 
   constructor(
     private readonly db: Database,
     private readonly log: Logger,
     private readonly now: () => number = serverNow,
-  ) {}
+  ) {
+    this.sweep = setInterval(() => this.letGo().catch(() => undefined), LET_GO_EVERY_MS)
+    this.sweep.unref()
+  }
 
   /**
    * Takes up every session that was open when the server stopped: what fell due meanwhile is done now. One that can't be
@@ -96,12 +103,36 @@ export class LiveHub {
     for (const session of this.sessions.values()) await (await session).wake()
   }
 
+  /**
+   * Forgets sessions that have ended and that nobody follows: whoever asks for one again has it read anew. Only ended ones,
+   * because nothing can happen to those any more while two of them are in memory for a moment.
+   */
+  async letGo(): Promise<void> {
+    for (const [sessionId, loading] of this.sessions) {
+      const session = await loading.catch(() => null)
+      if (!session || session.followers > 0 || session.current().phase !== 'ended') continue
+      this.sessions.delete(sessionId)
+      for (const goer of this.goers) goer(sessionId)
+    }
+  }
+
+  /** How many sessions are held in memory. */
+  get held(): number {
+    return this.sessions.size
+  }
+
+  /** Calls the listener when a session is forgotten. */
+  onLetGo(goer: (sessionId: string) => void): void {
+    this.goers.add(goer)
+  }
+
   /** Calls the listener after every change of any session. */
   onChange(listener: (sessionId: string, state: LiveState) => void): void {
     this.listeners.add(listener)
   }
 
   async stop(): Promise<void> {
+    clearInterval(this.sweep)
     for (const timer of this.dropTimers.values()) clearTimeout(timer)
     this.dropTimers.clear()
     for (const session of this.sessions.values()) await (await session).stop()

@@ -168,6 +168,25 @@ test('a place is given back by itself only while nothing was written from it', a
   expect(doubts).toMatchObject([{ participantId: wrote, how: 'not-me' }])
 })
 
+test('a session that has ended and that nobody follows is let go; followed or running, it is kept', async () => {
+  const { db, hub, boards, by, sessionId, form } = running
+  const ended = value(await createSession(db, form))
+  value(await openSession(db, hub, by, ended))
+  value(await askAsFacilitator(hub, by, ended, { type: 'end' }))
+  const before = await boards.work.of(ended, await hub.state(ended))
+  expect(hub.held).toBe(2)
+  const stop = await hub.follow(ended, { kind: 'facilitator' }, null, () => undefined)
+  await hub.letGo()
+  expect(hub.held).toBe(2)
+  stop()
+  await hub.letGo()
+  expect(hub.held).toBe(1)
+  // Asked for again it is there as it was.
+  expect(await hub.state(ended)).toMatchObject({ phase: 'ended' })
+  expect(await boards.work.of(ended, await hub.state(ended))).toEqual(before)
+  expect(await hub.state(sessionId)).toMatchObject({ phase: 'open' })
+})
+
 test('requests are made in the name of who asks', async () => {
   const { db, hub, by, sessionId } = running
   const participantId = await running.join(0)

@@ -1,11 +1,11 @@
-import { and, desc, eq, isNull } from 'drizzle-orm'
+import { and, desc, eq, isNull, ne, or } from 'drizzle-orm'
 import type { SessionForm } from '~/contracts/forms'
 import type { OpeningPlan } from '~/core/live/events'
 import { momentOf } from '~/core/schedule/session-time'
 import { getBoard } from '../boards/boards.server'
 import { getCohort } from '../cohorts/cohorts.server'
 import type { Database } from '../db/database.server'
-import { boardCopies, cohorts, people, sessions } from '../db/schema.server'
+import { boardCopies, cohorts, sessions } from '../db/schema.server'
 import { notFound } from '../errors.server'
 import { getGrouping, roundOf } from '../groupings/groupings.server'
 import { done, type Result, refused } from '../result'
@@ -30,12 +30,14 @@ export interface SessionSummary {
   reviewedAt: Date | null
 }
 
-export async function listSessions(db: Database): Promise<SessionSummary[]> {
+/** Sessions, the latest first: all of them, or those that are not done with: planned, running, or waiting for review. */
+export async function listSessions(db: Database, only?: 'unfinished'): Promise<SessionSummary[]> {
+  const unfinished = or(ne(sessions.phase, 'ended'), isNull(sessions.reviewedAt))
   const rows = await db
     .select({ session: sessions, cohortName: cohorts.name })
     .from(sessions)
     .innerJoin(cohorts, eq(cohorts.id, sessions.cohortId))
-    .where(and(isNull(sessions.removedAt), isNull(cohorts.removedAt)))
+    .where(and(isNull(sessions.removedAt), isNull(cohorts.removedAt), only && unfinished))
     .orderBy(desc(sessions.startsAt), desc(sessions.id))
   return rows.map(({ session, cohortName }) => {
     const { id, title, startsAt, timeZone, phase, joinCode, reviewedAt } = session
@@ -172,12 +174,6 @@ export async function makeCopies(db: Database, sessionId: string, plan: OpeningP
   await db
     .insert(boardCopies)
     .values(plan.rooms.map(room => ({ id: room.copyId, sessionId, roomId: room.id, board: plan.board })))
-}
-
-/** Whole names of the people a session's participants stand for, by person id; also of people no longer listed. */
-export async function wholeNames(db: Database, cohortId: string): Promise<Map<string, string>> {
-  const rows = await db.select().from(people).where(eq(people.cohortId, cohortId))
-  return new Map(rows.map(row => [row.id, `${row.firstName} ${row.familyName}`.trim()]))
 }
 
 export async function markReviewed(db: Database, sessionId: string, at: Date | null): Promise<void> {

@@ -52,7 +52,7 @@ export function ChoiceEditor({ cohort }: { cohort: { id: string; name: string; p
   const general = faultAt('topics')
   return (
     <>
-      <PageHead title="Let people choose" under={<Link to={`/cohorts/${cohort.id}`}>{cohort.name}</Link>} />
+      <PageHead title="Open a choice" under={<Link to={`/cohorts/${cohort.id}`}>{cohort.name}</Link>} />
       <Stack gap="20px" maxW="720px">
         <Field label={question ? 'Question' : 'What is chosen'} errors={faultAt('title')}>
           {parts => (

@@ -106,7 +106,7 @@ export function CohortPage({ cohort, groupings, choices, running, imported }: Co
         aside={
           people.length > 1 && (
             <ButtonLink size="small" to={`/cohorts/${cohort.id}/choices/new`}>
-              Let people choose
+              Open a choice
             </ButtonLink>
           )
         }

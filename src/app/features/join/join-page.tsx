@@ -19,7 +19,7 @@ export type JoinPageProps = { refusal?: Refusal } & (
   | { step: 'code'; typed: string; problem: string | null }
   | { step: 'wait'; title: string }
   | { step: 'over'; title: string }
-  | { step: 'name'; title: string; names: { personId: string; shownName: string }[] }
+  | { step: 'name'; title: string; code: string; names: Name[] | null }
 )
 
 /** The way in for participants: a code, then one's name. */
@@ -37,7 +37,9 @@ export function JoinPage(props: JoinPageProps) {
           </p>
         </Stack>
       )}
-      {props.step === 'name' && <NameStep title={props.title} names={props.names} refusal={props.refusal} />}
+      {props.step === 'name' && (
+        <NameStep title={props.title} code={props.code} names={props.names} refusal={props.refusal} />
+      )}
     </Box>
   )
 }
@@ -97,20 +99,59 @@ function WaitStep({ title }: { title: string }) {
   )
 }
 
+interface Name {
+  personId: string
+  shownName: string
+}
+
+/** So many names are shown at once; typing finds the others. */
+const MOST_SHOWN = 40
+
+/** The names that can still be chosen: those the page came with, or, of a long list, fetched once it stands. */
+function useNames(code: string, given: Name[] | null, waiting: boolean): Name[] | null {
+  const [fetched, setFetched] = useState<Name[] | null>(null)
+  const isLong = given === null
+  useEffect(() => {
+    if (!isLong) return
+    const abort = new AbortController()
+    const get = () =>
+      fetch(`/join/${code}/names`, { signal: abort.signal })
+        .then(response => response.json())
+        .then(setFetched)
+        // Without a line it is asked again: nobody can go on without their name.
+        .catch(() => !abort.signal.aborted && setTimeout(get, LOOK_AGAIN_MS))
+    get()
+    const again = waiting ? setInterval(get, LOOK_AGAIN_MS) : undefined
+    return () => {
+      abort.abort()
+      clearInterval(again)
+    }
+  }, [code, isLong, waiting])
+  return given ?? fetched
+}
+
 interface NameStepProps {
   title: string
-  names: { personId: string; shownName: string }[]
+  code: string
+  /** Null for a long list. */
+  names: Name[] | null
   refusal?: Refusal
 }
 
-function NameStep({ title, names, refusal }: NameStepProps) {
+function NameStep({ title, code, names: given, refusal }: NameStepProps) {
+  const names = useNames(code, given, refusal?.asked === true)
   const [typed, setTyped] = useState(refusal?.typed ?? '')
   useLookAgain(refusal?.asked === true)
-  const found = names.filter(name => isFoundBy(typed, name.shownName))
+  const found = (names ?? []).filter(name => isFoundBy(typed, name.shownName))
   return (
     <Stack gap="16px">
       <chakra.h1 fontSize="xl">{title}</chakra.h1>
-      <NamePicker names={found} typed={typed} onType={setTyped} problem={refusal?.problem || null} />
+      <NamePicker
+        names={found.slice(0, MOST_SHOWN)}
+        typed={typed}
+        onType={setTyped}
+        problem={refusal?.problem || null}
+      />
       {refusal?.taken && (
         <Form method="post">
           <input type="hidden" name="intent" value="claim" />
@@ -126,7 +167,13 @@ function NameStep({ title, names, refusal }: NameStepProps) {
           as soon as it is free.
         </Message>
       )}
-      {found.length === 0 && names.length > 0 && <Message>Nobody on the list is called that.</Message>}
+      {names === null && <Message>The names are coming…</Message>}
+      {found.length > MOST_SHOWN && (
+        <chakra.p color="quiet">{found.length - MOST_SHOWN} more: type the start of your name.</chakra.p>
+      )}
+      {found.length === 0 && names !== null && names.length > 0 && (
+        <Message>Nobody on the list is called that.</Message>
+      )}
       {typed.trim() !== '' && (
         <Form method="post">
           <input type="hidden" name="shownName" value={typed} />
