@@ -7,10 +7,12 @@ test('what is wrong is said beside its field, and what was typed stays', async (
   const { address } = server
   await page.goto(`${address}/sessions/new`)
   await page.getByLabel('Title').fill('Half a plan')
+  await expect(page.getByLabel('Date')).not.toHaveValue('')
+  await page.getByLabel('Date').fill('')
   await page.getByLabel('Time in rooms (minutes)').fill('0')
   await page.getByRole('button', { name: 'Save the plan' }).click()
   await expect(page.getByText('Choose a date.')).toBeVisible()
-  await expect(page.getByText('At least 1 minutes.')).toBeVisible()
+  await expect(page.getByText('At least 1 minute.')).toBeVisible()
   await expect(page.getByLabel('Title')).toHaveValue('Half a plan')
   await page.getByLabel('Date').fill('2026-12-01')
   await page.getByLabel('Begins at').fill('10:00')

@@ -64,7 +64,7 @@ test.each([
   ['nobody is held', [4, 4, 3], [0, 0, 0], [4, 4, 3]],
   ['as many as planned', [4, 4, 3], [4, 0, 3], [4, 4, 3]],
   ['a group made larger by hand', [4, 4, 4], [6, 0, 0], [6, 3, 3]],
-  ['two made larger', [4, 4, 4, 4], [5, 6, 0, 0], [5, 6, 3, 2]],
+  ['two made larger', [4, 4, 4, 4], [5, 6, 0, 0], [5, 6, 2, 3]],
   ['what cannot fit stays as planned', [2, 2, 2], [4, 2, 0], [2, 2, 2]],
 ])('sizes around people who stay: %s', (_, planned, held, expected) => {
   const sizes = sizesAround(planned, held)

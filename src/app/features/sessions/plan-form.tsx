@@ -32,33 +32,40 @@ interface PlanFormProps {
   saved?: boolean
 }
 
-/** A new plan begins today at the next full hour, where this browser is; null until the page has come alive. */
-function useStart(): { date: string; time: string; day: string } | null {
-  const [start, setStart] = useState<{ date: string; time: string; day: string } | null>(null)
+/** What a new plan begins with, where this browser is: today or tomorrow at the next full hour, and a name that says so. */
+function beginning(cohort: string): Record<'title' | 'date' | 'time', string> {
+  const next = new Date()
+  next.setHours(next.getHours() + 1, 0, 0, 0)
+  const day = next.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })
+  return {
+    title: `${cohort}, ${day}`,
+    date: new Intl.DateTimeFormat('sv-SE').format(next),
+    time: `${String(next.getHours()).padStart(2, '0')}:00`,
+  }
+}
+
+/** Fills the fields of a new plan that are empty once the page has come alive: what was typed before then stays. */
+function useBeginning(formId: string, isNew: boolean, cohort: string): void {
   useEffect(() => {
-    const next = new Date()
-    next.setHours(next.getHours() + 1, 0, 0, 0)
-    setStart({
-      date: new Intl.DateTimeFormat('sv-SE').format(next),
-      time: `${String(next.getHours()).padStart(2, '0')}:00`,
-      day: next.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }),
-    })
-  }, [])
-  return start
+    const form = document.getElementById(formId)
+    if (!isNew || !(form instanceof HTMLFormElement)) return
+    for (const [name, value] of Object.entries(beginning(cohort))) {
+      const field = form.elements.namedItem(name)
+      if (!(field instanceof HTMLInputElement) || field.value !== '') continue
+      field.value = value
+      field.dispatchEvent(new Event('input', { bubbles: true }))
+    }
+  }, [formId, isNew, cohort])
 }
 
 /** The plan of a session. Choosing another grouping shows its rooms. */
 export function PlanForm(props: PlanFormProps) {
   const { groupings, boards, plan } = props
-  const start = useStart()
-  if (groupings.length === 0 || boards.length === 0)
-    return <NothingToPlan groupings={groupings.length} groupingId={plan.groupingId} />
-  if (plan.date !== undefined) return <FilledForm {...props} />
-  const cohort = groupings.find(grouping => grouping.id === plan.groupingId)?.cohortName ?? 'Session'
-  const { date, time, day } = start ?? {}
-  const begun = { ...plan, date, time, title: day && `${cohort}, ${day}` }
-  // What it begins with is known only in a browser; nothing can be typed before.
-  return <FilledForm key={date ?? 'not yet'} {...props} plan={begun} />
+  return groupings.length === 0 || boards.length === 0 ? (
+    <NothingToPlan groupings={groupings.length} groupingId={plan.groupingId} />
+  ) : (
+    <FilledForm {...props} />
+  )
 }
 
 function FilledForm({ groupings, boards, plan, lastResult, saved }: PlanFormProps) {
@@ -69,6 +76,8 @@ function FilledForm({ groupings, boards, plan, lastResult, saved }: PlanFormProp
     shouldRevalidate: 'onInput',
     onValidate: ({ formData }) => parseWithZod(formData, { schema: sessionForm }),
   })
+  const cohort = groupings.find(grouping => grouping.id === plan.groupingId)?.cohortName ?? 'Session'
+  useBeginning(form.id, plan.date === undefined, cohort)
   const minutes = Number(fields.roomMinutes.value ?? 12)
   const grace = Number(fields.graceSeconds.value ?? 60)
   const choose = (groupingId: string, round = 0) => {
