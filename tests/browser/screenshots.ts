@@ -165,6 +165,8 @@ async function live(browser: Browser, page: Page, server: TestServer): Promise<v
 }
 
 mkdirSync(FOLDER, { recursive: true })
+// A made-up address stands on the pictures, not that of the machine they are taken on.
+process.env.PUBLIC_ADDRESS = 'http://groups.lowmarsh.example'
 await prepareDemo()
 const server = await TestServer.withDemo()
 const browser = await chromium.launch(config.use?.launchOptions)

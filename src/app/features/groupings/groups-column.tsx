@@ -81,7 +81,7 @@ export function GroupsColumn({ grouping, purpose }: { grouping: GroupingState; p
         </Box>
       )}
       {kept && (
-        <Box>
+        <Box mt="28px">
           <VersionsPanel
             versions={kept.versions}
             round={round}

@@ -242,7 +242,7 @@ function Broadcast({ sessionId, field, send }: BroadcastProps) {
       </Box>
       <Button type="submit" aria-label="Broadcast" {...BAR} disabled={text.trim() === ''}>
         <Megaphone size={20} aria-hidden="true" />
-        <chakra.span display={{ base: 'none', md: 'inline' }}>Broadcast</chakra.span>
+        <chakra.span display={{ base: 'none', '2xl': 'inline' }}>Broadcast</chakra.span>
       </Button>
     </Flex>
   )
