@@ -51,7 +51,9 @@ function useBeginning(formId: string, isNew: boolean, cohort: string): void {
     if (!isNew || !(form instanceof HTMLFormElement)) return
     for (const [name, value] of Object.entries(beginning(cohort))) {
       const field = form.elements.namedItem(name)
-      if (!(field instanceof HTMLInputElement) || field.value !== '') continue
+      // Whoever is in a field is about to type there.
+      if (!(field instanceof HTMLInputElement) || field.value !== '' || field === document.activeElement)
+        continue
       field.value = value
       field.dispatchEvent(new Event('input', { bubbles: true }))
     }
