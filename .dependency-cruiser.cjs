@@ -7,7 +7,13 @@ const only = (name, from, allowed) => ({
 })
 
 /** Parts of the interface that more than one feature shows. */
-const SHARED = ['^src/app/live-client/', '^src/app/board-view/', '^src/app/lanes/', '^src/app/removals/']
+const SHARED = [
+  '^src/app/live/',
+  '^src/app/live-client/',
+  '^src/app/board-view/',
+  '^src/app/lanes/',
+  '^src/app/removals/',
+]
 
 module.exports = {
   forbidden: [
@@ -41,7 +47,7 @@ module.exports = {
       '^src/app/workers/',
       ...SHARED,
     ]),
-    only('shared-parts-imports', '^src/app/(live-client|board-view|lanes|removals)/', [
+    only('shared-parts-imports', '^src/app/(live|live-client|board-view|lanes|removals)/', [
       '^src/core/',
       '^src/contracts/',
       '^src/app/ui/',

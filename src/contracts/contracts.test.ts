@@ -1,30 +1,9 @@
 import { accountForm, boardForm, groupingForm, personForm, sessionForm, takePlaceForm } from './forms'
-import { facilitatorRequest, participantRequest } from './live'
 
 const messages = (result: {
   success: boolean
   error?: { issues: { path: PropertyKey[]; message: string }[] }
 }) => result.error?.issues.map(issue => [issue.path.join('.'), issue.message]) ?? []
-
-test('a participant can not ask for what only facilitators may', () => {
-  for (const request of [
-    { type: 'end' },
-    { type: 'place', participantId: 'x', roomId: null },
-    { type: 'open' },
-  ]) {
-    expect(participantRequest.safeParse(request).success).toBe(false)
-  }
-  expect(participantRequest.parse({ type: 'call-help', participantId: 'another' })).toEqual({
-    type: 'call-help',
-  })
-})
-
-test('ids of new things are not the browser’s to choose', () => {
-  expect(facilitatorRequest.parse({ type: 'broadcast', text: 'x', messageId: 'mine' })).toEqual({
-    type: 'broadcast',
-    text: 'x',
-  })
-})
 
 test('a password has 10 to 200 characters, and an address is kept in small letters', () => {
   const account = { displayName: 'Zoë', email: ' ZOE@School.Example ' }

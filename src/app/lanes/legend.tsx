@@ -1,6 +1,5 @@
 import { chakra, Flex } from '@chakra-ui/react'
-import { MARK_KINDS } from '~/core/review/marks'
-import { MARK_LOOK } from './mark-look'
+import { MARK_KINDS, MARK_LOOK } from '../live/marks'
 
 /** What the marks on the lanes mean. */
 export function Legend() {

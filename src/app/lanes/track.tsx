@@ -1,8 +1,8 @@
 import { Box, chakra } from '@chakra-ui/react'
-import type { Mark } from '~/core/review/marks'
+import type { Mark } from '~/core/live/marks'
 import { PULSE_MS, type PulseBar } from '~/core/review/pulse'
 import { clockText } from '~/core/schedule/session-time'
-import { MARK_LOOK } from './mark-look'
+import { MARK_LOOK } from '../live/marks'
 
 export interface TrackSpan {
   from: number

@@ -2,7 +2,10 @@ import { parseWithZod } from '@conform-to/zod/v4'
 import { data } from 'react-router'
 import type { z } from 'zod'
 import { cleanText } from '~/core/formats/clean-text'
+import { problemText } from '~/core/live/decide'
+import type { LiveProblem } from '~/core/live/topics'
 import { RoundTableError, statusOf } from '~/server/errors.server'
+import type { Result } from '~/server/result'
 
 /** Reads a form with its schema; what is wrong goes back beside its field, with what was typed. */
 export async function readForm<Schema extends z.ZodType>(request: Request, schema: Schema) {
@@ -47,6 +50,14 @@ export async function jsonOf(request: Request): Promise<unknown> {
     return undefined
   }
 }
+
+/** How a command ended, with words for what was refused; null for what could not be read as one. */
+export function outcomeInWords(outcome: Result<unknown, LiveProblem> | null): Response {
+  if (!outcome) return Response.json(inWords({ code: 'not-allowed' }), { status: 400 })
+  return Response.json(outcome.ok ? { ok: true } : inWords(outcome.problem))
+}
+
+const inWords = (problem: LiveProblem) => ({ ok: false, problem, message: problemText(problem) })
 
 /** The wishes of a form, sent as JSON; undefined when they are none. */
 export function wishesIn(fields: FormData): unknown {

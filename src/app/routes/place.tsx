@@ -5,7 +5,7 @@ import { serverNow } from '~/server/clock.server'
 import { placeOf } from '~/server/join/join.server'
 import { servicesContext } from '~/server/services.server'
 import { getSession } from '~/server/sessions/sessions.server'
-import { PlacePage } from '../features/join/place-page'
+import { PlacePage } from '../features/place/place-page'
 import type { Route } from './+types/place'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [

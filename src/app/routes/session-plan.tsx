@@ -55,7 +55,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const { db, hub } = context.get(servicesContext)
   const fields = await formOf(request)
   if (fields.get('intent') === 'open') {
-    const opened = await answering(openSession(db, hub, context.get(accountContext), params.sessionId))
+    const opened = await answering(openSession({ db, hub }, context.get(accountContext), params.sessionId))
     if (opened.ok || opened.problem.code === 'already-open')
       throw redirect(`/sessions/${params.sessionId}/live`)
     return { opening: openingProblemText(opened.problem) }

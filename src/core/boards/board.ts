@@ -1,3 +1,5 @@
+import { z } from 'zod'
+
 /** The kinds of prompt there are. */
 export const PROMPT_KINDS = ['cards', 'sheet', 'yes-no'] as const
 export type PromptKind = (typeof PROMPT_KINDS)[number]
@@ -16,6 +18,13 @@ export interface Board {
   steps: string[]
   prompts: Prompt[]
 }
+
+/** A board as it is written down with a session. */
+export const boardSchema = z.object({
+  title: z.string(),
+  steps: z.array(z.string()),
+  prompts: z.array(z.object({ id: z.string().min(1).max(40), kind: z.enum(PROMPT_KINDS), text: z.string() })),
+})
 
 export const MOST_STEPS = 3
 export const MOST_PROMPTS = 12

@@ -1,9 +1,11 @@
 import fc from 'fast-check'
 import { clock, door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
-import type { Actor, Command } from './commands'
+import type { Actor } from './actors'
 import { decide } from './decide'
+import { participantList, peopleIn } from './door/people'
 import { fold } from './evolve'
-import { participantList, peopleIn, unopened } from './state'
+import type { Command } from './topics'
+import { unopened } from './topics'
 
 const MINUTE = 60_000
 

@@ -1,21 +1,22 @@
 /**
  * Events as earlier versions of the program wrote them. Logs are never rewritten: an event is brought up to the shape of
- * today each time it is read, one version after the other.
+ * today each time it is read, one version after the other, by the topic it belongs to.
  */
 import { z } from 'zod'
-import { type LiveEvent, liveEventSchema } from './events'
+import { ALL_TOPICS, type LiveEvent, liveEventSchema } from './topics'
 
-/** The version in which events are written today. Raise it with every change of a shape, and say below what to do. */
+/** The version in which events are written today. Raise it with every change of a shape, and give its topic an `upcast`. */
 export const EVENT_VERSION = 2
 
 type Payload = Record<string, unknown>
 
-/** `UPCAST[1]` makes what version 1 wrote into what version 2 would have written, and so on. */
-const UPCAST: Record<number, (payload: Payload) => Payload> = {
-  1: payload =>
-    payload.type === 'opened'
-      ? { ...payload, plan: { ...(payload.plan as Payload), groupingVersion: null } }
-      : payload,
+function upcast(payload: Payload, from: number): Payload {
+  const type = String(payload.type)
+  for (const topic of ALL_TOPICS) {
+    const up = topic.upcast?.[from]?.[type]
+    if (up) return up(payload)
+  }
+  return payload
 }
 
 /** Why a log cannot be read: an event that is damaged, or that a later version of the program wrote. */
@@ -30,7 +31,7 @@ export function readEvent(payload: unknown, version: number): LiveEvent {
     throw new UnreadableEventError(`An event was written in version ${version}, which is not known here.`)
   }
   let current = z.record(z.string(), z.unknown()).safeParse(payload).data ?? {}
-  for (let from = version; from < EVENT_VERSION; from++) current = UPCAST[from]?.(current) ?? current
+  for (let from = version; from < EVENT_VERSION; from++) current = upcast(current, from)
   const read = liveEventSchema.safeParse(current)
   if (read.success) return read.data
   const where = read.error.issues[0]?.path.join('.') ?? ''

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
-import { facilitatorView, mayWorkOn, participantView, projectorView, viewFor } from './views'
+import { mayWorkOn } from './rooms/rooms'
+import { facilitatorView, participantView, projectorView, viewFor } from './views'
 
 function inRooms(): Rehearsed {
   const session = new Rehearsed()

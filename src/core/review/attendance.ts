@@ -1,6 +1,6 @@
-import type { Recorded } from '../live/events'
 import { evolve } from '../live/evolve'
-import { type LiveState, unopened } from '../live/state'
+import type { Recorded } from '../live/topics'
+import { type LiveState, unopened } from '../live/topics'
 
 /** A stretch in which somebody was really there: connected, and in this room (null: with the whole group). */
 export interface Stay {

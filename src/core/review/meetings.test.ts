@@ -1,4 +1,4 @@
-import type { LiveEvent, Recorded } from '../live/events'
+import type { LiveEvent, Recorded } from '../live/topics'
 import { meetingsOf } from './meetings'
 
 const MINUTE = 60_000

@@ -1,5 +1,5 @@
-import type { Recorded } from '../live/events'
 import { fold } from '../live/evolve'
+import type { Recorded } from '../live/topics'
 import { type Stay, stays } from './attendance'
 
 /** Two people who were in one room at the same time, really connected, and for how long in milliseconds. */

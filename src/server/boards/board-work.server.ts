@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm'
 import type { RoomWorkNow } from '~/contracts/live'
-import type { LiveState } from '~/core/live/state'
+import type { LiveState } from '~/core/live/topics'
 import { addToPulse } from '~/core/review/pulse'
 import type { Database } from '../db/database.server'
 import { boardCopies } from '../db/schema.server'

@@ -1,5 +1,5 @@
 import { and, eq, sql } from 'drizzle-orm'
-import { participantList } from '~/core/live/state'
+import { participantList } from '~/core/live/door/people'
 import type { Presence } from '~/core/people/presence'
 import type { Database } from '../db/database.server'
 import { cohorts, sessions } from '../db/schema.server'

@@ -30,7 +30,7 @@ test('every save is kept with who and when, and a grouping used in a session is 
   const hub = new LiveHub(db, pino({ enabled: false }))
   value(await prepareOpening(db, sessionId))
   expect((await getSession(db, sessionId)).groupingVersion).toBeNull()
-  value(await openSession(db, hub, by, sessionId))
+  value(await openSession({ db, hub }, by, sessionId))
   expect((await getSession(db, sessionId)).groupingVersion).toBe(1)
   await hub.stop()
   const turned = groups.map((group, place) => ({
@@ -85,10 +85,10 @@ test('roles count once a session that used them has ended', async () => {
     }),
   )
   const hub = new LiveHub(db, pino({ enabled: false }))
-  value(await openSession(db, hub, by, sessionId))
+  value(await openSession({ db, hub }, by, sessionId))
   value(await saveGrouping(db, by, groupingId, { name, groups, version: 2, roles: [{ [b]: 'lead' }] }))
   expect(await rolesHeld(db, cohortId)).toEqual({})
-  value(await askAsFacilitator(hub, by, sessionId, { type: 'end' }))
+  value(await askAsFacilitator({ db, hub }, by, sessionId, { type: 'end' }))
   await hub.stop()
   expect(await rolesHeld(db, cohortId)).toEqual({ [a]: { lead: 1 }, [b]: { scribe: 1 } })
 })

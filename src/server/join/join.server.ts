@@ -1,6 +1,6 @@
 import { and, eq, isNull } from 'drizzle-orm'
-import type { LiveProblem } from '~/core/live/commands'
-import { type LiveState, participantList } from '~/core/live/state'
+import { participantList } from '~/core/live/door/people'
+import type { LiveProblem, LiveState } from '~/core/live/topics'
 import { plainName } from '~/core/people/shown-name'
 import type { Database } from '../db/database.server'
 import { participants, sessions } from '../db/schema.server'

@@ -27,7 +27,7 @@ test('opening a session makes a board copy for each room, once, and its plan is 
   )
   expect(copies[0]?.board.title).toBe('Notes')
   expect((await getSession(db, sessionId)).phase).toBe('open')
-  expect(await openSession(db, hub, by, sessionId)).toMatchObject({
+  expect(await openSession({ db, hub }, by, sessionId)).toMatchObject({
     ok: false,
     problem: { code: 'already-open' },
   })
@@ -74,7 +74,7 @@ test('a reader follows until they stop; what changes is told to listeners', asyn
 test('a session whose log is damaged is shut; the others are taken up', async () => {
   const { db, hub, sessionId, by, form } = running
   const other = value(await createSession(db, form))
-  value(await openSession(db, hub, by, other))
+  value(await openSession({ db, hub }, by, other))
   await db
     .update(sessionEvents)
     .set({ payload: { type: 'from-tomorrow' } })
@@ -83,7 +83,7 @@ test('a session whose log is damaged is shut; the others are taken up', async ()
   await again.start()
   expect(await again.state(other)).toMatchObject({ phase: 'open' })
   await expect(again.state(sessionId)).rejects.toMatchObject({ code: 'damaged' })
-  await expect(askAsFacilitator(again, by, sessionId, { type: 'end' })).rejects.toMatchObject({
+  await expect(askAsFacilitator({ db, hub: again }, by, sessionId, { type: 'end' })).rejects.toMatchObject({
     code: 'damaged',
   })
   await again.stop()
@@ -92,9 +92,9 @@ test('a session whose log is damaged is shut; the others are taken up', async ()
 test('a visit ends soon after the facilitator who made it is gone, not while one page of theirs is open', async () => {
   const { hub, by, sessionId } = running
   await running.join(0)
-  value(await askAsFacilitator(hub, by, sessionId, { type: 'send-out', seconds: 600 }))
+  value(await askAsFacilitator(running, by, sessionId, { type: 'send-out', seconds: 600 }))
   const { rooms } = await hub.state(sessionId)
-  value(await askAsFacilitator(hub, by, sessionId, { type: 'visit', roomId: rooms[0]?.id ?? '' }))
+  value(await askAsFacilitator(running, by, sessionId, { type: 'visit', roomId: rooms[0]?.id ?? '' }))
   const follow = () => hub.follow(sessionId, { kind: 'facilitator' }, null, () => undefined, by)
   const [first, second] = [await follow(), await follow()]
   jest.useFakeTimers({ doNotFake: ['nextTick', 'setImmediate', 'queueMicrotask'] })
@@ -109,10 +109,10 @@ test('a visit ends soon after the facilitator who made it is gone, not while one
 
 test('opening a session that has ended is refused and writes nothing', async () => {
   const { db, hub, by, sessionId, groupingId } = running
-  value(await askAsFacilitator(hub, by, sessionId, { type: 'end' }))
+  value(await askAsFacilitator({ db, hub }, by, sessionId, { type: 'end' }))
   expect(await getSession(db, sessionId)).toMatchObject({ phase: 'ended', groupingVersion: 1 })
   await db.update(groupings).set({ version: 2 }).where(eq(groupings.id, groupingId))
-  expect(await openSession(db, hub, by, sessionId)).toMatchObject({ problem: { code: 'already-open' } })
+  expect(await openSession({ db, hub }, by, sessionId)).toMatchObject({ problem: { code: 'already-open' } })
   expect(await getSession(db, sessionId)).toMatchObject({ phase: 'ended', groupingVersion: 1 })
 })
 
@@ -120,7 +120,7 @@ test('a plan is not written over a session that is opened at the same moment', a
   const { db, hub, by, form } = running
   const planned = value(await createSession(db, form))
   const saving = savePlan(db, planned, { ...form, title: 'Too late' })
-  const opening = openSession(db, hub, by, planned)
+  const opening = openSession({ db, hub }, by, planned)
   const [saved] = await Promise.all([saving, opening])
   const { title, phase } = await getSession(db, planned)
   expect(phase).toBe('open')
@@ -140,7 +140,7 @@ test('a name that is taken is asked for at the door and freed with one move', as
   const [doubt] = (await hub.state(sessionId)).doubts
   expect(doubt).toMatchObject({ participantId, how: 'mine-is-taken' })
   const settled = { type: 'settle-doubt', doubtId: doubt?.id ?? '', free: true } as const
-  value(await askAsFacilitator(hub, by, sessionId, settled))
+  value(await askAsFacilitator(running, by, sessionId, settled))
   expect((await freeNames(hub, sessionId)).map(name => name.shownName)).toContain('Ana')
 })
 
@@ -161,7 +161,8 @@ test('a place is given back by itself only while nothing was written from it', a
       at: 0,
     },
   ])
-  for (const id of [wrote, silent]) value(await askAsParticipant(db, hub, sessionId, id, { type: 'not-me' }))
+  for (const id of [wrote, silent])
+    value(await askAsParticipant({ db, hub }, sessionId, id, { type: 'not-me' }))
   const { participants, doubts } = await hub.state(sessionId)
   expect(participants[silent]?.released).toBe(true)
   expect(participants[wrote]?.released).toBe(false)
@@ -171,8 +172,8 @@ test('a place is given back by itself only while nothing was written from it', a
 test('a session that has ended and that nobody follows is let go; followed or running, it is kept', async () => {
   const { db, hub, boards, by, sessionId, form } = running
   const ended = value(await createSession(db, form))
-  value(await openSession(db, hub, by, ended))
-  value(await askAsFacilitator(hub, by, ended, { type: 'end' }))
+  value(await openSession({ db, hub }, by, ended))
+  value(await askAsFacilitator({ db, hub }, by, ended, { type: 'end' }))
   const before = await boards.work.of(ended, await hub.state(ended))
   expect(hub.held).toBe(2)
   const stop = await hub.follow(ended, { kind: 'facilitator' }, null, () => undefined)
@@ -190,13 +191,15 @@ test('a session that has ended and that nobody follows is let go; followed or ru
 test('requests are made in the name of who asks', async () => {
   const { db, hub, by, sessionId } = running
   const participantId = await running.join(0)
-  expect(await askAsFacilitator(hub, by, sessionId, { type: 'send-out', seconds: 600 })).toMatchObject({
+  expect(
+    await askAsFacilitator({ db, hub }, by, sessionId, { type: 'send-out', seconds: 600 }),
+  ).toMatchObject({
     ok: true,
   })
-  expect(await askAsParticipant(db, hub, sessionId, participantId, { type: 'call-help' })).toMatchObject({
+  expect(await askAsParticipant({ db, hub }, sessionId, participantId, { type: 'call-help' })).toMatchObject({
     ok: true,
   })
-  expect(await askAsParticipant(db, hub, sessionId, null, { type: 'call-help' })).toEqual({
+  expect(await askAsParticipant({ db, hub }, sessionId, null, { type: 'call-help' })).toEqual({
     ok: false,
     problem: { code: 'not-allowed' },
   })
@@ -207,7 +210,7 @@ test('requests are made in the name of who asks', async () => {
 test('a session nobody knows is not there, and asking for it leaves nothing behind', async () => {
   const { hub, by } = running
   await expect(hub.state('nothing')).rejects.toMatchObject({ code: 'not-found' })
-  await expect(askAsFacilitator(hub, by, 'nothing', { type: 'end' })).rejects.toMatchObject({
+  await expect(askAsFacilitator(running, by, 'nothing', { type: 'end' })).rejects.toMatchObject({
     code: 'not-found',
   })
 })

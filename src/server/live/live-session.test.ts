@@ -1,6 +1,6 @@
 import { clock, door, facilitator, plan } from 'tests/fixtures/rehearsed'
 import type { StreamMessage } from '~/contracts/live'
-import type { Recorded } from '~/core/live/events'
+import type { Recorded } from '~/core/live/topics'
 import { type Entry, LogRaceError } from './event-log.server'
 import { LiveSession, type SessionPorts } from './live-session.server'
 import type { AsJson } from './sections.server'

@@ -1,5 +1,11 @@
-import type { FacilitatorRequest, ParticipantRequest } from '~/contracts/live'
-import type { LiveProblem, ParticipantCommand } from '~/core/live/commands'
+import type { Fills } from '~/core/live/topic'
+import {
+  COMMAND_SHAPES,
+  type Command,
+  type FacilitatorRequest,
+  type LiveProblem,
+  type ParticipantRequest,
+} from '~/core/live/topics'
 import type { Account } from '../auth/accounts.server'
 import { hasWritten } from '../boards/board-storage.server'
 import type { Database } from '../db/database.server'
@@ -8,12 +14,16 @@ import { prepareOpening, type SessionProblem } from '../sessions/sessions.server
 import { newId } from '../tokens.server'
 import type { LiveHub } from './hub.server'
 
+interface Stands {
+  db: Database
+  hub: LiveHub
+}
+
 type Outcome = Result<{ seq: number }, LiveProblem>
 
 /** Opens a session with its plan as it is now: from here on people can join. */
 export async function openSession(
-  db: Database,
-  hub: LiveHub,
+  { db, hub }: Stands,
   account: Account,
   sessionId: string,
 ): Promise<Result<{ seq: number }, LiveProblem | SessionProblem>> {
@@ -22,41 +32,46 @@ export async function openSession(
   return hub.command(sessionId, facilitator(account), { type: 'open', plan: plan.value })
 }
 
-/** Does what a facilitator asks, giving new messages their ids. Throws not-found for an unknown session. */
-export function askAsFacilitator(
-  hub: LiveHub,
+/** Does what a facilitator asks. Throws not-found for an unknown session. */
+export async function askAsFacilitator(
+  { db, hub }: Stands,
   account: Account,
   sessionId: string,
   request: FacilitatorRequest,
 ): Promise<Outcome> {
-  const command =
-    request.type === 'broadcast' || request.type === 'note' ? { ...request, messageId: newId() } : request
-  return hub.command(sessionId, facilitator(account), command)
+  return hub.command(sessionId, facilitator(account), await filled(db, request, null))
 }
 
 /** Does what a participant asks; `participantId` comes from their cookie. */
 export async function askAsParticipant(
-  db: Database,
-  hub: LiveHub,
+  { db, hub }: Stands,
   sessionId: string,
   participantId: string | null,
   request: ParticipantRequest,
 ): Promise<Outcome> {
   if (!participantId) return refused({ code: 'not-allowed' })
-  const command = await participantCommand(db, participantId, request)
+  const command = await filled(db, request, participantId)
   return hub.command(sessionId, { kind: 'participant', participantId }, command)
 }
 
-async function participantCommand(
+/** What the server adds to a request, as its topic says: ids, and what no browser's word is taken for. */
+const FILLS: {
+  [Kind in keyof Fills]: (db: Database, participantId: string | null) => Promise<Fills[Kind]>
+} = {
+  'fresh-id': async () => newId(),
+  'has-written': async (db, participantId) => participantId !== null && hasWritten(db, participantId),
+}
+
+async function filled(
   db: Database,
-  participantId: string,
-  request: ParticipantRequest,
-): Promise<ParticipantCommand> {
-  if (request.type === 'call-help') return { ...request, helpId: newId() }
-  if (request.type === 'not-me') {
-    return { ...request, doubtId: newId(), wrote: await hasWritten(db, participantId) }
+  request: FacilitatorRequest | ParticipantRequest,
+  participantId: string | null,
+): Promise<Command> {
+  const command: Record<string, unknown> = { ...request }
+  for (const [name, kind] of Object.entries(COMMAND_SHAPES.get(request.type)?.fills ?? {})) {
+    command[name] = await FILLS[kind](db, participantId)
   }
-  return request
+  return command as Command
 }
 
 const facilitator = (account: Account) =>

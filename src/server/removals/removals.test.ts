@@ -76,12 +76,12 @@ test('what uses a removed grouping keeps it: the session is still planned and op
   expect(ids(await listGroupings(db, { alsoId: groupingId }))).toContain(groupingId)
   expect(ids(await listBoards(db, boardId))).toContain(boardId)
   expect((await getGrouping(db, groupingId)).name).toBe('Pairs')
-  value(await openSession(db, hub, by, sessionId))
+  value(await openSession({ db, hub }, by, sessionId))
 })
 
 test('a removed session opens to nobody, and who met in it does not count', async () => {
   const { db, hub, by, cohortId, sessionId } = running
-  value(await askAsFacilitator(hub, by, sessionId, { type: 'end' }))
+  value(await askAsFacilitator({ db, hub }, by, sessionId, { type: 'end' }))
   const { joinCode } = await getSession(db, sessionId)
   expect(await pastSessions(db, cohortId)).toHaveLength(1)
   value(await remove(db, by, 'session', sessionId))

@@ -1,6 +1,6 @@
 import { and, desc, eq, isNull, ne, or } from 'drizzle-orm'
 import type { SessionForm } from '~/contracts/forms'
-import type { OpeningPlan } from '~/core/live/events'
+import type { OpeningPlan } from '~/core/live/session/opening'
 import { momentOf } from '~/core/schedule/session-time'
 import { getBoard } from '../boards/boards.server'
 import { getCohort } from '../cohorts/cohorts.server'

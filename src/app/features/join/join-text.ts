@@ -1,5 +1,5 @@
-import type { LiveProblem } from '~/core/live/commands'
-import { problemText } from '../../live-client/ask'
+import { problemText } from '~/core/live/decide'
+import type { LiveProblem } from '~/core/live/topics'
 
 export function codeProblemText(
   problem: { code: 'unknown-code' } | { code: 'too-many-tries'; seconds: number },

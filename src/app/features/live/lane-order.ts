@@ -7,7 +7,7 @@ export type LaneOrder = 'rooms' | 'need'
  * then rooms nobody has visited; then those whose visit is longest ago.
  */
 export function orderedRooms(
-  view: Pick<FacilitatorView, 'rooms' | 'help'>,
+  view: Pick<FacilitatorView, 'rooms' | 'help' | 'lastVisit'>,
   order: LaneOrder,
 ): FacilitatorView['rooms'] {
   if (order === 'rooms') return view.rooms
@@ -16,6 +16,6 @@ export function orderedRooms(
   return [...view.rooms].sort((one, other) => {
     const [first, second] = [calledAt(one.id), calledAt(other.id)]
     if (first !== second) return first - second
-    return (one.lastVisitAt ?? 0) - (other.lastVisitAt ?? 0)
+    return (view.lastVisit[one.id] ?? 0) - (view.lastVisit[other.id] ?? 0)
   })
 }

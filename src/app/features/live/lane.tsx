@@ -1,16 +1,18 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react'
 import { memo } from 'react'
 import type { RoomWorkNow } from '~/contracts/live'
-import type { LanePerson } from '~/core/live/views'
-import type { Mark } from '~/core/review/marks'
-import { roughLength } from '~/core/schedule/session-time'
+import type { LanePerson } from '~/core/live/door/door'
+import type { Mark } from '~/core/live/marks'
 import { Track } from '../../lanes/track'
+import { HelpTag } from '../../live/help/help-tag'
+import type { LiveView, Send } from '../../live/live-view'
+import { laneButtonId } from '../../live/rooms/lane-button'
+import { PersonMenu } from '../../live/rooms/person-menu'
+import { VisitedAgo } from '../../live/visits/visited-ago'
 import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
 import { Tag } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
-import type { LiveView, Send } from './live-view'
-import { PersonMenu } from './person-menu'
 
 export interface LaneProps {
   room: LiveView['rooms'][number]
@@ -21,7 +23,8 @@ export interface LaneProps {
   visits: LiveView['visits']
   marks: Mark[]
   clock: LiveView['clock']
-  session: LiveView['session']
+  rounds: LiveView['rounds']
+  lastVisitAt: number | undefined
   prompts: number
   work: RoomWorkNow | undefined
   pageMadeAt: number
@@ -31,15 +34,26 @@ export interface LaneProps {
   send: Send
 }
 
-/** The id of the button that opens a room, to which the focus goes back when its drawer closes. */
-export const laneButtonId = (roomId: string): string => `open-${roomId}`
-
 /**
  * One room: who is in it, its time running to the right, the latest words, and when it was last visited. Drawn again only
  * when something of this room changed; what shows time ticks by itself.
  */
 export const Lane = memo(function Lane(props: LaneProps) {
-  const { room, place, rooms, people, call, visits, clock, prompts, work, narrow, onOpen, send } = props
+  const {
+    room,
+    place,
+    rooms,
+    people,
+    call,
+    visits,
+    clock,
+    prompts,
+    work,
+    lastVisitAt,
+    narrow,
+    onOpen,
+    send,
+  } = props
   const alone = clock !== null && people.length === 1
   return (
     <Grid
@@ -96,8 +110,7 @@ export const Lane = memo(function Lane(props: LaneProps) {
           <Latest work={work} />
           <Flex justify="space-between" align="center" gap="8px" color="quiet">
             <span>
-              {work?.answeredPrompts ?? 0} of {prompts} begun ·{' '}
-              {room.lastVisitAt ? <VisitedAgo at={room.lastVisitAt} /> : 'not visited'}
+              {work?.answeredPrompts ?? 0} of {prompts} begun · <VisitedAgo at={lastVisitAt} />
             </span>
             {call && (
               <Button size="small" kind="ask" onClick={() => onOpen(room.id)}>
@@ -111,21 +124,11 @@ export const Lane = memo(function Lane(props: LaneProps) {
   )
 })
 
-function HelpTag({ at }: { at: number }) {
-  const now = useServerNow(at, 1_000)
-  return <Tag kind="ask">help, {roughLength(now - at)}</Tag>
-}
-
-function VisitedAgo({ at }: { at: number }) {
-  const length = roughLength(useServerNow(at, 1_000) - at)
-  return <>visited {length === 'just now' ? length : `${length} ago`}</>
-}
-
-function LaneTrack({ clock, session, marks, work, pageMadeAt }: LaneProps) {
-  const last = session.pastRounds.at(-1)
+function LaneTrack({ clock, rounds, marks, work, pageMadeAt }: LaneProps) {
+  const last = rounds.past.at(-1)
   const pulse = work?.pulse ?? []
   if (clock) {
-    const to = clock.graceEndsAt ?? clock.endsAt + session.graceSeconds * 1000
+    const to = clock.graceEndsAt ?? clock.endsAt + rounds.graceSeconds * 1000
     const span = { from: clock.startedAt, to, edges: [clock.endsAt] }
     return <RunningTrack span={span} pulse={pulse} marks={marks} pageMadeAt={pageMadeAt} />
   }

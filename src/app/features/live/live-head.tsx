@@ -1,10 +1,10 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import { MonitorUp, QrCode } from 'lucide-react'
 import { useState } from 'react'
+import type { LiveView, Send } from '../../live/live-view'
 import { Button, ButtonLink } from '../../ui/button'
 import { Tick } from '../../ui/fields'
 import type { LaneOrder } from './lane-order'
-import type { LiveView, Send } from './live-view'
 
 interface LiveHeadProps {
   sessionId: string
@@ -90,7 +90,7 @@ export function LiveHead({
             <MonitorUp size={16} aria-hidden="true" /> Page for the projector
           </ButtonLink>
           <Tick
-            checked={view.session.waitingList}
+            checked={view.door.waitingList}
             onChange={event => send({ type: 'set-waiting-list', on: event.target.checked })}
           >
             Waiting list

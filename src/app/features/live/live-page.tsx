@@ -1,22 +1,23 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { Legend } from '../../lanes/legend'
+import { Doubts } from '../../live/door/doubts'
+import { useHelpCalls } from '../../live/help/use-help-calls'
+import type { LiveView, Send } from '../../live/live-view'
+import { laneButtonId } from '../../live/rooms/lane-button'
+import { OutsideRooms } from '../../live/rooms/outside-rooms'
+import { type RoomPart, roomParts } from '../../live/rooms/room-parts'
+import { SessionRibbon } from '../../live/rounds/session-ribbon'
 import { ask } from '../../live-client/ask'
 import { useLive } from '../../live-client/use-live'
 import { Message } from '../../ui/layout'
 import { moveByArrows } from '../../ui/list-keys'
 import { useKeptText } from '../../ui/use-kept'
-import { Doubts } from './doubts'
-import { Lane, laneButtonId } from './lane'
+import { Lane } from './lane'
 import { type LaneOrder, orderedRooms } from './lane-order'
-import { type RoomPart, roomParts } from './lanes-of-view'
 import { LiveBar } from './live-bar'
 import { LiveHead } from './live-head'
-import type { LiveView, Send } from './live-view'
-import { OutsideRooms } from './outside-rooms'
 import { RoomDrawer } from './room-drawer'
-import { SessionRibbon } from './session-ribbon'
-import { useHelpCalls } from './use-help-calls'
 
 interface LivePageProps {
   sessionId: string
@@ -104,7 +105,8 @@ export function LivePage({
                 rooms={view.rooms}
                 {...(parts.get(room.id) ?? NOTHING)}
                 clock={view.clock}
-                session={view.session}
+                rounds={view.rounds}
+                lastVisitAt={view.lastVisit[room.id]}
                 prompts={view.board.prompts.length}
                 work={work[room.id]}
                 pageMadeAt={now}

@@ -1,0 +1,74 @@
+import { Box, chakra, Flex } from '@chakra-ui/react'
+import type { ReactNode } from 'react'
+import type { ParticipantView } from '~/core/live/views'
+import { TimeLeft } from '../../live/rounds/time-left'
+import type { BoardStatus } from '../../live-client/board-connection'
+
+interface PlaceHeadProps {
+  view: ParticipantView
+  pageMadeAt: number
+  line: 'live' | 'lost'
+  /** Whether what was written is on disk; null without a board. */
+  saved: BoardStatus['saved'] | null
+  /** Whose page this is. */
+  children: ReactNode
+}
+
+const SAVED_WORDS: Record<BoardStatus['saved'], string> = {
+  stored: 'Saved',
+  sending: 'Saving…',
+  full: 'Not saved: the board is full',
+  away: 'No line: keep writing, it is sent when the line is back',
+}
+
+const lost = (saved: BoardStatus['saved']) => saved === 'away' || saved === 'full'
+
+/** Always in sight: where, with whom, how long. */
+export function PlaceHead({ view, pageMadeAt, line, saved, children }: PlaceHeadProps) {
+  const { place, session, clock } = view
+  const inRoom = place.where === 'room'
+  const title = inRoom ? place.name : place.where === 'whole' ? 'Whole group' : 'Waiting list'
+  return (
+    <Box as="header" position="sticky" top="0" zIndex="5" bg="paper" borderBottomWidth="1px">
+      {line === 'lost' && (
+        <Box bg="ask" color="onAsk" px="16px" py="4px" fontSize="s" role="status">
+          The line to the server is down. It comes back by itself.
+        </Box>
+      )}
+      <Flex px="16px" py="8px" justify="space-between" align="center" gap="12px">
+        <Box minW="0">
+          <chakra.div color="quiet" fontSize="s" truncate>
+            {session.title}
+          </chakra.div>
+          <chakra.h1 fontSize="l" overflowWrap="anywhere">
+            {title}
+          </chakra.h1>
+        </Box>
+        {clock && session.phase === 'open' && <TimeLeft clock={clock} pageMadeAt={pageMadeAt} />}
+      </Flex>
+      <Box px="16px" pb={inRoom ? '2px' : '8px'}>
+        {children}
+      </Box>
+      {inRoom && (
+        <Flex px="16px" pb="8px" gap="4px 12px" wrap="wrap" fontSize="s" justify="space-between">
+          <chakra.p>
+            With{' '}
+            {place.members
+              .filter(member => member.id !== view.me.id)
+              .map(member => (member.connected ? member.shownName : `${member.shownName} (away)`))
+              .join(', ') || 'nobody yet'}
+          </chakra.p>
+          {saved && (
+            <chakra.p
+              role="status"
+              color={lost(saved) ? 'ask' : 'quiet'}
+              fontWeight={lost(saved) ? '600' : '400'}
+            >
+              {SAVED_WORDS[saved]}
+            </chakra.p>
+          )}
+        </Flex>
+      )}
+    </Box>
+  )
+}

@@ -1,0 +1,99 @@
+import { Box, Flex, Stack } from '@chakra-ui/react'
+import { useEffect, useRef, useState } from 'react'
+import type { ParticipantView } from '~/core/live/views'
+import { BoardView } from '../../board-view/board-view'
+import { NotMe } from '../../live/door/not-me'
+import type { SendFromPlace } from '../../live/live-view'
+import { Messages } from '../../live/messages/messages'
+import { Together } from '../../live/rooms/together'
+import { Warnings } from '../../live/rounds/warnings'
+import { Ended } from '../../live/session/ended'
+import { ask } from '../../live-client/ask'
+import type { BoardStatus } from '../../live-client/board-connection'
+import { useLive } from '../../live-client/use-live'
+import { Message } from '../../ui/layout'
+import { useSwitch } from '../../ui/use-kept'
+import { PlaceFoot } from './place-foot'
+import { PlaceHead } from './place-head'
+
+interface PlacePageProps {
+  sessionId: string
+  joinCode: string
+  view: ParticipantView
+  ownLink: string
+  now: number
+}
+
+/** A participant's page: where am I, with whom, how long is left; what to do; and help at the bottom. */
+export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: PlacePageProps) {
+  const { view, line } = useLive(`/events/${sessionId}/participant`, first)
+  const [problem, setProblem] = useState<string | null>(null)
+  const [saved, setSaved] = useState<BoardStatus['saved']>('stored')
+  const send: SendFromPlace = async request => {
+    const answer = await ask(`/s/${sessionId}/commands`, request)
+    setProblem(answer.ok ? null : answer.message)
+    return answer.ok
+  }
+  const [aloud, setAloud] = useSwitch('warnings-aloud', false)
+  const gaveBack = useRef(false)
+  const door = `/join/${joinCode}`
+  useEffect(() => {
+    // Whoever gave the name back goes to choose another; whose name was freed is told first.
+    if (view.me.released && gaveBack.current) location.assign(door)
+  }, [view.me.released, door])
+  const { place } = view
+  return (
+    <Flex direction="column" minH="100dvh" maxW="760px" mx="auto">
+      <PlaceHead view={view} pageMadeAt={now} line={line} saved={place.where === 'room' ? saved : null}>
+        {view.session.phase === 'open' && !view.me.released && (
+          <NotMe
+            me={view.me}
+            onNotMe={() => {
+              gaveBack.current = true
+              send({ type: 'not-me' })
+            }}
+          />
+        )}
+      </PlaceHead>
+      <Box as="main" flex="1" px="16px" py="16px">
+        {problem && (
+          <Box mb="12px">
+            <Message kind="problem">{problem}</Message>
+          </Box>
+        )}
+        {view.session.phase === 'ended' ? (
+          <Ended ownLink={ownLink} />
+        ) : view.me.released ? (
+          <Message kind="problem">
+            The facilitator has freed the name {view.me.shownName}. If it is yours,{' '}
+            <a href={door}>join again</a>.
+          </Message>
+        ) : (
+          <Stack gap="16px">
+            <Warnings clock={place.where === 'room' ? view.clock : null} aloud={aloud} />
+            <Messages
+              messages={view.messages}
+              putAway={view.putAway}
+              onPutAway={messageId => send({ type: 'put-away', messageId })}
+            />
+            {place.where === 'room' && view.board ? (
+              <BoardView
+                key={place.copyId}
+                copyId={place.copyId}
+                board={view.board}
+                me={{ id: view.me.id }}
+                names={Object.fromEntries(place.members.map(member => [member.id, member.shownName]))}
+                onStatus={setSaved}
+              />
+            ) : (
+              <Together view={view} ownLink={ownLink} />
+            )}
+          </Stack>
+        )}
+      </Box>
+      {place.where === 'room' && view.session.phase === 'open' && (
+        <PlaceFoot help={view.help} visits={view.visits} aloud={aloud} onAloud={setAloud} onSend={send} />
+      )}
+    </Flex>
+  )
+}

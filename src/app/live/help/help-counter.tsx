@@ -1,0 +1,21 @@
+import { Box } from '@chakra-ui/react'
+import { LifeBuoy } from 'lucide-react'
+import { Button } from '../../ui/button'
+import { BAR } from '../bar'
+import type { HelpCalls } from './use-help-calls'
+
+/** Rooms that call, wherever their lanes are. */
+export function HelpCounter({ calls }: { calls: HelpCalls }) {
+  const [first] = calls.waiting
+  const count = calls.waiting.length
+  return (
+    <Box role="status">
+      {first && (
+        <Button {...BAR} kind="ask" title="Key: h" onClick={calls.go}>
+          <LifeBuoy size={20} aria-hidden="true" />
+          {count === 1 ? `${first.roomName} calls` : `${count} rooms call`}
+        </Button>
+      )}
+    </Box>
+  )
+}

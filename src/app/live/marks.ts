@@ -1,0 +1,20 @@
+import type { MarkKind } from '~/core/live/marks'
+import { DOOR_MARKS } from './door/marks'
+import { HELP_MARKS } from './help/marks'
+import type { MarkLook } from './mark-look'
+import { MESSAGES_MARKS } from './messages/marks'
+import { ROOMS_MARKS } from './rooms/marks'
+import { ROUNDS_MARKS } from './rounds/marks'
+import { VISITS_MARKS } from './visits/marks'
+
+/** How every mark looks on a lane, and its word, in the order of the legend: one without does not compile. */
+export const MARK_LOOK: Record<MarkKind, MarkLook> = {
+  ...ROOMS_MARKS,
+  ...DOOR_MARKS,
+  ...MESSAGES_MARKS,
+  ...VISITS_MARKS,
+  ...HELP_MARKS,
+  ...ROUNDS_MARKS,
+}
+
+export const MARK_KINDS = Object.keys(MARK_LOOK) as MarkKind[]

@@ -1,0 +1,56 @@
+import { Box, chakra, Flex } from '@chakra-ui/react'
+import { Megaphone } from 'lucide-react'
+import { LONGEST_MESSAGE } from '~/core/live/messages/message'
+import { Button } from '../../ui/button'
+import { Field, Input } from '../../ui/fields'
+import { useKeptText } from '../../ui/use-kept'
+import { BAR } from '../bar'
+import type { Send } from '../live-view'
+
+interface BroadcastFieldProps {
+  sessionId: string
+  field: React.RefObject<HTMLInputElement | null>
+  send: Send
+}
+
+/** What is said to everybody at once; half of it survives a reload. */
+export function BroadcastField({ sessionId, field, send }: BroadcastFieldProps) {
+  const [text, setText] = useKeptText(`broadcast-${sessionId}`)
+  const submit = async () => {
+    if (await send({ type: 'broadcast', text })) setText('')
+  }
+  return (
+    <Flex
+      as="form"
+      flex="1"
+      minW="240px"
+      gap="8px"
+      align="center"
+      onSubmit={event => {
+        event.preventDefault()
+        submit()
+      }}
+    >
+      <Box flex="1">
+        <Field label="Broadcast to every board" hideLabel>
+          {parts => (
+            <Input
+              {...parts}
+              ref={field}
+              minH={BAR.minH}
+              maxLength={LONGEST_MESSAGE}
+              placeholder="Broadcast to every board"
+              title="Key: b"
+              value={text}
+              onChange={event => setText(event.target.value)}
+            />
+          )}
+        </Field>
+      </Box>
+      <Button type="submit" aria-label="Broadcast" {...BAR} disabled={text.trim() === ''}>
+        <Megaphone size={20} aria-hidden="true" />
+        <chakra.span display={{ base: 'none', '2xl': 'inline' }}>Broadcast</chakra.span>
+      </Button>
+    </Flex>
+  )
+}

@@ -1,0 +1,41 @@
+import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
+import { Button } from '../../ui/button'
+import { WaitingList } from '../door/waiting-list'
+import type { LiveView, Send } from '../live-view'
+import { People } from './people'
+
+/** Everybody who is not in a room, always in sight: waiting, with the whole group, and not here yet. */
+export function OutsideRooms({ view, send }: { view: LiveView; send: Send }) {
+  const together = view.people.filter(person => person.admitted && !person.inRoom)
+  const late = view.clock ? together.filter(person => person.roomId !== null) : []
+  return (
+    <Stack gap="6px" bg="panel" borderWidth="1px" borderRadius="8px" p="6px 10px">
+      <WaitingList view={view} send={send} />
+      <Flex gap="4px 8px" align="center" wrap="wrap">
+        <b>{view.clock ? 'Not in a room' : 'Whole group'}</b>
+        <chakra.span color="quiet" fontVariantNumeric="tabular-nums">
+          {together.length}
+        </chakra.span>
+        <People people={together} view={view} send={send} />
+        {late.map(person => (
+          <Button
+            key={person.id}
+            size="small"
+            onClick={() => send({ type: 'place', participantId: person.id, roomId: person.roomId })}
+          >
+            {person.shownName}: to {view.rooms.find(room => room.id === person.roomId)?.name}
+          </Button>
+        ))}
+        {view.expected.length > 0 && (
+          <chakra.details fontSize="s" color="quiet" ml="auto">
+            <chakra.summary cursor="pointer">
+              {view.expected.length === 1 ? '1 on the list is' : `${view.expected.length} on the list are`}{' '}
+              not here yet
+            </chakra.summary>
+            <Box pt="4px">{view.expected.map(person => person.shownName).join(', ')}</Box>
+          </chakra.details>
+        )}
+      </Flex>
+    </Stack>
+  )
+}

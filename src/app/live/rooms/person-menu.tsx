@@ -1,0 +1,126 @@
+import { chakra, Menu, Portal } from '@chakra-ui/react'
+import { memo, useState } from 'react'
+import type { LanePerson } from '~/core/live/door/door'
+import { roughLength } from '~/core/schedule/session-time'
+import { useServerNow } from '../../live-client/server-clock'
+import type { LiveView, Send } from '../live-view'
+
+interface PersonMenuProps {
+  person: LanePerson
+  rooms: LiveView['rooms']
+  inRound: boolean
+  send: Send
+}
+
+/**
+ * Somebody's name with what can be done: let in, move, take to the whole group, free the name. The menu is made when it
+ * is first opened: with hundreds of people their menus would be most of the page.
+ */
+export const PersonMenu = memo(function PersonMenu(props: PersonMenuProps) {
+  const [made, setMade] = useState(false)
+  return made ? (
+    <MadeMenu {...props} />
+  ) : (
+    <NameButton person={props.person} aria-haspopup="menu" onClick={() => setMade(true)} />
+  )
+}, samePerson)
+
+/** Views come with new objects for the same people; what is shown of them decides. */
+function samePerson(before: PersonMenuProps, after: PersonMenuProps): boolean {
+  const { person } = before
+  return (
+    before.inRound === after.inRound &&
+    before.send === after.send &&
+    before.rooms === after.rooms &&
+    (Object.keys(person) as (keyof LanePerson)[]).every(key => person[key] === after.person[key])
+  )
+}
+
+function MadeMenu({ person, rooms, inRound, send }: PersonMenuProps) {
+  const act = (value: string) => {
+    if (value === 'let-in') send({ type: 'let-in', participantIds: [person.id] })
+    else if (value === 'free') send({ type: 'release', participantId: person.id })
+    else if (value === 'whole') send({ type: 'place', participantId: person.id, roomId: null })
+    else send({ type: 'place', participantId: person.id, roomId: value })
+  }
+  const elsewhere = rooms.filter(room => room.id !== person.roomId || (inRound && !person.inRoom))
+  return (
+    <Menu.Root
+      id={`lane-person-${person.id}`}
+      defaultOpen
+      lazyMount
+      unmountOnExit
+      onSelect={({ value }) => act(value)}
+    >
+      <Menu.Trigger asChild>
+        <NameButton person={person} />
+      </Menu.Trigger>
+      <Portal>
+        <Menu.Positioner>
+          <Menu.Content>
+            {!person.admitted && <Menu.Item value="let-in">Let in</Menu.Item>}
+            {person.admitted && (
+              <Menu.ItemGroup>
+                <Menu.ItemGroupLabel>{inRound ? 'Send to' : 'Give the room'}</Menu.ItemGroupLabel>
+                {elsewhere.map(room => (
+                  <Menu.Item key={room.id} value={room.id}>
+                    {room.name}
+                  </Menu.Item>
+                ))}
+                {person.inRoom && <Menu.Item value="whole">Whole group</Menu.Item>}
+              </Menu.ItemGroup>
+            )}
+            <Menu.Separator />
+            <Menu.Item value="free">Free the name</Menu.Item>
+          </Menu.Content>
+        </Menu.Positioner>
+      </Portal>
+    </Menu.Root>
+  )
+}
+
+function NameButton({
+  person,
+  ...rest
+}: { person: LanePerson } & React.ComponentProps<typeof chakra.button>) {
+  return (
+    <chakra.button
+      type="button"
+      display="inline-flex"
+      alignItems="center"
+      gap="5px"
+      px="6px"
+      minH="24px"
+      borderRadius="4px"
+      fontSize="s"
+      cursor="pointer"
+      _hover={{ bg: 'sunk' }}
+      color={person.connected ? 'ink' : 'quiet'}
+      {...rest}
+    >
+      <Presence connected={person.connected} />
+      {person.shownName}
+      {!person.connected && <Away since={person.seenAt} />}
+    </chakra.button>
+  )
+}
+
+function Away({ since }: { since: number }) {
+  const now = useServerNow(since, 1_000)
+  return <chakra.span> (away {roughLength(now - since)})</chakra.span>
+}
+
+/** A filled dot for somebody who is here, a ring for somebody who dropped. */
+function Presence({ connected }: { connected: boolean }) {
+  return (
+    <chakra.span
+      w="9px"
+      h="9px"
+      borderRadius="50%"
+      borderWidth="2px"
+      borderColor={connected ? 'live' : 'edge'}
+      bg={connected ? 'live' : 'transparent'}
+      aria-hidden="true"
+    />
+  )
+}

@@ -1,0 +1,280 @@
+import { z } from 'zod'
+import { plainName } from '../../people/shown-name'
+import { idSchema } from '../ids'
+import { remember, rememberBoth } from '../remember'
+import type { SessionEvent } from '../session/session'
+import { type TextProblem, textProblem, textSchema } from '../texts'
+import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
+import {
+  changeParticipants,
+  type ExpectedPerson,
+  type Participant,
+  type PeopleState,
+  participantList,
+  roomIdOf,
+} from './people'
+
+/** Most people in one session. */
+export const MOST_PARTICIPANTS = 500
+
+/** Somebody says a name is not theirs though their page goes by it, or theirs though somebody else has it. */
+export interface Doubt {
+  id: string
+  participantId: string
+  how: 'not-me' | 'mine-is-taken'
+  at: number
+}
+
+export interface DoorState extends PeopleState {
+  waitingList: boolean
+  expected: ExpectedPerson[]
+  /** Doubts about names that nobody has settled yet. */
+  doubts: Doubt[]
+}
+
+export type DoorProblem =
+  | { code: 'no-such-participant' }
+  | { code: 'name-taken'; shownName: string }
+  | { code: 'no-such-doubt' }
+  | { code: 'session-full'; most: number }
+
+const events = {
+  joined: {
+    participantId: idSchema,
+    personId: idSchema.nullable(),
+    shownName: z.string(),
+    admitted: z.boolean(),
+  },
+  admitted: { participantIds: z.array(idSchema) },
+  connected: { participantId: idSchema },
+  disconnected: { participantId: idSchema },
+  released: { participantId: idSchema },
+  /** Somebody says that a name is theirs, at the door, or not theirs, on the page that goes by it. */
+  'name-doubted': { doubtId: idSchema, participantId: idSchema, how: z.enum(['not-me', 'mine-is-taken']) },
+  'doubt-settled': { doubtId: idSchema },
+  'waiting-list-set': { on: z.boolean() },
+}
+export type DoorEvent = EventsOf<typeof events>
+
+/** Who comes in: joining by a name, the waiting list, coming and going of their pages, names in doubt. */
+export const door = topic<{
+  state: DoorState
+  hears: SessionEvent
+  problem: DoorProblem
+  borrows: TextProblem
+  mark: 'left' | 'dropped' | 'back'
+}>()(
+  {
+    initial: { participants: {}, waitingList: false, expected: [], doubts: [] },
+    commands: {
+      join: {
+        by: ['door'],
+        asks: { participantId: idSchema, personId: idSchema.nullable(), shownName: textSchema },
+      },
+      connect: { by: ['door'], asks: { participantId: idSchema } },
+      disconnect: { by: ['door'], asks: { participantId: idSchema }, idleAfterEnd: true },
+      /** Somebody at the door says that this name is theirs, and taken. */
+      'claim-name': { by: ['door'], asks: { participantId: idSchema }, fills: { doubtId: 'fresh-id' } },
+      'not-me': { by: ['participant'], asks: {}, fills: { doubtId: 'fresh-id', wrote: 'has-written' } },
+      'let-in': {
+        by: ['facilitator'],
+        asks: { participantIds: z.array(idSchema).min(1).max(MOST_PARTICIPANTS) },
+      },
+      'set-waiting-list': { by: ['facilitator'], asks: { on: z.boolean() } },
+      release: { by: ['facilitator'], asks: { participantId: idSchema } },
+      'settle-doubt': { by: ['facilitator'], asks: { doubtId: idSchema, free: z.boolean() } },
+    },
+    events,
+  },
+  {
+    decide: {
+      join(state, { participantId, personId, shownName }) {
+        const name = shownName.trim()
+        if (textProblem(name, Number.POSITIVE_INFINITY)) return refuse({ code: 'text-empty' })
+        const present = participantList(state)
+        if (present.length >= MOST_PARTICIPANTS)
+          return refuse({ code: 'session-full', most: MOST_PARTICIPANTS })
+        const readsTheSame = (other: { shownName: string; personId: string | null }) =>
+          plainName(other.shownName) === plainName(name) || (personId !== null && other.personId === personId)
+        const onTheList = personId === null && state.expected.some(readsTheSame)
+        if (onTheList || present.some(readsTheSame)) return refuse({ code: 'name-taken', shownName: name })
+        return happens({
+          type: 'joined',
+          participantId,
+          personId,
+          shownName: name,
+          admitted: !state.waitingList,
+        })
+      },
+      connect(state, { participantId }) {
+        const participant = presentOf(state, participantId)
+        if (!participant) return refuse({ code: 'no-such-participant' })
+        return participant.connected ? nothing : happens({ type: 'connected', participantId })
+      },
+      disconnect(state, { participantId }) {
+        return state.participants[participantId]?.connected
+          ? happens({ type: 'disconnected', participantId })
+          : nothing
+      },
+      'claim-name'(state, { doubtId, participantId }) {
+        if (!presentOf(state, participantId)) return refuse({ code: 'no-such-participant' })
+        return doubt(state, { doubtId, participantId, how: 'mine-is-taken' })
+      },
+      'not-me'(state, { doubtId, wrote }, { participantId }) {
+        if (!presentOf(state, participantId)) return refuse({ code: 'no-such-participant' })
+        if (!wrote) return happens({ type: 'released', participantId })
+        return doubt(state, { doubtId, participantId, how: 'not-me' })
+      },
+      'let-in'(state, { participantIds }) {
+        const waiting = participantIds.filter(id => presentOf(state, id)?.admitted === false)
+        return waiting.length > 0 ? happens({ type: 'admitted', participantIds: waiting }) : nothing
+      },
+      'set-waiting-list'(state, { on }) {
+        return state.waitingList === on ? nothing : happens({ type: 'waiting-list-set', on })
+      },
+      release(state, { participantId }) {
+        const participant = state.participants[participantId]
+        if (!participant) return refuse({ code: 'no-such-participant' })
+        return participant.released ? nothing : happens({ type: 'released', participantId })
+      },
+      'settle-doubt'(state, { doubtId, free }) {
+        const found = state.doubts.find(candidate => candidate.id === doubtId)
+        if (!found) return refuse({ code: 'no-such-doubt' })
+        return free
+          ? happens({ type: 'released', participantId: found.participantId })
+          : happens({ type: 'doubt-settled', doubtId })
+      },
+    },
+    evolve: {
+      opened: (_state, { plan }) => ({ expected: plan.people, waitingList: plan.waitingList }),
+      joined: (state, event, at) => ({
+        participants: { ...state.participants, [event.participantId]: newcomer(state, event, at) },
+      }),
+      admitted: (state, { participantIds }) =>
+        changeParticipants(state, participantIds, () => ({ admitted: true })),
+      connected: (state, { participantId }, at) =>
+        changeParticipants(state, [participantId], () => ({ connected: true, seenAt: at })),
+      disconnected: (state, { participantId }, at) =>
+        changeParticipants(state, [participantId], () => ({ connected: false, seenAt: at })),
+      released: (state, { participantId }, at) => ({
+        ...changeParticipants(state, [participantId], () => ({
+          released: true,
+          connected: false,
+          inRoom: false,
+          seenAt: at,
+        })),
+        // What was in doubt about a name is settled by freeing it.
+        doubts: state.doubts.filter(other => other.participantId !== participantId),
+      }),
+      'name-doubted': (state, { doubtId: id, participantId, how }, at) => ({
+        doubts: [...state.doubts, { id, participantId, how, at }],
+      }),
+      'doubt-settled': (state, { doubtId }) => ({
+        doubts: state.doubts.filter(other => other.id !== doubtId),
+      }),
+      'waiting-list-set': (_state, { on }) => ({ waitingList: on }),
+    },
+    views: {
+      facilitator: state => ({
+        door: state.waitingList ? WAITING_LIST : NO_WAITING_LIST,
+        people: lanePeople(state.participants),
+        expected: stillExpected(state.expected, state.participants),
+        doubts: state.doubts,
+      }),
+      participant: (state, me) => ({ me: ownFacts(me, state.doubts) }),
+    },
+    marks: {
+      connected: (before, { participantId }) => markOf(before, participantId, 'back'),
+      disconnected: (before, { participantId }) => markOf(before, participantId, 'dropped'),
+      released: (before, { participantId }) => markOf(before, participantId, 'left'),
+    },
+    words: {
+      'no-such-participant': () => 'This person is no longer in the session.',
+      'name-taken': ({ shownName }) =>
+        `${shownName} is already taken in this session. If that is you on another device, ask the facilitator to free the name.`,
+      'no-such-doubt': () => 'This has been settled already.',
+      'session-full': ({ most }) => `A session has room for ${most} people, and this one is full.`,
+    },
+  },
+)
+
+/** Somebody who joined and whose name has not been freed since. */
+export function presentOf(state: PeopleState, participantId: string): Participant | undefined {
+  const participant = state.participants[participantId]
+  return participant?.released ? undefined : participant
+}
+
+/** One doubt of a kind about a name is enough, however often it is said. */
+function doubt(state: DoorState, said: Omit<Doubt, 'id' | 'at'> & { doubtId: string }) {
+  const known = state.doubts.some(
+    other => other.participantId === said.participantId && other.how === said.how,
+  )
+  return known ? nothing : happens({ type: 'name-doubted' as const, ...said })
+}
+
+function newcomer(
+  state: DoorState,
+  event: Pick<Participant, 'personId' | 'shownName' | 'admitted'> & { participantId: string },
+  at: number,
+): Participant {
+  const expected = state.expected.find(person => person.personId === event.personId)
+  // Whoever takes up a name that was freed also takes up the room it had.
+  const before = Object.values(state.participants).find(
+    participant =>
+      participant.released && participant.personId !== null && participant.personId === event.personId,
+  )
+  return {
+    id: event.participantId,
+    personId: event.personId,
+    shownName: event.shownName,
+    admitted: event.admitted,
+    connected: false,
+    roomId: before?.roomId ?? expected?.roomId ?? null,
+    inRoom: false,
+    joinedAt: at,
+    seenAt: at,
+    released: false,
+  }
+}
+
+const WAITING_LIST = { waitingList: true, mostParticipants: MOST_PARTICIPANTS }
+const NO_WAITING_LIST = { waitingList: false, mostParticipants: MOST_PARTICIPANTS }
+
+const lanePerson = remember(
+  ({ id, shownName, connected, admitted, roomId, inRoom, seenAt }: Participant) => ({
+    id,
+    shownName,
+    connected,
+    admitted,
+    roomId,
+    inRoom,
+    seenAt,
+  }),
+)
+/** Somebody as the facilitator's page shows them. */
+export type LanePerson = ReturnType<typeof lanePerson>
+
+const lanePeople = remember((participants: PeopleState['participants']) =>
+  participantList({ participants }).map(lanePerson),
+)
+
+const stillExpected = rememberBoth(
+  (expected: ExpectedPerson[], participants: PeopleState['participants']) => {
+    const arrived = new Set(participantList({ participants }).map(participant => participant.personId))
+    return expected.filter(person => !arrived.has(person.personId))
+  },
+)
+
+/** `doubted`: they have said that the name is not theirs, and nobody has settled that yet. */
+const ownFacts = rememberBoth(({ id, shownName, admitted, released }: Participant, doubts: Doubt[]) => ({
+  id,
+  shownName,
+  admitted,
+  released,
+  doubted: doubts.some(other => other.participantId === id && other.how === 'not-me'),
+}))
+
+function markOf<Kind>(before: PeopleState, participantId: string, kind: Kind) {
+  const roomId = roomIdOf(before, participantId)
+  return roomId === null ? [] : [{ roomId, kind, what: before.participants[participantId]?.shownName ?? '' }]
+}

@@ -1,0 +1,73 @@
+/** Who is in a session: the ground that most topics stand on. */
+import { groupBy } from 'lodash-es'
+import { z } from 'zod'
+import { idSchema } from '../ids'
+import { remember } from '../remember'
+
+export interface Participant {
+  id: string
+  personId: string | null
+  shownName: string
+  /** Let in from the waiting list, or came straight in. */
+  admitted: boolean
+  connected: boolean
+  /** The room they belong to, whether or not they are in it now. */
+  roomId: string | null
+  /** In that room now; otherwise with the whole group. */
+  inRoom: boolean
+  joinedAt: number
+  /** When they were last seen to come or go. */
+  seenAt: number
+  /** Their name was freed for somebody else to take; they are out of the session. */
+  released: boolean
+}
+
+/** Somebody expected in the session, with the room the grouping gives them. */
+export const expectedPersonSchema = z.object({
+  personId: idSchema,
+  shownName: z.string(),
+  roomId: idSchema.nullable(),
+})
+export type ExpectedPerson = z.infer<typeof expectedPersonSchema>
+
+export interface PeopleState {
+  participants: Readonly<Record<string, Participant>>
+}
+
+const present = remember((participants: PeopleState['participants']) =>
+  Object.values(participants).filter(participant => !participant.released),
+)
+
+/** Everybody in the session, in the order they joined. */
+export const participantList = (state: PeopleState): Participant[] => present(state.participants)
+
+const inRooms = remember((participants: PeopleState['participants']) =>
+  groupBy(
+    present(participants).filter(participant => participant.inRoom),
+    participant => participant.roomId,
+  ),
+)
+
+/** People who are in a room now. */
+export const peopleIn = (state: PeopleState, roomId: string): Participant[] =>
+  inRooms(state.participants)[roomId] ?? []
+
+/** The state with some participants changed; ids nobody has are left out. */
+export function changeParticipants(
+  state: PeopleState,
+  ids: readonly string[],
+  change: (participant: Participant) => Partial<Participant>,
+): PeopleState {
+  const participants = { ...state.participants }
+  for (const id of ids) {
+    const participant = participants[id]
+    if (participant) participants[id] = { ...participant, ...change(participant) }
+  }
+  return { participants }
+}
+
+/** The room somebody is in now; null with the whole group, or for an unknown id. */
+export function roomIdOf(state: PeopleState, participantId: string): string | null {
+  const participant = state.participants[participantId]
+  return participant?.inRoom ? participant.roomId : null
+}

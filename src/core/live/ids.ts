@@ -1,0 +1,6 @@
+import { z } from 'zod'
+
+/** An id as this program makes them, or a participant's browser sends one back. */
+export const idSchema = z.string().min(1).max(40)
+/** Milliseconds since 1970. */
+export const momentSchema = z.number()

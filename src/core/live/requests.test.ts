@@ -1,0 +1,75 @@
+import { clock, door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
+import type { ActorKind } from './actors'
+import { decide } from './decide'
+import { COMMAND_SHAPES, type Command, facilitatorRequestSchema, participantRequestSchema } from './topics'
+
+/** Who may ask for what, written down once more by hand: a topic that lets more in is found here. */
+const MAY: Record<ActorKind, string[]> = {
+  facilitator: [
+    'add-time',
+    'broadcast',
+    'call-back',
+    'end',
+    'go-on',
+    'leave-room',
+    'let-in',
+    'note',
+    'open',
+    'place',
+    'release',
+    'rename-room',
+    'send-out',
+    'set-waiting-list',
+    'settle-doubt',
+    'visit',
+  ],
+  participant: ['call-help', 'not-me', 'put-away', 'withdraw-help'],
+  door: ['claim-name', 'connect', 'disconnect', 'join'],
+  clock: ['call-back', 'finish-grace', 'warn'],
+}
+const ACTORS = { facilitator, participant: participant('ana'), door, clock }
+
+test.each(Object.keys(ACTORS) as ActorKind[])('what the %s may ask for is what is written here', kind => {
+  const open = [...COMMAND_SHAPES].filter(([, { by }]) => by.includes(kind)).map(([type]) => type)
+  expect(open.sort()).toEqual(MAY[kind])
+})
+
+test.each(Object.keys(ACTORS) as ActorKind[])('everything else is refused to the %s', kind => {
+  const { state } = new Rehearsed()
+  for (const type of COMMAND_SHAPES.keys()) {
+    if (MAY[kind].includes(type)) continue
+    expect(decide(state, { type } as Command, ACTORS[kind], 1)).toEqual({
+      ok: false,
+      problem: { code: 'not-allowed' },
+    })
+  }
+})
+
+test('a participant can not ask for what only facilitators may', () => {
+  for (const request of [
+    { type: 'end' },
+    { type: 'place', participantId: 'x', roomId: null },
+    { type: 'open' },
+  ]) {
+    expect(participantRequestSchema.safeParse(request).success).toBe(false)
+  }
+  expect(participantRequestSchema.parse({ type: 'call-help', participantId: 'another' })).toEqual({
+    type: 'call-help',
+  })
+})
+
+test('ids of new things are not the browser’s to choose', () => {
+  expect(facilitatorRequestSchema.parse({ type: 'broadcast', text: 'x', messageId: 'mine' })).toEqual({
+    type: 'broadcast',
+    text: 'x',
+  })
+})
+
+test('what only the server says is no request, and texts are bounded before they are looked at', () => {
+  expect(facilitatorRequestSchema.safeParse({ type: 'open', plan: {} }).success).toBe(false)
+  expect(facilitatorRequestSchema.safeParse({ type: 'broadcast', text: 'x'.repeat(5001) }).success).toBe(
+    false,
+  )
+  const ids = Array.from({ length: 501 }, (_, number) => `p${number}`)
+  expect(facilitatorRequestSchema.safeParse({ type: 'let-in', participantIds: ids }).success).toBe(false)
+})

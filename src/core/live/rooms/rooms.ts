@@ -1,0 +1,201 @@
+import { groupBy } from 'lodash-es'
+import { z } from 'zod'
+import type { DoorProblem, DoorState } from '../door/door'
+import { presentOf } from '../door/door'
+import {
+  changeParticipants,
+  type Participant,
+  type PeopleState,
+  participantList,
+  peopleIn,
+} from '../door/people'
+import { idSchema } from '../ids'
+import { remember, rememberBoth } from '../remember'
+import type { RoundState } from '../rounds/round'
+import type { SessionEvent, SessionState } from '../session/session'
+import { type TextProblem, textProblem, textSchema } from '../texts'
+import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
+import { LONGEST_ROOM_NAME, type PlannedRoom, type RoomsState, roomOf } from './room'
+
+export type RoomsProblem =
+  | { code: 'no-such-room' }
+  | { code: 'waiting'; shownName: string }
+  | { code: 'not-in-a-room' }
+
+const events = {
+  placed: { participantId: idSchema, roomId: idSchema.nullable(), intoRoom: z.boolean() },
+  'room-renamed': { roomId: idSchema, name: z.string() },
+}
+export type RoomsEvent = EventsOf<typeof events>
+
+/** Who belongs to which room, and who is in it now. */
+export const rooms = topic<{
+  state: RoomsState
+  needs: DoorState & RoundState & Pick<SessionState, 'phase' | 'board'>
+  hears: SessionEvent
+  problem: RoomsProblem
+  borrows: DoorProblem | TextProblem
+  mark: 'joined' | 'left'
+}>()(
+  {
+    initial: { rooms: [] },
+    commands: {
+      place: { by: ['facilitator'], asks: { participantId: idSchema, roomId: idSchema.nullable() } },
+      'rename-room': { by: ['facilitator'], asks: { roomId: idSchema, name: textSchema } },
+    },
+    events,
+  },
+  {
+    decide: {
+      place(state, { participantId, roomId }) {
+        const participant = presentOf(state, participantId)
+        if (!participant) return refuse({ code: 'no-such-participant' })
+        if (roomId !== null && !roomOf(state, roomId)) return refuse({ code: 'no-such-room' })
+        if (!participant.admitted) return refuse({ code: 'waiting', shownName: participant.shownName })
+        const intoRoom = state.round !== null && roomId !== null
+        // Taken out of a room in mid-round, one keeps the room as the place to go back to.
+        const target = roomId === null && participant.inRoom ? participant.roomId : roomId
+        if (participant.roomId === target && participant.inRoom === intoRoom) return nothing
+        return happens({ type: 'placed', participantId, roomId: target, intoRoom })
+      },
+      'rename-room'(state, { roomId, name }) {
+        const room = roomOf(state, roomId)
+        if (!room) return refuse({ code: 'no-such-room' })
+        const problem = textProblem(name, LONGEST_ROOM_NAME)
+        if (problem) return refuse(problem)
+        return room.name === name.trim()
+          ? nothing
+          : happens({ type: 'room-renamed', roomId, name: name.trim() })
+      },
+    },
+    evolve: {
+      opened: (_state, { plan }) => ({ rooms: plan.rooms }),
+      placed: (state, { participantId, roomId, intoRoom }) =>
+        changeParticipants(state, [participantId], () => ({ roomId, inRoom: intoRoom && roomId !== null })),
+      'room-renamed': (state, { roomId, name }) => ({
+        rooms: state.rooms.map(room => (room.id === roomId ? { ...room, name } : room)),
+      }),
+    },
+    views: {
+      facilitator: state => ({ rooms: state.rooms }),
+      participant: (state, me) => {
+        const room = roomIn(state, me)
+        return { place: placeOf(state, me), board: room ? state.board : null }
+      },
+      projector: state => ({
+        rooms: state.round
+          ? roomsNow(state.rooms, state.participants)
+          : roomsToCome(state.rooms, state.participants)(state.expected),
+      }),
+    },
+    marks: {
+      placed(before, { participantId, roomId, intoRoom }) {
+        const mover = before.participants[participantId]
+        if (!mover) return []
+        const to = intoRoom ? roomId : null
+        const from = mover.inRoom && mover.roomId !== to ? mover.roomId : null
+        return [
+          ...(from === null ? [] : [{ roomId: from, kind: 'left' as const, what: mover.shownName }]),
+          ...(to === null ? [] : [{ roomId: to, kind: 'joined' as const, what: mover.shownName }]),
+        ]
+      },
+    },
+    words: {
+      'no-such-room': () => 'This room is not part of the session.',
+      waiting: ({ shownName }) => `${shownName} is still on the waiting list. Let them in first.`,
+      'not-in-a-room': () => 'This can be done from a room only.',
+    },
+  },
+)
+
+/** Somebody as the others in their room see them. */
+export interface Member {
+  id: string
+  shownName: string
+  connected: boolean
+}
+
+/** Where a participant is, and with whom. Of other rooms it says nothing. */
+export type Place =
+  | { where: 'waiting' }
+  | { where: 'whole'; next: { name: string; members: string[] } | null }
+  | { where: 'room'; roomId: string; name: string; copyId: string; members: Member[] }
+
+/** The room somebody is in now, if they are in one. */
+export const roomIn = (state: RoomsState, me: Participant): PlannedRoom | undefined =>
+  me.inRoom && !me.released ? roomOf(state, me.roomId) : undefined
+
+const WAITING: Place = { where: 'waiting' }
+const NOWHERE: Place = { where: 'whole', next: null }
+
+function placeOf(state: RoomsState & PeopleState & Pick<SessionState, 'phase'>, me: Participant): Place {
+  if (!me.admitted || me.released) return WAITING
+  const room = roomOf(state, me.roomId)
+  if (!room) return NOWHERE
+  if (me.inRoom) return inRoom(room, state.participants)
+  return state.phase === 'open' ? beforeRoom(room, state.participants) : NOWHERE
+}
+
+/** Everybody let in, by the room they belong to. */
+const belonging = remember((participants: PeopleState['participants']) =>
+  groupBy(
+    participantList({ participants }).filter(participant => participant.admitted),
+    participant => participant.roomId,
+  ),
+)
+const belongingTo = (participants: PeopleState['participants'], roomId: string) =>
+  belonging(participants)[roomId] ?? []
+
+const inRoom = rememberBoth(
+  ({ id: roomId, name, copyId }: PlannedRoom, participants: PeopleState['participants']): Place => ({
+    where: 'room',
+    roomId,
+    name,
+    copyId,
+    members: belongingTo(participants, roomId)
+      .filter(other => other.inRoom)
+      .map(({ id, shownName, connected }) => ({ id, shownName, connected })),
+  }),
+)
+
+const beforeRoom = rememberBoth(
+  ({ id, name }: PlannedRoom, participants: PeopleState['participants']): Place => ({
+    where: 'whole',
+    next: { name, members: belongingTo(participants, id).map(other => other.shownName) },
+  }),
+)
+
+/** What the whole class may see: who is where. */
+const roomsNow = rememberBoth((all: PlannedRoom[], participants: PeopleState['participants']) =>
+  all.map(({ id, name }) => ({
+    id,
+    name,
+    members: peopleIn({ participants }, id).map(person => person.shownName),
+  })),
+)
+
+/** Before anybody is out: who will be where, those who are still awaited last. */
+const roomsToCome = rememberBoth((all: PlannedRoom[], participants: PeopleState['participants']) =>
+  remember((expected: DoorState['expected']) => {
+    const arrived = new Set(participantList({ participants }).map(participant => participant.personId))
+    const awaited = groupBy(
+      expected.filter(person => !arrived.has(person.personId)),
+      person => person.roomId,
+    )
+    return all.map(({ id, name }) => ({
+      id,
+      name,
+      members: [...belongingTo(participants, id), ...(awaited[id] ?? [])].map(person => person.shownName),
+    }))
+  }),
+)
+
+/** Whether somebody may read and write a board copy now: only people who are in its room, while they are. */
+export function mayWorkOn(
+  state: RoomsState & PeopleState & Pick<SessionState, 'phase'>,
+  participantId: string,
+  copyId: string,
+): boolean {
+  const me = state.participants[participantId]
+  return state.phase === 'open' && me !== undefined && roomIn(state, me)?.copyId === copyId
+}

@@ -1,0 +1,104 @@
+import { z } from 'zod'
+import { closing, type HelpEvent, type HelpState } from '../help/help'
+import { idSchema } from '../ids'
+import { rememberBoth } from '../remember'
+import { type PlannedRoom, type RoomsState, roomOf } from '../rooms/room'
+import { type RoomsProblem, roomIn } from '../rooms/rooms'
+import type { RoundState } from '../rounds/round'
+import type { RoundsEvent, RoundsProblem } from '../rounds/rounds'
+import type { SessionEvent } from '../session/session'
+import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
+
+export interface Visit {
+  accountId: string
+  name: string
+  roomId: string
+  startedAt: number
+}
+
+export interface VisitsState {
+  visits: Visit[]
+  /** When each room was last visited, by room id. */
+  lastVisit: Readonly<Record<string, number>>
+}
+
+const events = {
+  'visit-started': { accountId: idSchema, name: z.string(), roomId: idSchema },
+  'visit-ended': { accountId: idSchema, roomId: idSchema },
+}
+export type VisitsEvent = EventsOf<typeof events>
+
+/** A facilitator listens in a room, and its people know. */
+export const visits = topic<{
+  state: VisitsState
+  needs: RoomsState & HelpState & RoundState
+  hears: HelpEvent | RoundsEvent | SessionEvent
+  borrows: RoomsProblem | RoundsProblem
+  mark: 'visit'
+}>()(
+  {
+    initial: { visits: [], lastVisit: {} },
+    commands: {
+      visit: { by: ['facilitator'], asks: { roomId: idSchema } },
+      'leave-room': { by: ['facilitator'], asks: {} },
+    },
+    events,
+  },
+  {
+    decide: {
+      visit(state, { roomId }, { accountId, name }) {
+        if (!roomOf(state, roomId)) return refuse({ code: 'no-such-room' })
+        if (!state.round) return refuse({ code: 'not-out' })
+        // Whoever comes answers the call for help, also when they are there already.
+        const answering = closing(state, roomId, 'visit')
+        const current = visitOf(state, accountId)
+        if (current?.roomId === roomId) return happens(...answering)
+        return happens(...leave(current), { type: 'visit-started', accountId, name, roomId }, ...answering)
+      },
+      'leave-room'(state, _command, { accountId }) {
+        const current = visitOf(state, accountId)
+        return current ? happens(...leave(current)) : nothing
+      },
+    },
+    first: {
+      'round-ended': state => state.visits.flatMap(leave),
+    },
+    evolve: {
+      'visit-started': (state, { accountId, name, roomId }, at) => ({
+        visits: [...without(state, accountId), { accountId, name, roomId, startedAt: at }],
+        lastVisit: { ...state.lastVisit, [roomId]: at },
+      }),
+      'visit-ended': (state, { accountId, roomId }, at) => ({
+        visits: without(state, accountId),
+        lastVisit: { ...state.lastVisit, [roomId]: at },
+      }),
+      ended: () => ({ visits: [] }),
+    },
+    views: {
+      facilitator: state => ({ visits: state.visits, lastVisit: state.lastVisit }),
+      participant: (state, me) => {
+        const room = roomIn(state, me)
+        return { visits: room ? namesIn(state.visits, room) : NOBODY }
+      },
+    },
+    marks: {
+      'visit-started': (_before, { roomId, name }) => [{ roomId, kind: 'visit', what: name }],
+    },
+    words: {},
+  },
+)
+
+const NOBODY: string[] = []
+
+const visitOf = (state: VisitsState, accountId: string) =>
+  state.visits.find(visit => visit.accountId === accountId)
+
+const without = (state: VisitsState, accountId: string) =>
+  state.visits.filter(visit => visit.accountId !== accountId)
+
+const leave = (visit: Visit | undefined) =>
+  visit ? [{ type: 'visit-ended' as const, accountId: visit.accountId, roomId: visit.roomId }] : []
+
+const namesIn = rememberBoth((all: Visit[], room: PlannedRoom) =>
+  all.filter(visit => visit.roomId === room.id).map(visit => visit.name),
+)
