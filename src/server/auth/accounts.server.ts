@@ -1,4 +1,5 @@
 import { and, eq, isNull, lt, sql } from 'drizzle-orm'
+import { LRUCache } from 'lru-cache'
 import type { z } from 'zod'
 import type { accountForm } from '~/contracts/forms'
 import { serverNow } from '../clock.server'
@@ -96,18 +97,53 @@ export async function signIn(
   return done({ token })
 }
 
+/**
+ * Sign-ins looked up a moment ago: every request of a facilitator asks, and in Live they come in quick succession. Whoever is
+ * signed out here is out at once; by another server on the same database, within this time.
+ */
+const KNOWN_FOR_MS = 10_000
+interface SignedIn {
+  account: Account
+  expiresAt: number
+}
+const known = new WeakMap<Database, LRUCache<string, SignedIn>>()
+
+function knownIn(db: Database): LRUCache<string, SignedIn> {
+  const found = known.get(db) ?? new LRUCache<string, SignedIn>({ max: 1_000, ttl: KNOWN_FOR_MS })
+  known.set(db, found)
+  return found
+}
+
 /** The account a cookie's token stands for; null when it is unknown or has run out. */
 export async function accountOf(db: Database, token: string | null): Promise<Account | null> {
   if (!token) return null
+  const hash = tokenHash(token)
+  const signedIn = knownIn(db).get(hash) ?? (await lookUp(db, hash))
+  if (!signedIn || signedIn.expiresAt < serverNow()) return null
+  knownIn(db).set(hash, signedIn, { noUpdateTTL: true })
+  return signedIn.account
+}
+
+async function lookUp(db: Database, hash: string): Promise<SignedIn | null> {
   const [found] = await db
     .select({ ...shown, expiresAt: signIns.expiresAt })
     .from(signIns)
     .innerJoin(accounts, eq(accounts.id, signIns.accountId))
-    .where(eq(signIns.tokenHash, tokenHash(token)))
-  if (!found || found.expiresAt.getTime() < serverNow()) return null
-  return { id: found.id, email: found.email, displayName: found.displayName }
+    .where(eq(signIns.tokenHash, hash))
+  if (!found) return null
+  const { expiresAt, ...account } = found
+  return { account, expiresAt: expiresAt.getTime() }
 }
 
 export async function signOut(db: Database, token: string | null): Promise<void> {
-  if (token) await db.delete(signIns).where(eq(signIns.tokenHash, tokenHash(token)))
+  if (!token) return
+  const hash = tokenHash(token)
+  await db.delete(signIns).where(eq(signIns.tokenHash, hash))
+  knownIn(db).delete(hash)
+}
+
+/** Signs an account out wherever it is signed in. */
+export async function signOutEverywhere(db: Database, accountId: string): Promise<void> {
+  await db.delete(signIns).where(eq(signIns.accountId, accountId))
+  knownIn(db).clear()
 }

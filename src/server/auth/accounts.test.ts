@@ -11,6 +11,7 @@ import {
   listAccounts,
   signIn,
   signOut,
+  signOutEverywhere,
 } from './accounts.server'
 
 let memory: Awaited<ReturnType<typeof memoryDatabase>>
@@ -59,6 +60,17 @@ test('signing in gives a token that stands for the account until it is signed ou
   expect(await accountOf(memory.db, token)).toMatchObject({ email: form.email, displayName: 'Marit' })
   expect(JSON.stringify(await memory.db.select().from(signIns))).not.toContain(token)
   await signOut(memory.db, token)
+  expect(await accountOf(memory.db, token)).toBeNull()
+})
+
+test('a sign-in that was just looked up still runs out, and ends when it is signed out', async () => {
+  await account(memory.db)
+  const { token } = value(await signIn(memory.db, createLimits(), form, '10.0.0.1'))
+  const first = await accountOf(memory.db, token)
+  // Known for a moment: the row is not read again.
+  await memory.db.delete(signIns)
+  expect(await accountOf(memory.db, token)).toEqual(first)
+  await signOutEverywhere(memory.db, first?.id ?? '')
   expect(await accountOf(memory.db, token)).toBeNull()
 })
 

@@ -4,9 +4,9 @@
  */
 import { and, count, desc, eq, isNotNull, isNull, ne } from 'drizzle-orm'
 import type { RemovableKind } from '~/contracts/removals'
-import type { Account } from '../auth/accounts.server'
+import { type Account, signOutEverywhere } from '../auth/accounts.server'
 import type { Database } from '../db/database.server'
-import { accounts, boards, choices, cohorts, groupings, sessions, signIns } from '../db/schema.server'
+import { accounts, boards, choices, cohorts, groupings, sessions } from '../db/schema.server'
 import { notFound } from '../errors.server'
 import { done, type Result, refused } from '../result'
 
@@ -80,7 +80,7 @@ export async function remove(
     .where(and(eq(table.id, id), kind === 'session' ? ne(sessions.phase, 'open') : undefined))
     .returning({ id: table.id })
   if (removed.length === 0) throw notFound(kind)
-  if (kind === 'account') await db.delete(signIns).where(eq(signIns.accountId, id))
+  if (kind === 'account') await signOutEverywhere(db, id)
   return done(null)
 }
 
