@@ -14,12 +14,31 @@ export class MadeClass {
   /** A server on an empty folder with an open session of `groups` groups of `size` people. */
   static async open(groups: number, size: number, prompts: Prompt[]): Promise<MadeClass> {
     const server = await TestServer.empty()
+    const account = { displayName: 'Bench', email: 'bench@school.example', password: 'long enough' }
+    const first = await fetch(`${server.address}/first-run`, {
+      method: 'POST',
+      body: new URLSearchParams(account),
+      redirect: 'manual',
+    })
+    const cookie = first.headers.getSetCookie()[0]?.split(';')[0] ?? ''
+    return MadeClass.prepare(server, cookie, groups, size, prompts)
+  }
+
+  /** A second session on the same server, with a cohort, a grouping and a board of its own. */
+  another(groups: number, size: number, prompts: Prompt[]): Promise<MadeClass> {
+    return MadeClass.prepare(this.server, this.cookie, groups, size, prompts)
+  }
+
+  private static async prepare(
+    server: TestServer,
+    cookie: string,
+    groups: number,
+    size: number,
+    prompts: Prompt[],
+  ): Promise<MadeClass> {
     const { address } = server
     const post = (path: string, body: BodyInit, headers: Record<string, string> = {}) =>
       fetch(address + path, { method: 'POST', body, headers, redirect: 'manual' })
-    const account = { displayName: 'Bench', email: 'bench@school.example', password: 'long enough' }
-    const first = await post('/first-run', new URLSearchParams(account))
-    const cookie = first.headers.getSetCookie()[0]?.split(';')[0] ?? ''
     const as = { Cookie: cookie }
     const cohortPath = placeOf(await post('/cohorts', new URLSearchParams({ name: 'Class' }), as))
     const names = Array.from({ length: groups * size }, (_, place) => `P${String(place).padStart(3, '0')}`)
@@ -28,11 +47,7 @@ export class MadeClass {
       new URLSearchParams({ intent: 'import', text: `name\n${names.join('\n')}` }),
       as,
     )
-    const page = await (await fetch(address + cohortPath, { headers: as })).text()
-    const ids = [...page.matchAll(/name="personId" value="([^"]+)"|"id","([\w-]{16})","firstName"/g)].map(
-      match => match[1] ?? match[2],
-    )
-    const personIds = ids.length === names.length ? ids : await idsFrom(address, cohortPath, cookie)
+    const personIds = await idsOf(address, cohortPath, as)
     const grouping = {
       name: 'Groups',
       version: null,
@@ -104,11 +119,15 @@ const placeOf = (answer: Response) => {
 
 const last = (path: string) => path.split('/').at(-1) as string
 
-/** The ids of the people on the list, in list order, from the page's own data. */
-async function idsFrom(address: string, cohortPath: string, cookie: string): Promise<string[]> {
-  const page = await (await fetch(address + cohortPath, { headers: { Cookie: cookie } })).text()
-  const start = page.indexOf('streamController.enqueue(')
-  return [
-    ...new Set([...page.slice(start).matchAll(/\\"([\w-]{16})\\"/g)].map(match => match[1] as string)),
-  ].filter(id => !cohortPath.endsWith(id))
+/** The ids of the people on the list, in list order. */
+async function idsOf(
+  address: string,
+  cohortPath: string,
+  headers: Record<string, string>,
+): Promise<string[]> {
+  const lines = await (await fetch(`${address}${cohortPath}/people`, { headers })).text()
+  return lines
+    .trim()
+    .split('\n')
+    .map(line => (JSON.parse(line) as { id: string }).id)
 }

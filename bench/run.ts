@@ -2,6 +2,7 @@ import { arch, cpus, totalmem } from 'node:os'
 import { boards } from './boards'
 import { broadcast } from './broadcast'
 import { bytes } from './bytes'
+import { door } from './door'
 import { groupings } from './groupings'
 import { largeCohort } from './large-cohort'
 import { start } from './start'
@@ -11,6 +12,7 @@ const MEASUREMENTS: Record<string, () => Promise<void>> = {
   bytes,
   broadcast,
   boards,
+  door,
   groupings,
   'large-cohort': largeCohort,
 }

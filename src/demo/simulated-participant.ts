@@ -3,6 +3,7 @@
  * addresses a browser uses. Fills sessions for tests, measurements and pictures.
  */
 import { HocuspocusProvider, HocuspocusProviderWebsocket } from '@hocuspocus/provider'
+import { createParser, type EventSourceMessage } from 'eventsource-parser'
 import WebSocket from 'ws'
 import * as Y from 'yjs'
 import type { StreamMessage } from '~/contracts/live'
@@ -140,22 +141,12 @@ export class SimulatedParticipant {
   }
 
   private async read(body: ReadableStream<Uint8Array>): Promise<void> {
-    const decoder = new TextDecoder()
-    let text = ''
-    for await (const chunk of body as unknown as AsyncIterable<Uint8Array>) {
-      text += decoder.decode(chunk, { stream: true })
-      const events = text.split('\n\n')
-      text = events.pop() ?? ''
-      for (const event of events) this.take(event)
-    }
+    for await (const event of eventsIn(body)) this.take(event)
   }
 
-  private take(event: string): void {
-    const line = event.split('\n').find(each => each.startsWith('data: '))
-    if (!line) return
-    const id = event.match(/^id: (\d+)$/m)?.[1]
+  private take({ id, data }: EventSourceMessage): void {
     if (id) this.ids.push(Number(id))
-    const message = JSON.parse(line.slice(6)) as StreamMessage
+    const message = JSON.parse(data) as StreamMessage
     if (message.kind !== 'view' && message.kind !== 'change') return
     const view = { ...(this.view as ParticipantView), ...message.sections }
     if (message.kind === 'change' && message.added.messages) {
@@ -163,6 +154,17 @@ export class SimulatedParticipant {
     }
     this.view = view
     for (const listener of [...this.listeners]) listener(this.view)
+  }
+}
+
+/** The messages of an event stream, as they come. */
+export async function* eventsIn(body: ReadableStream<Uint8Array>): AsyncGenerator<EventSourceMessage> {
+  const came: EventSourceMessage[] = []
+  const parser = createParser({ onEvent: event => came.push(event) })
+  const decoder = new TextDecoder()
+  for await (const chunk of body as unknown as AsyncIterable<Uint8Array>) {
+    parser.feed(decoder.decode(chunk, { stream: true }))
+    yield* came.splice(0)
   }
 }
 

@@ -43,8 +43,7 @@ export interface Assembly {
 export async function createRoundTable({ settings, development, build }: Assembly): Promise<RoundTable> {
   const log = pino({ name: 'round-table' })
   // The pages are read while the database opens on its own thread.
-  const pages = build ?? builtPages
-  pages().catch(() => undefined)
+  const pages = build ?? builtPages()
   const { db, close } = await openDatabase(settings.dataFolder)
   const hub = new LiveHub(db, log)
   const boards = new BoardServer(db, hub, log)
@@ -53,7 +52,7 @@ export async function createRoundTable({ settings, development, build }: Assembl
   await hub.start()
   return {
     demo: settings.demo ? await demoWelcome(db) : null,
-    handler: createApp(services, log, development, pages),
+    handler: createApp(services, log, development, await pages),
     upgrade: (request, socket, head) => upgrade(services, request, socket, head),
     moveClock: async milliseconds => {
       moveClock(milliseconds)
@@ -74,7 +73,8 @@ function createApp(
   services: Services,
   log: Logger,
   development: express.RequestHandler | undefined,
-  build: () => Promise<ServerBuild>,
+  /** In production the build itself: given as a function, its routes would be ranked anew for every request. */
+  build: ServerBuild | (() => Promise<ServerBuild>),
 ): Express {
   const { settings } = services
   const app = express()

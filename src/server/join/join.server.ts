@@ -1,5 +1,6 @@
 import { and, eq, isNull } from 'drizzle-orm'
 import { participantList } from '~/core/live/door/people'
+import { remember, rememberBoth } from '~/core/live/remember'
 import type { LiveProblem, LiveState } from '~/core/live/topics'
 import { plainName } from '~/core/people/shown-name'
 import type { Database } from '../db/database.server'
@@ -81,29 +82,31 @@ export async function claimName(
   return asked.ok ? done(null) : asked
 }
 
-/** The names somebody can still choose from. */
-export async function freeNames(
-  hub: LiveHub,
-  sessionId: string,
-): Promise<{ personId: string; shownName: string }[]> {
-  const state = await hub.state(sessionId)
-  const taken = new Set(participantList(state).map(participant => participant.personId))
-  return state.expected
-    .filter(person => !taken.has(person.personId))
-    .map(({ personId, shownName }) => ({ personId, shownName }))
+const namesLeft = rememberBoth(
+  (expected: LiveState['expected'], participants: LiveState['participants']): FreeName[] => {
+    const taken = new Set(participantList({ participants }).map(participant => participant.personId))
+    return expected
+      .filter(person => !taken.has(person.personId))
+      .map(({ personId, shownName }) => ({ personId, shownName }))
+  },
+)
+const textOf = remember((names: FreeName[]) => JSON.stringify(names))
+
+/** A name on the list that nobody has taken. */
+export interface FreeName {
+  personId: string
+  shownName: string
 }
 
-const namesTexts = new WeakMap<LiveState['participants'], string>()
+/** The names somebody can still choose from. */
+export async function freeNames(hub: LiveHub, sessionId: string): Promise<FreeName[]> {
+  const { expected, participants } = await hub.state(sessionId)
+  return namesLeft(expected, participants)
+}
 
 /** The same as JSON text, made once for as long as nobody has come or gone: a whole class asks for it in the same minute. */
-export async function freeNamesText(hub: LiveHub, sessionId: string): Promise<string> {
-  const { participants: present } = await hub.state(sessionId)
-  const known = namesTexts.get(present)
-  if (known !== undefined) return known
-  const text = JSON.stringify(await freeNames(hub, sessionId))
-  namesTexts.set(present, text)
-  return text
-}
+export const freeNamesText = async (hub: LiveHub, sessionId: string): Promise<string> =>
+  textOf(await freeNames(hub, sessionId))
 
 /**
  * Takes a place in a session: a name from the list, or a typed one. Gives the token for the cookie.

@@ -4,7 +4,14 @@ import { runningServer } from 'tests/fixtures/running'
 import { participants } from '../db/schema.server'
 import { createLimits } from '../limits.server'
 import { getSession } from '../sessions/sessions.server'
-import { freeNames, placeByReviewToken, placeOf, sessionByCode, takePlace } from './join.server'
+import {
+  freeNames,
+  freeNamesText,
+  placeByReviewToken,
+  placeOf,
+  sessionByCode,
+  takePlace,
+} from './join.server'
 
 let running: Awaited<ReturnType<typeof runningServer>>
 beforeEach(async () => {
@@ -62,6 +69,22 @@ test('a person of another cohort is not on this list', async () => {
     ok: false,
     problem: { code: 'no-such-name' },
   })
+})
+
+test('two sessions into which nobody has come yet each have the names of their own list', async () => {
+  const { hub, sessionId } = running
+  const other = await runningServer()
+  try {
+    const [here, there] = [
+      await freeNamesText(hub, sessionId),
+      await freeNamesText(other.hub, other.sessionId),
+    ]
+    expect(JSON.parse(here)).toEqual(await freeNames(hub, sessionId))
+    expect(JSON.parse(there)).toEqual(await freeNames(other.hub, other.sessionId))
+    expect(here).not.toBe(there)
+  } finally {
+    await other.stop()
+  }
 })
 
 test('a token stands for its place in its session and nowhere else; only its hash is kept', async () => {

@@ -9,7 +9,7 @@ import { type LiveState, unopened } from '~/core/live/topics'
 import { type Viewer, viewFor } from '~/core/live/views'
 import { done, type Result, refused } from '../result'
 import { type Entry, LogRaceError } from './event-log.server'
-import { changes, type Sections, sectionsOf, wholeView } from './sections.server'
+import { changes, type Sections, wholeView } from './sections.server'
 
 /** What a session needs from the world outside: its log, the time, and somebody to tell. */
 export interface SessionPorts {
@@ -94,11 +94,10 @@ export class LiveSession {
     const before = lastSeq === null ? undefined : this.recent.get(lastSeq)
     const subscriber: Subscriber = {
       viewer,
-      sections: before ? this.sectionsOf(before, viewer) : new Map(),
+      // Marks are not part of the state, so which of them the reader already had is not known.
+      sections: before ? { ...this.sectionsOf(before, viewer), marks: undefined } : {},
       send,
     }
-    // Marks are not part of the state, so which of them the reader already had is not known.
-    subscriber.sections.delete('marks')
     this.subscribers.add(subscriber)
     send({ kind: 'hello', now: this.ports.now() }, this.state.seq)
     this.tell(subscriber, before ? 'change' : 'view')
@@ -231,8 +230,8 @@ export class LiveSession {
   }
 
   private sectionsOf(state: LiveState, viewer: Viewer): Sections {
-    const view: object = viewFor(state, viewer) ?? {}
-    return sectionsOf(viewer.kind === 'facilitator' ? { ...view, marks: this.marksOfRound(state) } : view)
+    const view: Sections = viewFor(state, viewer) ?? {}
+    return viewer.kind === 'facilitator' ? { ...view, marks: this.marksOfRound(state) } : view
   }
 
   /** The marks of the round that runs, or of the last one: what the lanes show live. */

@@ -1,11 +1,12 @@
 /**
- * A view as it travels: cut into sections, each kept as JSON text. Two equal texts need not be sent again, and a list
- * that only grew is sent by what was added to it.
+ * A view as it travels: cut into sections. A section that is the same object as before, or reads the same, need not be sent
+ * again, and a list that only grew is sent by what was added to it.
  */
 import type { StreamMessage } from '~/contracts/live'
+import { remember, rememberBoth } from '~/core/live/remember'
 
-/** A section's JSON text; a list is kept as the texts of its members. */
-export type Sections = Map<string, string | string[]>
+/** A view by the names of its sections. */
+export type Sections = Readonly<Record<string, unknown>>
 
 /** A value that is already JSON text: the stream writes it as it is. */
 export class AsJson {
@@ -15,50 +16,55 @@ export class AsJson {
 /** Lists that grow at their end while a session runs. */
 const GROWING = new Set(['messages', 'marks'])
 
-const texts = new WeakMap<object, string>()
+/**
+ * Objects of the state are never changed in place, so what many readers share is written as text once: one message, and also
+ * a list of them and what it grew by.
+ */
+const textOfObject = remember((value: object) => JSON.stringify(value))
+const textOf = (value: unknown): string =>
+  typeof value === 'object' && value !== null ? textOfObject(value) : JSON.stringify(value)
 
-/** Objects of the state are never changed in place, so the text of one that many readers share is made once. */
-function textOf(value: unknown): string {
-  if (typeof value !== 'object' || value === null) return JSON.stringify(value)
-  const known = texts.get(value)
-  if (known !== undefined) return known
-  const text = JSON.stringify(value)
-  texts.set(value, text)
-  return text
-}
-
-export function sectionsOf(view: object): Sections {
-  return new Map(
-    Object.entries(view).map(([name, value]) => [
-      name,
-      GROWING.has(name) ? (value as unknown[]).map(textOf) : textOf(value),
-    ]),
-  )
-}
-
+const membersOf = remember((list: readonly unknown[]) => list.map(textOf))
 const listText = (members: string[]) => new AsJson(`[${members.join(',')}]`)
-const sectionText = (section: string | string[]) =>
-  typeof section === 'string' ? new AsJson(section) : listText(section)
 
-export const wholeView = (sections: Sections): StreamMessage => ({
+const sectionText = (name: string, section: unknown): AsJson =>
+  GROWING.has(name) ? listText(membersOf(section as unknown[])) : new AsJson(textOf(section))
+
+export const wholeView = (view: Sections): StreamMessage => ({
   kind: 'view',
-  sections: Object.fromEntries([...sections].map(([name, section]) => [name, sectionText(section)])),
+  sections: Object.fromEntries(
+    Object.entries(view).map(([name, section]) => [name, sectionText(name, section)]),
+  ),
+})
+
+interface ListChange {
+  how: 'same' | 'added' | 'whole'
+  told: AsJson
+}
+
+const listChange = rememberBoth((before: readonly unknown[], after: readonly unknown[]): ListChange => {
+  const held = membersOf(before)
+  const now = membersOf(after)
+  const grew = held.length <= now.length && held.every((member, index) => member === now[index])
+  if (!grew) return { how: 'whole', told: listText(now) }
+  return { how: held.length === now.length ? 'same' : 'added', told: listText(now.slice(held.length)) }
 })
 
 /** What a reader who holds `before` has to be told; null when nothing changed for them. */
 export function changes(before: Sections, after: Sections): StreamMessage | null {
-  const sections: Record<string, AsJson> = {}
-  const added: Record<string, AsJson> = {}
-  for (const [name, section] of after) {
-    const held = before.get(name)
-    if (typeof section === 'string') {
-      if (held !== section) sections[name] = new AsJson(section)
-    } else if (Array.isArray(held) && held.every((member, place) => member === section[place])) {
-      if (section.length > held.length) added[name] = listText(section.slice(held.length))
-    } else {
-      sections[name] = listText(section)
+  let sections: Record<string, AsJson> | undefined
+  let added: Record<string, AsJson> | undefined
+  for (const name in after) {
+    const held = before[name]
+    const section = after[name]
+    if (held === section) continue
+    if (GROWING.has(name) && Array.isArray(held)) {
+      const { how, told } = listChange(held, section as unknown[])
+      if (how === 'added') added = { ...added, [name]: told }
+      if (how === 'whole') sections = { ...sections, [name]: told }
+    } else if (held === undefined || textOf(held) !== textOf(section)) {
+      sections = { ...sections, [name]: sectionText(name, section) }
     }
   }
-  if (Object.keys(sections).length === 0 && Object.keys(added).length === 0) return null
-  return { kind: 'change', sections, added }
+  return sections || added ? { kind: 'change', sections: sections ?? {}, added: added ?? {} } : null
 }

@@ -1,10 +1,10 @@
-import { type AsJson, changes, sectionsOf, wholeView } from './sections.server'
+import { type AsJson, changes, type Sections, wholeView } from './sections.server'
 
 const texts = (parts: Record<string, unknown>) =>
   Object.fromEntries(Object.entries(parts).map(([name, part]) => [name, JSON.parse((part as AsJson).text)]))
 
-const told = (before: object, after: object) => {
-  const message = changes(sectionsOf(before), sectionsOf(after))
+const told = (before: Sections, after: Sections) => {
+  const message = changes(before, after)
   return message?.kind === 'change'
     ? { sections: texts(message.sections), added: texts(message.added) }
     : null
@@ -42,7 +42,7 @@ test.each([
 })
 
 test('the whole view is every section', () => {
-  const message = wholeView(sectionsOf({ clock: null, marks: [], session: { title: 'Ä' } }))
+  const message = wholeView({ clock: null, marks: [], session: { title: 'Ä' } })
   expect(message.kind === 'view' && texts(message.sections)).toEqual({
     clock: null,
     marks: [],
