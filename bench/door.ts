@@ -1,13 +1,11 @@
+import { type ChildProcess, fork } from 'node:child_process'
+import { once } from 'node:events'
 import { performance } from 'node:perf_hooks'
-import type * as Y from 'yjs'
-import { addCard, cardsOf } from '~/core/boards/document'
 import { eventsIn, SimulatedParticipant } from '~/demo/simulated-participant'
-import { newId } from '~/server/tokens.server'
 import { helperProcess } from './helper-process'
 import { MadeClass } from './made-class'
 import { delaysOf, delayText, pause } from './numbers'
 
-const EDIT_EVERY_MS = 100
 const PROMPT = { id: 'c', kind: 'cards', text: 'Cards?' } as const
 
 /**
@@ -54,20 +52,12 @@ async function roundTable(people: number) {
   const made = await MadeClass.open(people / 5, 5, [PROMPT])
   const { server } = made
   const other = await made.another(1, 2, [PROMPT])
-  const [writer, reader] = await Promise.all(
-    other.names.map(async name => {
-      const participant = await SimulatedParticipant.join(server.address, other.joinCode, name)
-      await participant.follow()
-      return participant
-    }),
-  )
-  await other.command({ type: 'send-out', seconds: 3600 })
-  const docs = [await writer?.openBoard(), await reader?.openBoard()] as [Y.Doc, Y.Doc]
-  const before = await editsWhile(docs, () => pause(5_000))
+  const editing = await Editing.start(server.address, other)
+  const before = await editing.during(() => pause(5_000))
   await server.longestStop()
   const joined: SimulatedParticipant[] = []
   let took = 0
-  const meanwhile = await editsWhile(docs, async () => {
+  const meanwhile = await editing.during(async () => {
     const began = performance.now()
     await Promise.all(
       made.names.map(async name => {
@@ -79,35 +69,37 @@ async function roundTable(people: number) {
     took = performance.now() - began
   })
   const stop = await server.longestStop()
-  for (const each of [...joined, writer, reader]) each?.leave()
+  for (const each of joined) each.leave()
+  editing.end()
   await server.remove()
   return { joined: took, stop, before, meanwhile }
 }
 
-/** Delays from one writer's edit to the other's copy, for as long as the work takes. */
-async function editsWhile([from, to]: [Y.Doc, Y.Doc], work: () => Promise<unknown>): Promise<string> {
-  const delays: number[] = []
-  let running = true
-  const editing = (async () => {
-    while (running) {
-      const had = cardsOf(to, PROMPT.id).length
-      const began = performance.now()
-      const came = new Promise<void>(resolve => {
-        const listen = () => {
-          if (cardsOf(to, PROMPT.id).length <= had) return
-          to.off('update', listen)
-          resolve()
-        }
-        to.on('update', listen)
-      })
-      addCard(from, PROMPT.id, newId(), 'A card')
-      await came
-      delays.push(performance.now() - began)
-      await pause(EDIT_EVERY_MS)
-    }
-  })()
-  await work()
-  running = false
-  await editing
-  return delayText(delaysOf(delays))
+/** Two who write on a board, in a process of their own: what is measured is not how busy the joining class is. */
+class Editing {
+  private constructor(private readonly child: ChildProcess) {}
+
+  static async start(address: string, made: MadeClass): Promise<Editing> {
+    const child = fork('bench/two-writers.ts', [address, made.joinCode, ...made.names], {
+      execArgv: ['--import', 'tsx'],
+    })
+    await once(child, 'message')
+    await made.command({ type: 'send-out', seconds: 3600 })
+    await once(child, 'message')
+    return new Editing(child)
+  }
+
+  /** The delays from one writer's edit to the other's copy, for as long as the work takes. */
+  async during(work: () => Promise<unknown>): Promise<string> {
+    this.child.send('begin')
+    await work()
+    const told = once(this.child, 'message')
+    this.child.send('stop')
+    const [delays] = (await told) as [number[]]
+    return delayText(delaysOf(delays))
+  }
+
+  end(): void {
+    this.child.kill()
+  }
 }

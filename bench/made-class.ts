@@ -1,3 +1,4 @@
+import type { Browser, Page } from '@playwright/test'
 import { TestServer } from 'tests/browser/server'
 import type { Prompt } from '~/core/boards/board'
 
@@ -79,6 +80,14 @@ export class MadeClass {
     const joinCode = planPage.match(/[A-Z2-9]{4}-[A-Z2-9]{4}/)?.[0] ?? ''
     await post(`${sessionPath}?index`, new URLSearchParams({ intent: 'open' }), as)
     return new MadeClass(server, cookie, last(sessionPath), joinCode, names)
+  }
+
+  /** A page on which the facilitator is signed in. */
+  async page(browser: Browser): Promise<Page> {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+    const [name = '', ...value] = this.cookie.split('=')
+    await context.addCookies([{ name, value: value.join('='), url: this.server.address }])
+    return context.newPage()
   }
 
   /** Sends a form as the facilitator; the answer is read to its end. */

@@ -5,6 +5,7 @@ import { bytes } from './bytes'
 import { door } from './door'
 import { groupings } from './groupings'
 import { largeCohort } from './large-cohort'
+import { livePage } from './live-page'
 import { start } from './start'
 
 const MEASUREMENTS: Record<string, () => Promise<void>> = {
@@ -15,6 +16,7 @@ const MEASUREMENTS: Record<string, () => Promise<void>> = {
   door,
   groupings,
   'large-cohort': largeCohort,
+  'live-page': livePage,
 }
 
 const wanted = process.argv.slice(2)

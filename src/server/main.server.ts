@@ -13,6 +13,7 @@ import { openDatabase } from './db/database.server'
 import { errorFacts } from './error-facts.server'
 import { acceptSocket, BOARD_PATH, liveRoutes } from './http/live-routes.server'
 import { sameOrigin } from './http/origin.server'
+import { oneATurn } from './http/pacing.server'
 import { createLimits } from './limits.server'
 import { LiveHub } from './live/hub.server'
 import { addressContext, type Services, servicesContext } from './services.server'
@@ -80,6 +81,7 @@ function createApp(
   const app = express()
   app.disable('x-powered-by')
   app.set('trust proxy', settings.trustedProxies)
+  app.use(oneATurn())
   app.use((_request, response, next) => {
     response.set({
       'X-Content-Type-Options': 'nosniff',

@@ -41,6 +41,8 @@ interface Subscriber {
 const KEPT_STATES = 400
 /** How often a command is decided anew because another server wrote into the log first. */
 const MOST_RACES = 5
+/** So many commands are decided and written together; between them everybody else's requests are looked after. */
+const MOST_AT_ONCE = 50
 /** Pause before what fell due is tried again after the log could not be written, in milliseconds. */
 const RETRY_MS = 1_000
 /** setTimeout counts in 32 bits. */
@@ -56,7 +58,7 @@ export class LiveSession {
   private marks: Mark[] = []
   private readonly recent = new Map<number, LiveState>()
   private readonly subscribers = new Set<Subscriber>()
-  private asked: Asked[] = []
+  private readonly asked: Asked[] = []
   private writing: Promise<void> | null = null
   private timer: NodeJS.Timeout | undefined
   private stopped = false
@@ -130,8 +132,7 @@ export class LiveSession {
   private async writeAll(): Promise<void> {
     await Promise.resolve()
     while (this.asked.length > 0) {
-      const batch = this.asked
-      this.asked = []
+      const batch = this.asked.splice(0, MOST_AT_ONCE)
       try {
         const outcomes = await this.write(batch)
         batch.forEach((asked, place) => {

@@ -94,8 +94,9 @@ export const door = topic<{
         const present = participantList(state)
         if (present.length >= MOST_PARTICIPANTS)
           return refuse({ code: 'session-full', most: MOST_PARTICIPANTS })
+        const plain = plainName(name)
         const readsTheSame = (other: { shownName: string; personId: string | null }) =>
-          plainName(other.shownName) === plainName(name) || (personId !== null && other.personId === personId)
+          plainNameOf(other) === plain || (personId !== null && other.personId === personId)
         const onTheList = personId === null && state.expected.some(readsTheSame)
         if (onTheList || present.some(readsTheSame)) return refuse({ code: 'name-taken', shownName: name })
         return happens({
@@ -203,6 +204,9 @@ export function presentOf(state: PeopleState, participantId: string): Participan
   const participant = state.participants[participantId]
   return participant?.released ? undefined : participant
 }
+
+/** A class that joins all at once compares every name with every other. */
+const plainNameOf = remember(({ shownName }: { shownName: string }) => plainName(shownName))
 
 /** One doubt of a kind about a name is enough, however often it is said. */
 function doubt(state: DoorState, said: Omit<Doubt, 'id' | 'at'> & { doubtId: string }) {
