@@ -1,8 +1,10 @@
 import { Box, chakra } from '@chakra-ui/react'
+import { type CSSProperties, useEffect, useRef } from 'react'
 import type { Mark } from '~/core/live/marks'
 import { PULSE_MS, type PulseBar } from '~/core/review/pulse'
 import { clockText } from '~/core/schedule/session-time'
 import { MARK_LOOK } from '../live/marks'
+import { onServerTime } from '../live-client/server-clock'
 
 export interface TrackSpan {
   from: number
@@ -13,8 +15,8 @@ export interface TrackSpan {
 
 interface TrackProps {
   span: TrackSpan
-  /** The present, or null for a session that is over. */
-  now: number | null
+  /** While the round runs: when the page was made, until the server's time is known here. Null for what is over. */
+  runningAt: number | null
   pulse: readonly PulseBar[]
   marks: readonly Mark[]
 }
@@ -26,11 +28,13 @@ const FULL_BAR = 60
  * One room's time, running to the right: what is past is filled, the edge is the end of the round, and what is left
  * between them is what one sees.
  */
-export function Track({ span, now, pulse, marks }: TrackProps) {
-  const length = Math.max(1, span.to - span.from)
-  const at = (time: number) => `${(100 * Math.min(Math.max(time - span.from, 0), length)) / length}%`
+export function Track({ span, runningAt, pulse, marks }: TrackProps) {
+  const length = lengthOf(span)
+  const at = placeOn(span)
+  const present = usePresent(span, runningAt)
   return (
     <Box
+      {...present}
       position="relative"
       h="50px"
       bg="panel"
@@ -39,15 +43,8 @@ export function Track({ span, now, pulse, marks }: TrackProps) {
       borderRadius="4px"
       overflow="hidden"
     >
-      {now !== null && (
-        <Box
-          position="absolute"
-          insetY="0"
-          left="0"
-          bg="liveWash"
-          style={{ width: at(now) }}
-          aria-hidden="true"
-        />
+      {runningAt !== null && (
+        <Box position="absolute" insetY="0" left="0" bg="liveWash" w="var(--present)" aria-hidden="true" />
       )}
       {pulse
         .filter(bar => bar.at + PULSE_MS > span.from && bar.at < span.to)
@@ -62,7 +59,7 @@ export function Track({ span, now, pulse, marks }: TrackProps) {
             style={{
               left: at(bar.at),
               // The half minute that runs has come only as far as the present.
-              width: `max(2px, ${(100 * Math.min(PULSE_MS, (now ?? span.to) - bar.at)) / length}% - 2px)`,
+              width: `max(2px, min(${(100 * PULSE_MS) / length}%, var(--present) - ${at(bar.at)}) - 2px)`,
               height: `${barHeight(bar.edits)}px`,
             }}
           />
@@ -78,8 +75,8 @@ export function Track({ span, now, pulse, marks }: TrackProps) {
           style={{ left: `calc(${at(edge)} - 4px)` }}
         />
       ))}
-      {now !== null && (
-        <Box position="absolute" insetY="0" w="2px" bg="live" aria-hidden="true" style={{ left: at(now) }} />
+      {runningAt !== null && (
+        <Box position="absolute" insetY="0" w="2px" bg="live" left="var(--present)" aria-hidden="true" />
       )}
       <chakra.ul listStyleType="none" aria-label="What happened">
         {clustered(marks, span, length).map(({ mark, count, left }) => {
@@ -102,6 +99,31 @@ export function Track({ span, now, pulse, marks }: TrackProps) {
       </chakra.ul>
     </Box>
   )
+}
+
+type Ends = Pick<TrackSpan, 'from' | 'to'>
+const lengthOf = (span: Ends) => Math.max(1, span.to - span.from)
+
+/** Where a moment lies, from the left edge of the track. */
+const placeOn = (span: Ends) => (time: number) =>
+  `${(100 * Math.min(Math.max(time - span.from, 0), lengthOf(span))) / lengthOf(span)}%`
+
+/** A track of some hundred points moves by less than one of them in two seconds of a usual round. */
+const EVERY_MS = 2_000
+
+/**
+ * Where the present lies, as a property of the track that its parts are placed by. Set past React: with 50 rooms drawing
+ * tracks anew every other second would be most of what the page does.
+ */
+function usePresent(span: TrackSpan, runningAt: number | null) {
+  const track = useRef<HTMLDivElement>(null)
+  const { from, to } = span
+  useEffect(() => {
+    if (runningAt === null) return
+    const place = placeOn({ from, to })
+    return onServerTime(EVERY_MS, now => track.current?.style.setProperty('--present', place(now)))
+  }, [from, to, runningAt])
+  return { ref: track, style: { '--present': placeOn(span)(runningAt ?? span.to) } as CSSProperties }
 }
 
 interface Spot {

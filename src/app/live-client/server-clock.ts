@@ -61,3 +61,16 @@ export function useServerNow(pageMadeAt: number, everyMs = 250): number {
     () => pageMadeAt,
   )
 }
+
+/** Tells the server's time now and whenever it has moved on by `everyMs`. Returns how to stop. */
+export function onServerTime(everyMs: number, tell: (now: number) => void): () => void {
+  let told = Number.NEGATIVE_INFINITY
+  const listener = () => {
+    if (now - told < everyMs) return
+    told = now
+    tell(now)
+  }
+  const stop = subscribe(listener)
+  listener()
+  return stop
+}

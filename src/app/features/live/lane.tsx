@@ -9,7 +9,6 @@ import type { LiveView, Send } from '../../live/live-view'
 import { laneButtonId } from '../../live/rooms/lane-button'
 import { PersonMenu } from '../../live/rooms/person-menu'
 import { VisitedAgo } from '../../live/visits/visited-ago'
-import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
 import { Tag } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
@@ -130,13 +129,13 @@ function LaneTrack({ clock, rounds, marks, work, pageMadeAt }: LaneProps) {
   if (clock) {
     const to = clock.graceEndsAt ?? clock.endsAt + rounds.graceSeconds * 1000
     const span = { from: clock.startedAt, to, edges: [clock.endsAt] }
-    return <RunningTrack span={span} pulse={pulse} marks={marks} pageMadeAt={pageMadeAt} />
+    return <Track span={span} runningAt={pageMadeAt} pulse={pulse} marks={marks} />
   }
   if (last) {
     return (
       <Track
         span={{ from: last.startedAt, to: last.endedAt, edges: [last.endedAt] }}
-        now={null}
+        runningAt={null}
         pulse={pulse}
         marks={marks}
       />
@@ -157,17 +156,6 @@ function LaneTrack({ clock, rounds, marks, work, pageMadeAt }: LaneProps) {
       Everyone stays together until you send them out.
     </Flex>
   )
-}
-
-/** A track of some hundred points moves by less than one of them in two seconds of a usual round. */
-const TRACK_EVERY_MS = 2_000
-
-function RunningTrack({
-  pageMadeAt,
-  ...track
-}: Omit<React.ComponentProps<typeof Track>, 'now'> & { pageMadeAt: number }) {
-  const now = useServerNow(pageMadeAt, TRACK_EVERY_MS)
-  return <Track {...track} now={Math.max(now, track.span.from)} />
 }
 
 function Latest({ work }: { work: RoomWorkNow | undefined }) {

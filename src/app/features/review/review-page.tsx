@@ -192,7 +192,7 @@ function WholeLanes({ review }: { review: Review }) {
                 <RoomMark place={place} />
                 <chakra.span fontWeight="600">{room.name}</chakra.span>
               </Flex>
-              <Track span={span} now={null} pulse={room.pulse} marks={room.marks} />
+              <Track span={span} runningAt={null} pulse={room.pulse} marks={room.marks} />
             </Grid>
           ))}
           <Legend />
