@@ -9,6 +9,7 @@ const only = (name, from, allowed) => ({
 /** Parts of the interface that more than one feature shows. */
 const SHARED = [
   '^src/app/live/',
+  '^src/app/prompts/',
   '^src/app/live-client/',
   '^src/app/board-view/',
   '^src/app/lanes/',
@@ -27,7 +28,7 @@ module.exports = {
       to: {
         path: 'node_modules',
         pathNot:
-          'node_modules/(@types/)?(pure-rand|yjs|papaparse|iconv-lite|date-fns|@date-fns|lodash-es|zod)',
+          'node_modules/(@types/)?(pure-rand|yjs|papaparse|iconv-lite|date-fns|@date-fns|lodash-es|zod|mdast|mdast-util-to-markdown|mdast-util-gfm-table)',
       },
     },
     only('contracts-import-core', '^src/contracts/', ['^src/contracts/', '^src/core/']),
@@ -47,7 +48,7 @@ module.exports = {
       '^src/app/workers/',
       ...SHARED,
     ]),
-    only('shared-parts-imports', '^src/app/(live|live-client|board-view|lanes|removals)/', [
+    only('shared-parts-imports', '^src/app/(live|prompts|live-client|board-view|lanes|removals)/', [
       '^src/core/',
       '^src/contracts/',
       '^src/app/ui/',

@@ -1,7 +1,7 @@
 import { performance } from 'node:perf_hooks'
 import { median } from 'simple-statistics'
 import * as Y from 'yjs'
-import { addCard, cardsOf } from '~/core/boards/document'
+import { addCard, cardsOf } from '~/core/boards/prompts/cards/document'
 import { openSocket, SimulatedParticipant } from '~/demo/simulated-participant'
 import { helperProcess } from './helper-process'
 import { MadeClass } from './made-class'
@@ -67,7 +67,9 @@ interface Side {
 }
 
 async function roundTable(): Promise<Side> {
-  const made = await MadeClass.open(BOARDS, WRITERS, [{ id: 'c', kind: 'cards', text: 'Cards?' }])
+  const made = await MadeClass.open(BOARDS, WRITERS, [
+    { id: 'c', kind: 'cards', text: 'Cards?', settings: {} },
+  ])
   const people: SimulatedParticipant[] = []
   for (let start = 0; start < made.names.length; start += 20) {
     const names = made.names.slice(start, start + 20)

@@ -23,7 +23,9 @@ export async function broadcast(): Promise<void> {
 }
 
 async function roundTable(listeners: number): Promise<Delays> {
-  const made = await MadeClass.open(listeners / 5, 5, [{ id: 'c', kind: 'cards', text: 'Cards?' }])
+  const made = await MadeClass.open(listeners / 5, 5, [
+    { id: 'c', kind: 'cards', text: 'Cards?', settings: {} },
+  ])
   const { address } = made.server
   const people: SimulatedParticipant[] = []
   for (let start = 0; start < listeners; start += 20) {

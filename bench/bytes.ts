@@ -6,14 +6,14 @@ import { MadeClass } from './made-class'
 
 const LIMIT_KB = 220
 const CARDS: Prompt[] = [
-  { id: 'c', kind: 'cards', text: 'Cards?' },
-  { id: 'y', kind: 'yes-no', text: 'Yes?' },
+  { id: 'c', kind: 'cards', text: 'Cards?', settings: {} },
+  { id: 'y', kind: 'yes-no', text: 'Yes?', settings: {} },
 ]
 
 /** JavaScript a participant's phone loads before the board shows, compressed, and what makes up the most of it. */
 export async function bytes(): Promise<void> {
   const without = await loadedBy(CARDS)
-  const withSheet = await loadedBy([...CARDS, { id: 's', kind: 'sheet', text: 'Sheet?' }])
+  const withSheet = await loadedBy([...CARDS, { id: 's', kind: 'sheet', text: 'Sheet?', settings: {} }])
   const total = (files: Loaded[]) => files.reduce((sum, file) => sum + file.kb, 0)
   console.log(
     `Board without a sheet: ${total(without).toFixed(0)} kB of JavaScript, compressed (limit: ${LIMIT_KB} kB)`,

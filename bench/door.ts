@@ -6,7 +6,7 @@ import { helperProcess } from './helper-process'
 import { MadeClass } from './made-class'
 import { delaysOf, delayText, pause } from './numbers'
 
-const PROMPT = { id: 'c', kind: 'cards', text: 'Cards?' } as const
+const PROMPT = { id: 'c', kind: 'cards', text: 'Cards?', settings: {} } as const
 
 /**
  * A class joins all at once: names fetched, place taken, stream opened, first view seen. Beside a bare server that answers

@@ -13,7 +13,9 @@ const FAMILY = ['Marsh', 'Fen', 'Reed', 'Moor', 'Peat', 'Sedge', 'Rush', 'Mire',
  * server's only thread does not come round at the longest, beside the same server with only the session.
  */
 export async function largeCohort(): Promise<void> {
-  const made = await MadeClass.open(LISTENERS / 5, 5, [{ id: 'c', kind: 'cards', text: 'Cards?' }])
+  const made = await MadeClass.open(LISTENERS / 5, 5, [
+    { id: 'c', kind: 'cards', text: 'Cards?', settings: {} },
+  ])
   const { server } = made
   const people: SimulatedParticipant[] = []
   for (let start = 0; start < LISTENERS; start += 20) {

@@ -9,7 +9,7 @@ const IDLE_MS = 10_000
 
 /** What the facilitator's page does while 200 people are in rooms and nothing happens: script and all tasks in ten seconds. */
 export async function livePage(): Promise<void> {
-  const made = await MadeClass.open(PEOPLE / 5, 5, [{ id: 'c', kind: 'cards', text: 'Cards?' }])
+  const made = await MadeClass.open(PEOPLE / 5, 5, [{ id: 'c', kind: 'cards', text: 'Cards?', settings: {} }])
   const { address } = made.server
   const people: SimulatedParticipant[] = []
   for (let start = 0; start < PEOPLE; start += 20) {

@@ -62,7 +62,7 @@ export class MadeClass {
     const groupingPath = placeOf(await post(`${cohortPath}/groupings/new`, JSON.stringify(grouping), json))
     const board = new URLSearchParams({ title: 'Board', 'steps[0]': 'Write.' })
     for (const [place, prompt] of prompts.entries()) {
-      for (const [name, value] of Object.entries(prompt)) board.set(`prompts[${place}].${name}`, value)
+      for (const name of ['id', 'kind', 'text'] as const) board.set(`prompts[${place}].${name}`, prompt[name])
     }
     const boardPath = placeOf(await post('/boards/new', board, as))
     const plan = {

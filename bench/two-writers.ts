@@ -1,7 +1,7 @@
 // Two people of a session write on their board in turn, as long as they are asked to, and say how long each edit took.
 import { performance } from 'node:perf_hooks'
 import type * as Y from 'yjs'
-import { addCard, cardsOf } from '~/core/boards/document'
+import { addCard, cardsOf } from '~/core/boards/prompts/cards/document'
 import { SimulatedParticipant } from '~/demo/simulated-participant'
 import { newId } from '~/server/tokens.server'
 import { pause } from './numbers'

@@ -17,11 +17,11 @@ test('a password has 10 to 200 characters, and an address is kept in small lette
 })
 
 test('empty steps of a board are left out; a board without a prompt is none', () => {
-  const prompts = [{ id: 'c', kind: 'cards', text: ' What? ' }]
+  const prompts = [{ id: 'c', kind: 'cards', text: ' What? ', settings: {} }]
   expect(boardForm.parse({ title: 'T', steps: ['', ' Look. ', undefined], prompts })).toEqual({
     title: 'T',
     steps: ['Look.'],
-    prompts: [{ id: 'c', kind: 'cards', text: 'What?' }],
+    prompts: [{ id: 'c', kind: 'cards', text: 'What?', settings: {} }],
   })
   expect(messages(boardForm.safeParse({ title: 'T', steps: [], prompts: [] }))).toEqual([
     ['prompts', 'A board needs at least one prompt.'],

@@ -1,6 +1,7 @@
 /** What the forms send. Limits stand here once; the messages are what people read beside the field. */
 import { z } from 'zod'
-import { MOST_PROMPTS, MOST_STEPS, PROMPT_KINDS } from '~/core/boards/board'
+import { MOST_PROMPTS, MOST_STEPS } from '~/core/boards/board'
+import { promptSchemaWith } from '~/core/boards/prompts/kinds'
 import { visibleText } from '~/core/formats/clean-text'
 import { PERSON_FIELDS } from '~/core/formats/people-headers'
 import { CHOICE_KINDS } from '~/core/grouping/choice'
@@ -247,13 +248,7 @@ export const boardForm = z.object({
     .transform(steps => steps.map(step => (step ?? '').trim()).filter(step => step !== ''))
     .refine(steps => steps.every(step => step.length <= 300), 'Use at most 300 characters for a step.'),
   prompts: z
-    .array(
-      z.object({
-        id: z.string().min(1).max(40),
-        kind: z.enum(PROMPT_KINDS),
-        text: line('what the prompt asks', 300),
-      }),
-    )
+    .array(promptSchemaWith(line('what the prompt asks', 300)))
     .min(1, 'A board needs at least one prompt.')
     .max(MOST_PROMPTS, `At most ${MOST_PROMPTS} prompts.`),
 })

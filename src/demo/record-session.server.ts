@@ -1,6 +1,8 @@
 /** Plays a whole session as if it had happened, through the same decisions a live one goes through. */
 import * as Y from 'yjs'
-import { addCard, answerOf, reasonOf, sheetOf } from '~/core/boards/document'
+import { addCard } from '~/core/boards/prompts/cards/document'
+import { sheetOf } from '~/core/boards/prompts/sheet/document'
+import { answerOf, reasonOf } from '~/core/boards/prompts/yes-no/document'
 import type { Actor } from '~/core/live/actors'
 import { decide } from '~/core/live/decide'
 import { due } from '~/core/live/due'

@@ -89,9 +89,19 @@ export const STATION_BOARD: Board = {
     'Decide on the last question, and say why.',
   ],
   prompts: [
-    { id: 'noticed', kind: 'cards', text: 'What did you notice at this station?' },
-    { id: 'explain', kind: 'sheet', text: 'How would you explain this station to a new steward?' },
-    { id: 'class', kind: 'yes-no', text: 'Would you bring a class of ten-year-olds here in November?' },
+    { id: 'noticed', kind: 'cards', text: 'What did you notice at this station?', settings: {} },
+    {
+      id: 'explain',
+      kind: 'sheet',
+      text: 'How would you explain this station to a new steward?',
+      settings: {},
+    },
+    {
+      id: 'class',
+      kind: 'yes-no',
+      text: 'Would you bring a class of ten-year-olds here in November?',
+      settings: {},
+    },
   ],
 }
 
@@ -99,9 +109,9 @@ export const WALK_BOARD: Board = {
   title: 'Planning a guided walk',
   steps: ['Collect stops for a walk of one hour.', 'Write the opening words you would say at the gate.'],
   prompts: [
-    { id: 'stops', kind: 'cards', text: 'Which stops belong in the walk?' },
-    { id: 'opening', kind: 'sheet', text: 'What do you say in the first minute?' },
-    { id: 'rain', kind: 'yes-no', text: 'Does the walk go ahead in steady rain?' },
+    { id: 'stops', kind: 'cards', text: 'Which stops belong in the walk?', settings: {} },
+    { id: 'opening', kind: 'sheet', text: 'What do you say in the first minute?', settings: {} },
+    { id: 'rain', kind: 'yes-no', text: 'Does the walk go ahead in steady rain?', settings: {} },
   ],
 }
 

@@ -1,4 +1,4 @@
-import { readAnswer } from '~/core/boards/document'
+import { readAnswer } from '~/core/boards/prompts/kinds'
 import { allowLostLine, expect, joinOnPhone, openTonight, sendOut, signIn, simulated, test } from './fixtures'
 import { TestServer } from './server'
 
@@ -52,9 +52,9 @@ test('killed in mid-round, the server takes the session up as it was', async ({
   await writer.follow()
   expect(writer.view).toMatchObject({ clock: { endsAt }, place: { name: writerRoom?.name } })
   const board = await writer.openBoard()
-  expect(JSON.stringify(readAnswer(board, { id: 'noticed', kind: 'cards', text: '' }))).toContain(
-    'only the server has this',
-  )
+  expect(
+    JSON.stringify(readAnswer(board, { id: 'noticed', kind: 'cards', text: '', settings: {} })),
+  ).toContain('only the server has this')
   await expect(lane).toContainText('only the server has this')
   await page.getByRole('button', { name: 'Call back' }).click()
   await expect(edda.getByText('finish, come back')).toBeVisible()

@@ -4,7 +4,7 @@ import { expect, expectAccessible, test } from './fixtures'
 test('of a long list the door shows a part, and typing finds everybody; the page itself carries no names', async ({
   phone,
 }) => {
-  const made = await MadeClass.open(20, 3, [{ id: 'c', kind: 'cards', text: 'What?' }])
+  const made = await MadeClass.open(20, 3, [{ id: 'c', kind: 'cards', text: 'What?', settings: {} }])
   const door = `${made.server.address}/join/${made.joinCode}`
   expect(await (await fetch(door)).text()).not.toContain('P059')
   const page = await phone()

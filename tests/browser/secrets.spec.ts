@@ -1,5 +1,6 @@
 import * as Y from 'yjs'
-import { addCard, readAnswer } from '~/core/boards/document'
+import { addCard } from '~/core/boards/prompts/cards/document'
+import { readAnswer } from '~/core/boards/prompts/kinds'
 import { openSocket, type SimulatedParticipant } from '~/demo/simulated-participant'
 import { expect, openTonight, sendOut, simulated, test } from './fixtures'
 
@@ -77,11 +78,11 @@ test('a participant can neither read nor change what is not theirs', async ({
   await ana.writeCard('noticed', 'really written')
   const mine = await ana.openBoard()
   await expect
-    .poll(() => JSON.stringify(readAnswer(looking, { id: 'noticed', kind: 'cards', text: '' })))
+    .poll(() => JSON.stringify(readAnswer(looking, { id: 'noticed', kind: 'cards', text: '', settings: {} })))
     .toContain('really written')
-  expect(JSON.stringify(readAnswer(mine, { id: 'noticed', kind: 'cards', text: '' }))).not.toContain(
-    'not written',
-  )
+  expect(
+    JSON.stringify(readAnswer(mine, { id: 'noticed', kind: 'cards', text: '', settings: {} })),
+  ).not.toContain('not written')
   eye.provider.destroy()
   eye.socket.destroy()
 

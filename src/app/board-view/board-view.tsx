@@ -1,15 +1,12 @@
 import { Box, chakra, Stack } from '@chakra-ui/react'
-import { lazy, Suspense, useEffect, useState, useSyncExternalStore } from 'react'
+import { Suspense, useEffect, useState, useSyncExternalStore } from 'react'
 import type { Board } from '~/core/boards/board'
 import { BoardConnection, type BoardStatus } from '../live-client/board-connection'
+import { UNKNOWN_KIND } from '../prompts/answer-view'
+import { lookOf } from '../prompts/looks'
+import type { PromptSpaceProps } from '../prompts/prompt-space'
 import { Message } from '../ui/layout'
-import { Cards } from './cards'
 import { Instructions } from './instructions'
-import type { PromptSpaceProps } from './prompt-space'
-import { YesNo } from './yes-no'
-
-/** The text editor is by far the largest part of a board; it is fetched when the first sheet is met. */
-const Sheet = lazy(() => import('./sheet'))
 
 export interface BoardViewProps {
   copyId: string
@@ -89,11 +86,11 @@ function OpenBoard({ connection, board, me, names, onStatus }: OpenBoardProps) {
 }
 
 function PromptSpace(props: PromptSpaceProps) {
-  if (props.prompt.kind === 'cards') return <Cards {...props} />
-  if (props.prompt.kind === 'yes-no') return <YesNo {...props} />
+  const Space = lookOf(props.prompt.kind)?.Space
+  if (!Space) return <chakra.p color="quiet">{UNKNOWN_KIND}</chakra.p>
   return (
-    <Suspense fallback={<chakra.p color="quiet">Opening the sheet…</chakra.p>}>
-      <Sheet {...props} />
+    <Suspense fallback={<chakra.p color="quiet">Opening…</chakra.p>}>
+      <Space {...props} />
     </Suspense>
   )
 }

@@ -8,9 +8,16 @@ import { answering, formOf } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Review · Round Table' }]
 
-export async function loader({ params, context }: Route.LoaderArgs) {
+export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { db, boards } = context.get(servicesContext)
-  return { review: await answering(reviewSession(db, boards, params.sessionId, serverNow())) }
+  const asked = Number(new URL(request.url).searchParams.get('prompt') ?? 1)
+  // Only what is shown is read: the rooms' answers to one prompt.
+  const review = await answering(
+    reviewSession(db, boards, params.sessionId, serverNow(), ({ prompts }) =>
+      prompts.filter((_prompt, index) => index === asked - 1),
+    ),
+  )
+  return { review }
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {

@@ -1,15 +1,7 @@
 import { z } from 'zod'
+import { type Prompt, promptSchema } from './prompts/kinds'
 
-/** The kinds of prompt there are. */
-export const PROMPT_KINDS = ['cards', 'sheet', 'yes-no'] as const
-export type PromptKind = (typeof PROMPT_KINDS)[number]
-
-/** One thing a board asks for, with the space to answer it. */
-export interface Prompt {
-  id: string
-  kind: PromptKind
-  text: string
-}
+export type { Prompt } from './prompts/kinds'
 
 /** An activity made for groups to work on. Every room works on its own copy. */
 export interface Board {
@@ -19,11 +11,11 @@ export interface Board {
   prompts: Prompt[]
 }
 
-/** A board as it is written down with a session. */
-export const boardSchema = z.object({
+/** A board as it is kept. */
+export const boardSchema: z.ZodType<Board> = z.object({
   title: z.string(),
   steps: z.array(z.string()),
-  prompts: z.array(z.object({ id: z.string().min(1).max(40), kind: z.enum(PROMPT_KINDS), text: z.string() })),
+  prompts: z.array(promptSchema),
 })
 
 export const MOST_STEPS = 3

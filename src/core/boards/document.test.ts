@@ -1,24 +1,15 @@
 import * as Y from 'yjs'
 import type { Board, Prompt } from './board'
-import {
-  addCard,
-  answerOf,
-  cardsOf,
-  cardText,
-  entriesOf,
-  isAnswered,
-  readAnswer,
-  readAnswers,
-  reasonOf,
-  removeCard,
-  sheetOf,
-  yesNoText,
-} from './document'
+import { addCard, cardsOf, cardText, removeCard } from './prompts/cards/document'
+import { isBegun, piecesOf, readAnswer, readAnswers } from './prompts/kinds'
+import { sheetOf } from './prompts/sheet/document'
+import { answerOf, reasonOf } from './prompts/yes-no/document'
+import { yesNoText } from './prompts/yes-no/yes-no'
 import { editText } from './text-edit'
 
-const cards: Prompt = { id: 'c', kind: 'cards', text: 'Cards?' }
-const sheet: Prompt = { id: 's', kind: 'sheet', text: 'Sheet?' }
-const yesNo: Prompt = { id: 'y', kind: 'yes-no', text: 'Yes?' }
+const cards: Prompt = { id: 'c', kind: 'cards', text: 'Cards?', settings: {} }
+const sheet: Prompt = { id: 's', kind: 'sheet', text: 'Sheet?', settings: {} }
+const yesNo: Prompt = { id: 'y', kind: 'yes-no', text: 'Yes?', settings: {} }
 const board: Board = { title: 'Board', steps: [], prompts: [cards, sheet, yesNo] }
 
 /** Two writers who have not heard of each other yet, and then have. */
@@ -36,7 +27,7 @@ test('two who add cards at once lose nothing', () => {
   }
   exchange(ana, bo)
   expect(readAnswer(ana, cards)).toEqual(readAnswer(bo, cards))
-  expect(entriesOf(readAnswer(ana, cards)).size).toBe(40)
+  expect(piecesOf(readAnswer(ana, cards)).size).toBe(40)
 })
 
 test('two who write into one card at once lose nothing', () => {
@@ -72,7 +63,7 @@ test('an untouched board has empty answers', () => {
     { promptId: 's', kind: 'sheet', text: '' },
     { promptId: 'y', kind: 'yes-no', answer: null, reason: '' },
   ])
-  expect(readAnswers(new Y.Doc(), board).some(isAnswered)).toBe(false)
+  expect(readAnswers(new Y.Doc(), board).some(isBegun)).toBe(false)
 })
 
 test('a sheet reads as lines, with points and without its form', () => {
@@ -94,7 +85,11 @@ test('a sheet reads as lines, with points and without its form', () => {
       element('listItem', element('paragraph', new Y.XmlText('leave'))),
     ),
   ])
-  expect(readAnswer(doc, sheet)).toEqual({ promptId: 's', kind: 'sheet', text: 'old reeds\n- cut\n- leave' })
+  expect(readAnswer(doc, sheet)).toEqual({
+    promptId: 's',
+    kind: 'sheet',
+    text: 'old reeds\n- cut\n- leave',
+  })
 })
 
 test('what a writer put there that is no card or answer is left out', () => {

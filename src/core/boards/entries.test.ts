@@ -1,18 +1,21 @@
 import fc from 'fast-check'
 import * as Y from 'yjs'
 import type { Board } from './board'
-import { addCard, answerOf, cardsOf, entriesOf, readAnswer, reasonOf, removeCard, sheetOf } from './document'
 import { BoardEntries } from './entries'
+import { addCard, cardsOf, removeCard } from './prompts/cards/document'
+import { piecesOf, readAnswer } from './prompts/kinds'
+import { sheetOf } from './prompts/sheet/document'
+import { answerOf, reasonOf } from './prompts/yes-no/document'
 import { editText } from './text-edit'
 
 const board: Board = {
   title: 'Board',
   steps: [],
   prompts: [
-    { id: 'c', kind: 'cards', text: 'Cards?' },
-    { id: 'd', kind: 'cards', text: 'More cards?' },
-    { id: 's', kind: 'sheet', text: 'Sheet?' },
-    { id: 'y', kind: 'yes-no', text: 'Yes?' },
+    { id: 'c', kind: 'cards', text: 'Cards?', settings: {} },
+    { id: 'd', kind: 'cards', text: 'More cards?', settings: {} },
+    { id: 's', kind: 'sheet', text: 'Sheet?', settings: {} },
+    { id: 'y', kind: 'yes-no', text: 'Yes?', settings: {} },
   ],
 }
 
@@ -21,7 +24,7 @@ function following(doc: Y.Doc) {
   const entries = new BoardEntries(doc, board)
   const said = new Map<string, string>()
   for (const prompt of board.prompts)
-    for (const [id, text] of entriesOf(readAnswer(doc, prompt))) said.set(`${prompt.id}/${id}`, text)
+    for (const [id, text] of piecesOf(readAnswer(doc, prompt))) said.set(`${prompt.id}/${id}`, text)
   const told: string[][] = []
   doc.on('update', (_update: Uint8Array, _origin: unknown, _doc: Y.Doc, transaction: Y.Transaction) => {
     const changed = entries.changedBy(transaction)
@@ -37,7 +40,7 @@ const written = (entries: Iterable<[string, string]>): [string, string][] =>
 const standing = (doc: Y.Doc): [string, string][] =>
   written(
     board.prompts.flatMap(prompt =>
-      [...entriesOf(readAnswer(doc, prompt))].map(([id, text]): [string, string] => [
+      [...piecesOf(readAnswer(doc, prompt))].map(([id, text]): [string, string] => [
         `${prompt.id}/${id}`,
         text,
       ]),

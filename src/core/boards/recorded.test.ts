@@ -1,7 +1,7 @@
 import evening from 'tests/fixtures/recorded/evening.json' with { type: 'json' }
 import * as Y from 'yjs'
 import type { Board } from './board'
-import { readAnswers } from './document'
+import { readAnswers } from './prompts/kinds'
 
 test('boards written in the first version read as they did then', () => {
   expect(evening.boards.length).toBeGreaterThan(0)

@@ -1,5 +1,6 @@
 import evening from 'tests/fixtures/recorded/evening.json' with { type: 'json' }
 import everyEvent from 'tests/fixtures/recorded/every-event.json' with { type: 'json' }
+import everyEvent2 from 'tests/fixtures/recorded/every-event-2.json' with { type: 'json' }
 import { Rehearsed } from 'tests/fixtures/rehearsed'
 import { EVENT_VERSION, readEvent, UnreadableEventError } from './event-versions'
 import { fold } from './evolve'
@@ -18,6 +19,14 @@ const allTypes = [...EVENT_SHAPES.keys()]
 
 test('a log with one event of every kind of the first version folds to what it folded to then', () => {
   expect(fold(read(everyEvent.events, 1))).toMatchObject(everyEvent.state)
+})
+
+test('a log with one event of every kind of the second version folds to what it folded to then', () => {
+  const withSettings = {
+    ...everyEvent2.state.board,
+    prompts: everyEvent2.state.board.prompts.map(prompt => ({ ...prompt, settings: {} })),
+  }
+  expect(fold(read(everyEvent2.events, 2))).toMatchObject({ ...everyEvent2.state, board: withSettings })
 })
 
 test('an evening recorded by the first version folds to an ended session with everybody in it', () => {

@@ -1,9 +1,14 @@
 import * as Y from 'yjs'
-import { addCard, cardsOf, putCardBack, readAnswer, removeCard } from '../boards/document'
+import { addCard, cardsOf, putCardBack, removeCard } from '../boards/prompts/cards/document'
+import { readAnswer } from '../boards/prompts/kinds'
 import { removedPieces } from './removed'
 
-const prompt = { id: 'c', kind: 'cards', text: '' } as const
-const board = { title: '', steps: [], prompts: [prompt, { id: 's', kind: 'sheet', text: '' } as const] }
+const prompt = { id: 'c', kind: 'cards', text: '', settings: {} } as const
+const board = {
+  title: '',
+  steps: [],
+  prompts: [prompt, { id: 's', kind: 'sheet', text: '', settings: {} } as const],
+}
 const wrote = (entryId: string, participantId: string, text: string) => ({
   promptId: 'c',
   entryId,

@@ -1,6 +1,6 @@
 import type * as Y from 'yjs'
 import type { Board } from '../boards/board'
-import { removedCards } from '../boards/document'
+import { KINDS, removedUnder } from '../boards/prompts/kinds'
 
 /** A piece of work that was taken off a board: what it said, and who took it away where that is known. */
 export interface RemovedPiece {
@@ -30,10 +30,11 @@ export function removedPieces(doc: Y.Doc, board: Board, written: readonly Writte
     known.set(key, { said: gone ? (known.get(key)?.said ?? '') : one.text, gone, by: one.participantId })
   }
   return board.prompts.flatMap(prompt => {
-    if (prompt.kind !== 'cards') return []
-    const inDocument = removedCards(doc, prompt.id).map(card => ({
-      key: `${prompt.id}/${card.id}`,
-      text: card.text,
+    // A kind whose answer is one piece has nothing that could be taken away from it.
+    if (!('removed' in KINDS[prompt.kind])) return []
+    const inDocument = removedUnder(doc, prompt).map(piece => ({
+      key: `${prompt.id}/${piece.id}`,
+      text: piece.text,
     }))
     const held = new Set(inDocument.map(({ key }) => key))
     const deleted = [...known]

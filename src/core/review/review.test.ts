@@ -1,11 +1,11 @@
 import { Parser } from 'commonmark'
 import fc from 'fast-check'
 import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
-import type { Answer } from '../boards/document'
+import { type Answer, textsOf } from '../boards/prompts/kinds'
 import { allMarks } from '../live/marks'
 import { attendance, roomsOfEverybody, stays } from './attendance'
 import { addToPulse, pulseStart } from './pulse'
-import { answerTexts, peopleRows, reportMarkdown, type SessionReport, workRows } from './report'
+import { peopleRows, reportMarkdown, type SessionReport, workRows } from './report'
 
 const MINUTE = 60_000
 
@@ -89,9 +89,9 @@ const report: SessionReport = {
     title: 'Notes',
     steps: [],
     prompts: [
-      { id: 'c', kind: 'cards', text: 'What?' },
-      { id: 's', kind: 'sheet', text: 'How?' },
-      { id: 'y', kind: 'yes-no', text: 'Again?' },
+      { id: 'c', kind: 'cards', text: 'What?', settings: {} },
+      { id: 's', kind: 'sheet', text: 'How?', settings: {} },
+      { id: 'y', kind: 'yes-no', text: 'Again?', settings: {} },
     ],
   },
   rooms: [
@@ -123,7 +123,7 @@ const report: SessionReport = {
 test('Markdown keeps what people wrote as text', () => {
   const text = reportMarkdown(report)
   expect(text).toContain('# Evening \\*1\\*\n')
-  expect(text).toContain('## What?\n\n### Reeds\n\nAna, Bo\n\n- \\# one\\_two\n')
+  expect(text).toContain('## What?\n\n### Reeds\n\nAna, Bo\n\n- \\# one_two\n')
   expect(text).toContain('Roll it.\n\n- feel\n- look\n')
   expect(text).toContain('### Birds\n\n_Nobody was in this room._\n\n_Nothing written._\n')
   expect(text).toContain('| Ana \\| Bo | Reeds | 9 | 8 | 3 |')
@@ -204,5 +204,5 @@ test('tables have a row for each piece of work, and for each person', () => {
 })
 
 test('an answer without words has no texts', () => {
-  expect(answerTexts({ promptId: 's', kind: 'sheet', text: ' ' })).toEqual([])
+  expect(textsOf({ promptId: 's', kind: 'sheet', text: ' ' })).toEqual([])
 })

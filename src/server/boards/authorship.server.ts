@@ -1,8 +1,10 @@
 import type * as Y from 'yjs'
 import type { Board } from '~/core/boards/board'
 import { BoardEntries } from '~/core/boards/entries'
+import type { Mend } from '~/core/boards/prompts/kind'
 import { cleanText } from '~/core/formats/clean-text'
 import { pulseStart } from '~/core/review/pulse'
+import { newId } from '../tokens.server'
 import type { Contribution } from './board-storage.server'
 
 /** Longest text kept with a contribution: the document itself holds the whole. */
@@ -50,6 +52,11 @@ export class Authorship {
         const kept = cleanText(text.slice(0, LONGEST_KEPT))
         return { copyId, promptId, entryId, participantId, halfMinute, edits: 1, text: kept, at }
       })
+  }
+
+  /** Ids of pieces that have to be put right after the transaction that was last asked about. */
+  mends(): Mend[] {
+    return this.entries.mends(newId)
   }
 
   private credit(one: Pick<Contribution, 'promptId' | 'entryId' | 'participantId'>): void {

@@ -13,6 +13,7 @@ import { WebSocketServer } from 'ws'
 import * as Y from 'yjs'
 import type { BoardNotice } from '~/contracts/live'
 import type { Board } from '~/core/boards/board'
+import type { Mend } from '~/core/boards/prompts/kind'
 import { mayWorkOn } from '~/core/live/rooms/rooms'
 import type { LiveState } from '~/core/live/topics'
 import { serverNow } from '../clock.server'
@@ -23,6 +24,7 @@ import type { LiveHub } from '../live/hub.server'
 import { Authorship } from './authorship.server'
 import { BoardStorage, type Contribution, readContributions } from './board-storage.server'
 import { BoardWork } from './board-work.server'
+import { readBoard } from './boards.server'
 import { isHarmless } from './message-check.server'
 
 /** Who is at the other end of a socket, as the server found out from its cookies. */
@@ -164,7 +166,7 @@ export class BoardServer {
 
   private async copyOf(copyId: string): Promise<{ sessionId: string; board: Board } | undefined> {
     const [copy] = await this.db.select().from(boardCopies).where(eq(boardCopies.id, copyId))
-    return copy
+    return copy && { sessionId: copy.sessionId, board: readBoard(copy.board) }
   }
 
   /** Listens to a document that was just loaded. The listener runs with the change, so nobody else's can slip between. */
@@ -195,6 +197,7 @@ export class BoardServer {
         ? opened.authorship.contributionsOf(transaction, context.participantId, serverNow())
         : []
       this.storage.append({ copyId, update, contributions })
+      if (context?.participantId) mend(document, opened.authorship.mends(), origin)
       opened.latest = transaction.afterState
       opened.bytes += update.byteLength
       if (opened.bytes > FULL_FROM) this.watchSize(copyId, document, opened, origin)
@@ -290,6 +293,14 @@ export class BoardServer {
       }
     }
   }
+}
+
+/** Puts ids right that are none, or somebody else's, in the name of whoever wrote them: what is said about a piece hangs on its id. */
+function mend(document: Y.Doc, mends: Mend[], origin: unknown): void {
+  if (mends.length === 0) return
+  document.transact(() => {
+    for (const { piece, id } of mends) piece.set('id', id)
+  }, origin)
 }
 
 /** Hocuspocus passes `reason` on to the browser. */

@@ -4,7 +4,8 @@ import type { AddressInfo } from 'node:net'
 import { runningServer } from 'tests/fixtures/running'
 import * as Y from 'yjs'
 import type { BoardNotice } from '~/contracts/live'
-import { addCard, readAnswer } from '~/core/boards/document'
+import { addCard, readCards } from '~/core/boards/prompts/cards/document'
+import { readAnswer } from '~/core/boards/prompts/kinds'
 import { openSocket } from '~/demo/simulated-participant'
 
 let running: Awaited<ReturnType<typeof runningServer>>
@@ -73,7 +74,12 @@ test('a writer hears that a card is on disk and whose it is; who comes back late
   const key = String(doc.clientID)
   const told = await first.until(({ stored }) => stored[key] === clockOf(doc))
   expect(told.authors).toEqual({ 'c/x': 'Ana' })
-  const kept = readAnswer(await running.boards.read(copyId), { id: 'c', kind: 'cards', text: '' })
+  const kept = readAnswer(await running.boards.read(copyId), {
+    id: 'c',
+    kind: 'cards',
+    text: '',
+    settings: {},
+  })
   expect(kept).toMatchObject({ cards: [{ id: 'x', text: 'reeds' }] })
 
   // The board stays open for another; then it is opened anew from disk.
@@ -86,6 +92,27 @@ test('a writer hears that a card is on disk and whose it is; who comes back late
   expect(greeting.stored[key]).toBe(clockOf(doc))
   expect(greeting.authors).toEqual({ 'c/x': 'Ana' })
   third.close()
+})
+
+test('a card that calls itself like another gets an id of its own, for everybody and on disk, and its own author', async () => {
+  const [anas, bos] = [new Y.Doc(), new Y.Doc()]
+  const ana = await line(anas)
+  const bo = await line(bos, 1)
+  addCard(anas, 'c', 'taken', 'Ana wrote this')
+  await bo.until(({ authors }) => authors?.['c/taken'] !== undefined)
+  addCard(bos, 'c', 'taken', 'Bo wrote this')
+  const { authors } = await ana.until(notice => Object.values(notice.authors ?? {}).includes('Bo'))
+  const boCard = Object.entries(authors ?? {})
+    .find(([, name]) => name === 'Bo')?.[0]
+    .slice('c/'.length)
+  const texts = (doc: Y.Doc) => Object.fromEntries(readCards(doc, 'c').map(card => [card.text, card.id]))
+  const expected = { 'Ana wrote this': 'taken', 'Bo wrote this': boCard }
+  expect(boCard).not.toBe('taken')
+  expect(texts(anas)).toMatchObject(expected)
+  expect(texts(bos)).toMatchObject(expected)
+  expect(texts(await running.boards.read(copyId))).toMatchObject(expected)
+  ana.close()
+  bo.close()
 })
 
 test('who stays keeps their line while others move about and leave: browsers echo the cursors they hear of', async () => {

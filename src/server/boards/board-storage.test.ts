@@ -1,7 +1,8 @@
 import { asc } from 'drizzle-orm'
 import { runningServer } from 'tests/fixtures/running'
 import * as Y from 'yjs'
-import { addCard, readAnswer } from '~/core/boards/document'
+import { addCard } from '~/core/boards/prompts/cards/document'
+import { readAnswer } from '~/core/boards/prompts/kinds'
 import { boardUpdates, contributions } from '../db/schema.server'
 import {
   BoardStorage,
@@ -10,7 +11,7 @@ import {
   readContributions,
 } from './board-storage.server'
 
-const cards = { id: 'c', kind: 'cards', text: '' } as const
+const cards = { id: 'c', kind: 'cards', text: '', settings: {} } as const
 
 let running: Awaited<ReturnType<typeof runningServer>>
 let copyId: string

@@ -1,12 +1,15 @@
 import { asc, eq, isNull, or } from 'drizzle-orm'
 import type { BoardForm } from '~/contracts/forms'
-import type { Board } from '~/core/boards/board'
+import { type Board, boardSchema } from '~/core/boards/board'
 import type { Database } from '../db/database.server'
 import { boards } from '../db/schema.server'
 import { notFound } from '../errors.server'
 import { newId } from '../tokens.server'
 
 export type KeptBoard = Board & { id: string }
+
+/** A board as it was kept, by this version or an earlier one. Throws when a prompt is of a kind that is not known here. */
+export const readBoard = (kept: unknown): Board => boardSchema.parse(kept)
 
 /** All boards by title; `alsoId` is there even when it was removed: something uses it. */
 export async function listBoards(db: Database, alsoId?: string): Promise<KeptBoard[]> {
@@ -15,14 +18,14 @@ export async function listBoards(db: Database, alsoId?: string): Promise<KeptBoa
     .from(boards)
     .where(or(isNull(boards.removedAt), alsoId ? eq(boards.id, alsoId) : undefined))
     .orderBy(asc(boards.title), asc(boards.id))
-  return rows.map(({ id, title, steps, prompts }) => ({ id, title, steps, prompts }))
+  return rows.map(row => ({ id: row.id, ...readBoard(row) }))
 }
 
 /** A board as it is kept. Throws not-found. */
 export async function getBoard(db: Database, boardId: string): Promise<KeptBoard> {
   const [row] = await db.select().from(boards).where(eq(boards.id, boardId))
   if (!row) throw notFound('board')
-  return { id: row.id, title: row.title, steps: row.steps, prompts: row.prompts }
+  return { id: row.id, ...readBoard(row) }
 }
 
 export async function createBoard(db: Database, form: BoardForm): Promise<string> {

@@ -1,6 +1,8 @@
+import { setImmediate } from 'node:timers/promises'
 import { eq } from 'drizzle-orm'
+import { groupBy } from 'lodash-es'
 import type { Board } from '~/core/boards/board'
-import { type Answer, readAnswers } from '~/core/boards/document'
+import { type Prompt, type ReadAnswer, readFully } from '~/core/boards/prompts/kinds'
 import { fold } from '~/core/live/evolve'
 import { allMarks, type Mark } from '~/core/live/marks'
 import type { LiveState, Recorded } from '~/core/live/topics'
@@ -23,7 +25,8 @@ export interface ReviewedRoom {
   id: string
   name: string
   members: string[]
-  answers: Answer[]
+  /** By prompt; only of the prompts that were asked for. */
+  answers: Record<string, ReadAnswer>
   /** What was taken off the board, under which prompt, and by whom. */
   removed: { promptId: string; text: string; by: string }[]
   marks: Mark[]
@@ -56,12 +59,16 @@ export interface SessionReview {
   }[]
 }
 
-/** Everything a session left, for facilitators. Throws not-found when it was never opened. */
+/**
+ * What a session left, for facilitators: with the answers to all prompts, or to those that `shown` picks. Throws not-found
+ * when it was never opened.
+ */
 export async function reviewSession(
   db: Database,
   boards: BoardServer,
   sessionId: string,
   now: number,
+  shown: (board: Board) => Prompt[] = board => board.prompts,
 ): Promise<SessionReview> {
   const session = await getSession(db, sessionId)
   const log = await readLog(db, sessionId)
@@ -72,7 +79,7 @@ export async function reviewSession(
     state.rooms.map(room => room.copyId),
   )
   const endedAt = state.endedAt ?? now
-  const rooms = await reviewedRooms(boards, state, log, written)
+  const rooms = await reviewedRooms(boards, state, log, written, shown(state.board))
   return {
     session: {
       id: session.id,
@@ -93,40 +100,41 @@ export async function reviewSession(
   }
 }
 
+/** One room after the other: documents can be large, and between them everybody else is looked after. */
 async function reviewedRooms(
   boards: BoardServer,
   state: LiveState,
   log: Recorded[],
   written: Contribution[],
+  prompts: Prompt[],
 ): Promise<ReviewedRoom[]> {
-  const marks = allMarks(log)
+  const marks = groupBy(allMarks(log), mark => mark.roomId)
   const visited = roomsOfEverybody(log)
-  const members = (roomId: string) =>
-    Object.values(state.participants)
-      .filter(participant => visited.get(participant.id)?.includes(roomId))
-      .map(participant => participant.shownName)
-  return Promise.all(
-    state.rooms.map(async room => {
-      const doc = await boards.read(room.copyId)
-      const answers = readAnswers(doc, state.board)
-      const here = written.filter(one => one.copyId === room.copyId)
-      const removed = removedPieces(doc, state.board, here)
-      doc.destroy()
-      return {
-        id: room.id,
-        name: room.name,
-        members: members(room.id),
-        answers,
-        removed: removed.map(({ promptId, text, removedBy }) => ({
-          promptId,
-          text,
-          by: state.participants[removedBy ?? '']?.shownName ?? '',
-        })),
-        marks: marks.filter(mark => mark.roomId === room.id),
-        pulse: here.reduce<PulseBar[]>((bars, one) => addToPulse(bars, one.halfMinute, one.edits), []),
-      }
-    }),
-  )
+  const byCopy = groupBy(written, one => one.copyId)
+  const rooms: ReviewedRoom[] = []
+  for (const room of state.rooms) {
+    const here = byCopy[room.copyId] ?? []
+    const doc = await boards.read(room.copyId)
+    const removed = removedPieces(doc, { ...state.board, prompts }, here)
+    rooms.push({
+      id: room.id,
+      name: room.name,
+      members: Object.values(state.participants)
+        .filter(participant => visited.get(participant.id)?.includes(room.id))
+        .map(participant => participant.shownName),
+      answers: Object.fromEntries(prompts.map(prompt => [prompt.id, readFully(doc, prompt)])),
+      removed: removed.map(({ promptId, text, removedBy }) => ({
+        promptId,
+        text,
+        by: state.participants[removedBy ?? '']?.shownName ?? '',
+      })),
+      marks: marks[room.id] ?? [],
+      pulse: here.reduce<PulseBar[]>((bars, one) => addToPulse(bars, one.halfMinute, one.edits), []),
+    })
+    doc.destroy()
+    await setImmediate()
+  }
+  return rooms
 }
 
 /** Somebody who gave up a name and took it again, on another device say, is one person: their times add up. */
@@ -193,7 +201,12 @@ export function reportOf(review: SessionReview): SessionReport {
     title: review.session.title,
     date: `${review.session.date} (${review.session.timeZone})`,
     board: review.board,
-    rooms: review.rooms.map(({ id, name, members, answers }) => ({ roomId: id, name, members, answers })),
+    rooms: review.rooms.map(({ id, name, members, answers }) => ({
+      roomId: id,
+      name,
+      members,
+      answers: review.board.prompts.map(prompt => answers[prompt.id]?.answer),
+    })),
     people: review.people.map(person => ({
       shownName: person.shownName,
       rooms: person.rooms,
@@ -209,7 +222,7 @@ export interface OwnWork {
   date: string
   shownName: string
   board: Board
-  rooms: { name: string; members: string[]; answers: Answer[] }[]
+  rooms: Pick<ReviewedRoom, 'name' | 'members' | 'answers'>[]
 }
 
 /** What a participant may see afterwards: the rooms they were in, and nothing of any other. */
@@ -221,7 +234,7 @@ export async function ownWork(db: Database, boards: BoardServer, place: Place): 
   if (!me) throw notFound('page')
   const visited = new Set(roomsOfEverybody(log).get(me.id))
   const own: LiveState = { ...state, rooms: state.rooms.filter(room => visited.has(room.id)) }
-  const rooms = await reviewedRooms(boards, own, log, [])
+  const rooms = await reviewedRooms(boards, own, log, [], state.board.prompts)
   return {
     title: state.title,
     date: longMoment(state.openedAt ?? session.startsAt, session.timeZone),

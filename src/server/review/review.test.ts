@@ -1,7 +1,8 @@
 import { board, plannedSession } from 'tests/fixtures/class'
 import { runningServer } from 'tests/fixtures/running'
 import * as Y from 'yjs'
-import { addCard, answerOf } from '~/core/boards/document'
+import { addCard } from '~/core/boards/prompts/cards/document'
+import { answerOf } from '~/core/boards/prompts/yes-no/document'
 import { insertContributions } from '../boards/board-storage.server'
 import { boardUpdates, participants } from '../db/schema.server'
 import { ownWork, reportOf, reviewSession } from './review.server'
@@ -47,7 +48,7 @@ test('a review holds every room’s answers, lanes, and who took part, also thos
   const review = await reviewSession(running.db, running.boards, running.sessionId, Date.now())
   expect(review.board).toEqual(board)
   expect(review.rounds).toHaveLength(1)
-  expect(review.rooms.map(room => [room.name, room.members, room.answers[0]])).toMatchObject([
+  expect(review.rooms.map(room => [room.name, room.members, room.answers.c?.answer])).toMatchObject([
     ['Old reeds', ['Ana'], { cards: [{ text: 'a secret of the reeds' }] }],
     ['Birds', ['Chi'], { cards: [{ text: 'a secret of the birds' }] }],
   ])

@@ -1,24 +1,19 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { type FieldMetadata, type SubmissionResult, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
+import type { ComponentType } from 'react'
 import { Form, Link, useSearchParams } from 'react-router'
 import { boardForm } from '~/contracts/forms'
-import { type Board, MOST_PROMPTS, MOST_STEPS, PROMPT_KINDS, type PromptKind } from '~/core/boards/board'
+import { type Board, MOST_PROMPTS, MOST_STEPS, type Prompt } from '~/core/boards/board'
+import type { PromptKind } from '~/core/boards/prompts/kinds'
+import { KINDS_SHOWN, lookOf } from '../../prompts/looks'
 import { Button } from '../../ui/button'
 import { Field, Input, Select, TextArea } from '../../ui/fields'
 import { Message, PageHead, Section } from '../../ui/layout'
 
-const KIND_NAMES: Record<PromptKind, string> = {
-  cards: 'Cards',
-  sheet: 'Sheet',
-  'yes-no': 'Yes or no, with a reason',
-}
-
-const KIND_HINTS: Record<PromptKind, string> = {
-  cards: 'Many short contributions.',
-  sheet: 'One long answer that several write at once.',
-  'yes-no': 'The group decides, and says why.',
-}
+/** A new prompt of a kind, with the settings it begins with. */
+const newPrompt = (kind: PromptKind, id: string) =>
+  ({ id, kind, text: '', settings: lookOf(kind)?.settings ?? {} }) as Prompt
 
 const newPromptId = () => crypto.randomUUID().slice(0, 13)
 
@@ -26,7 +21,7 @@ const newPromptId = () => crypto.randomUUID().slice(0, 13)
 const startingBoard: Board = {
   title: '',
   steps: ['', '', ''],
-  prompts: PROMPT_KINDS.map(kind => ({ id: kind, kind, text: '' })),
+  prompts: KINDS_SHOWN.map(kind => newPrompt(kind, kind)),
 }
 
 export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?: SubmissionResult }) {
@@ -74,7 +69,9 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
               {prompts.map((prompt, place) => (
                 <PromptFields
                   key={prompt.key}
+                  name={prompt.name}
                   prompt={prompt.getFieldset()}
+                  settings={(prompt.initialValue as Partial<Prompt> | undefined)?.settings}
                   place={place}
                   buttons={
                     <>
@@ -104,18 +101,18 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
               ))}
               {fields.prompts.errors && <Message kind="problem">{fields.prompts.errors.join(' ')}</Message>}
               <Flex gap="8px" wrap="wrap">
-                {PROMPT_KINDS.map(kind => (
+                {KINDS_SHOWN.map(kind => (
                   <Button
                     key={kind}
                     disabled={prompts.length >= MOST_PROMPTS}
                     onClick={() =>
                       form.insert({
                         name: fields.prompts.name,
-                        defaultValue: { id: newPromptId(), kind, text: '' },
+                        defaultValue: newPrompt(kind, newPromptId()),
                       })
                     }
                   >
-                    Add {KIND_NAMES[kind].toLowerCase()}
+                    Add {lookOf(kind)?.name.toLowerCase()}
                   </Button>
                 ))}
               </Flex>
@@ -133,25 +130,30 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
 const threeSteps = (steps: string[]) => [...steps, '', '', ''].slice(0, MOST_STEPS)
 
 interface PromptFieldsProps {
+  name: string
+  /** As they are kept; those of an empty form for a new prompt. */
+  settings: object | undefined
   prompt: { id: FieldMetadata<string>; kind: FieldMetadata<PromptKind>; text: FieldMetadata<string> }
   place: number
   buttons: React.ReactNode
 }
 
-function PromptFields({ prompt, place, buttons }: PromptFieldsProps) {
+function PromptFields({ name, prompt, settings, place, buttons }: PromptFieldsProps) {
   const kind = (prompt.kind.value ?? prompt.kind.initialValue ?? 'cards') as PromptKind
+  const look = lookOf(kind)
+  const Settings = look?.Settings as ComponentType<{ name: string; settings: object }> | null | undefined
   return (
     <Box as="fieldset" borderWidth="1px" borderRadius="8px" p="12px" bg="panel">
       <chakra.legend srOnly>Prompt {place + 1}</chakra.legend>
       <input type="hidden" name={prompt.id.name} value={prompt.id.initialValue ?? ''} />
       <Flex gap="12px" wrap="wrap">
         <Box w="210px">
-          <Field label={`Prompt ${place + 1} is`} hint={KIND_HINTS[kind]}>
+          <Field label={`Prompt ${place + 1} is`} hint={lookOf(kind)?.hint}>
             {parts => (
               <Select {...parts} name={prompt.kind.name} defaultValue={prompt.kind.initialValue}>
-                {PROMPT_KINDS.map(value => (
+                {KINDS_SHOWN.map(value => (
                   <option key={value} value={value}>
-                    {KIND_NAMES[value]}
+                    {lookOf(value)?.name}
                   </option>
                 ))}
               </Select>
@@ -172,6 +174,11 @@ function PromptFields({ prompt, place, buttons }: PromptFieldsProps) {
           </Field>
         </Box>
       </Flex>
+      {Settings && (
+        <Box mt="8px">
+          <Settings name={`${name}.settings`} settings={settings ?? look?.settings ?? {}} />
+        </Box>
+      )}
       <Flex gap="8px" mt="8px" justify="flex-end">
         {buttons}
       </Flex>

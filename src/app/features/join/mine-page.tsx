@@ -1,7 +1,7 @@
 import { Box, chakra, Stack } from '@chakra-ui/react'
 import type { Board } from '~/core/boards/board'
-import type { Answer } from '~/core/boards/document'
-import { AnswerText } from '../../board-view/answer-text'
+import type { ReadAnswer } from '~/core/boards/prompts/kinds'
+import { AnswerView } from '../../prompts/answer-view'
 import { Empty } from '../../ui/layout'
 
 interface MinePageProps {
@@ -10,7 +10,7 @@ interface MinePageProps {
     date: string
     shownName: string
     board: Board
-    rooms: { name: string; members: string[]; answers: Answer[] }[]
+    rooms: { name: string; members: string[]; answers: Record<string, ReadAnswer> }[]
   }
 }
 
@@ -31,12 +31,12 @@ export function MinePage({ work }: MinePageProps) {
               {room.members.join(', ')}
             </chakra.p>
             <Stack gap="16px">
-              {work.board.prompts.map((prompt, place) => (
+              {work.board.prompts.map(prompt => (
                 <Box key={prompt.id} bg="panel" borderWidth="1px" borderRadius="8px" p="12px">
                   <chakra.h3 fontSize="m" mb="6px">
                     {prompt.text}
                   </chakra.h3>
-                  <AnswerText answer={room.answers[place]} />
+                  <AnswerView read={room.answers[prompt.id]} />
                 </Box>
               ))}
             </Stack>

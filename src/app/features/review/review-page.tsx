@@ -1,14 +1,14 @@
 import { Box, chakra, Flex, Grid, Stack } from '@chakra-ui/react'
 import { Download } from 'lucide-react'
 import { useState } from 'react'
-import { useFetcher } from 'react-router'
+import { useFetcher, useNavigation, useSearchParams } from 'react-router'
 import type { Board } from '~/core/boards/board'
-import type { Answer } from '~/core/boards/document'
+import type { ReadAnswer } from '~/core/boards/prompts/kinds'
 import type { Mark } from '~/core/live/marks'
 import type { PulseBar } from '~/core/review/pulse'
-import { AnswerText } from '../../board-view/answer-text'
 import { Legend } from '../../lanes/legend'
 import { Track } from '../../lanes/track'
+import { AnswerView } from '../../prompts/answer-view'
 import { Button } from '../../ui/button'
 import { Input } from '../../ui/fields'
 import { Message, Section } from '../../ui/layout'
@@ -24,7 +24,7 @@ export interface Review {
     id: string
     name: string
     members: string[]
-    answers: Answer[]
+    answers: Record<string, ReadAnswer>
     removed: { promptId: string; text: string; by: string }[]
     marks: Mark[]
     pulse: PulseBar[]
@@ -96,28 +96,38 @@ function Reviewed({ reviewed }: { reviewed: boolean }) {
   )
 }
 
-/** One prompt, all rooms' answers. */
+/** One prompt, all rooms' answers. Which one stands in the address, so that it can be shown to others. */
 function SideBySide({ board, rooms }: { board: Board; rooms: Review['rooms'] }) {
-  const [place, setPlace] = useState(0)
-  const prompt = board.prompts[place]
+  const [search, setSearch] = useSearchParams()
+  const { state } = useNavigation()
+  const shown = Number(search.get('prompt') ?? 1) - 1
+  const prompt = board.prompts[shown]
+  const show = (index: number) =>
+    setSearch({ prompt: String(index + 1) }, { replace: true, preventScrollReset: true })
+  const read = rooms.flatMap(room => (prompt ? (room.answers[prompt.id] ?? []) : []))
   return (
     <Section title="Side by side">
       <Flex gap="8px" wrap="wrap" mb="12px" role="group" aria-label="Prompt">
         {board.prompts.map((each, index) => (
           <Button
             key={each.id}
-            aria-pressed={index === place}
-            kind={index === place ? 'main' : 'plain'}
+            aria-pressed={index === shown}
+            kind={index === shown ? 'main' : 'plain'}
             whiteSpace="normal"
             textAlign="left"
             maxW="100%"
             flexShrink="1"
-            onClick={() => setPlace(index)}
+            onClick={() => show(index)}
           >
             {index + 1}. {each.text}
           </Button>
         ))}
       </Flex>
+      <chakra.p color="quiet" fontSize="s" mb="8px" role="status">
+        {state === 'loading'
+          ? 'Reading…'
+          : `Begun in ${read.filter(one => one.begun).length} of ${rooms.length} rooms, done in ${read.filter(one => one.done).length}.`}
+      </chakra.p>
       <Grid
         templateColumns="repeat(auto-fit, minmax(220px, 1fr))"
         gap="12px"
@@ -140,12 +150,25 @@ function SideBySide({ board, rooms }: { board: Board; rooms: Review['rooms'] }) 
             <chakra.p color="quiet" fontSize="s" mb="8px">
               {room.members.join(', ') || 'Nobody was here.'}
             </chakra.p>
-            <AnswerText answer={room.answers[place]} />
+            {prompt && <Answered read={room.answers[prompt.id]} />}
             <Removed pieces={room.removed.filter(piece => piece.promptId === prompt?.id)} />
           </chakra.article>
         ))}
       </Grid>
     </Section>
+  )
+}
+
+function Answered({ read }: { read: ReadAnswer | undefined }) {
+  return (
+    <>
+      {read?.begun && (
+        <chakra.p fontSize="s" color="quiet" mb="4px">
+          {read.summary}
+        </chakra.p>
+      )}
+      <AnswerView read={read} />
+    </>
   )
 }
 

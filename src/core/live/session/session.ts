@@ -1,7 +1,7 @@
 import type { Board } from '../../boards/board'
 import { remember } from '../remember'
 import { type EventsOf, happens, topic } from '../topic'
-import { openingPlanSchema } from './opening'
+import { type OpeningPlan, openingPlanSchema } from './opening'
 
 export interface SessionState {
   phase: 'planned' | 'open' | 'ended'
@@ -70,6 +70,13 @@ export const session = topic<{ state: SessionState; problem: SessionProblem }>()
       1: {
         opened: payload => ({ ...payload, plan: { ...(payload.plan as object), groupingVersion: null } }),
       },
+      2: { opened: payload => ({ ...payload, plan: withSettings(payload.plan as OpeningPlan) }) },
     },
   },
 )
+
+/** Prompts had no settings before: they get those of an empty form. */
+const withSettings = (plan: OpeningPlan) => ({
+  ...plan,
+  board: { ...plan.board, prompts: plan.board.prompts.map(prompt => ({ ...prompt, settings: {} })) },
+})

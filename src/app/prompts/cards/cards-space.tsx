@@ -7,23 +7,25 @@ import {
   cardsOf,
   cardText,
   putCardBack,
-  readAnswer,
+  readCards,
   removeCard,
   removedCards,
-} from '~/core/boards/document'
-import { Button } from '../ui/button'
-import { Field, TextArea } from '../ui/fields'
-import { useKeptText } from '../ui/use-kept'
-import type { PromptSpaceProps } from './prompt-space'
-import { useShared, useSharedText } from './use-shared'
+} from '~/core/boards/prompts/cards/document'
+import { Button } from '../../ui/button'
+import { Field, TextArea } from '../../ui/fields'
+import { useKeptText } from '../../ui/use-kept'
+import type { PromptSpaceProps } from '../prompt-space'
+import { useShared, useSharedText } from '../use-shared'
 
 const LONGEST_CARD = 400
 
 /** Many short contributions, each with who wrote it. */
-export function Cards({ prompt, connection, readOnly, full, authors, myName }: PromptSpaceProps) {
+export function CardsSpace({ prompt, connection, readOnly, full, authors, myName }: PromptSpaceProps) {
   const { doc } = connection
   const ids = useShared(cardsOf(doc, prompt.id) as unknown as Y.AbstractType<unknown>, () =>
-    cardIds(doc, prompt),
+    readCards(doc, prompt.id)
+      .map(card => card.id)
+      .join(' '),
   )
   const [justRemoved, setJustRemoved] = useState<string | null>(null)
   const list = ids === '' ? [] : ids.split(' ')
@@ -75,11 +77,6 @@ export function Cards({ prompt, connection, readOnly, full, authors, myName }: P
       <Removed doc={doc} promptId={prompt.id} authors={authors} readOnly={readOnly} />
     </Box>
   )
-}
-
-function cardIds(doc: Y.Doc, prompt: PromptSpaceProps['prompt']): string {
-  const answer = readAnswer(doc, prompt)
-  return answer.kind === 'cards' ? answer.cards.map(card => card.id).join(' ') : ''
 }
 
 interface CardProps {

@@ -4,10 +4,10 @@ import { CollaborationCaret } from '@tiptap/extension-collaboration-caret'
 import { type Editor, EditorContent, useEditor, useEditorState } from '@tiptap/react'
 import { StarterKit } from '@tiptap/starter-kit'
 import { useState } from 'react'
-import { sheetName } from '~/core/boards/document'
-import { Button } from '../ui/button'
-import { Message } from '../ui/layout'
-import type { PromptSpaceProps } from './prompt-space'
+import { sheetName } from '~/core/boards/prompts/sheet/document'
+import { Button } from '../../ui/button'
+import { Message } from '../../ui/layout'
+import type { PromptSpaceProps } from '../prompt-space'
 
 const look = {
   '& .ProseMirror': {

@@ -1,10 +1,10 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import type * as Y from 'yjs'
-import { answerOf, type YesNo as Choice, readAnswer, reasonOf } from '~/core/boards/document'
-import { Button } from '../ui/button'
-import { Field, TextArea } from '../ui/fields'
-import type { PromptSpaceProps } from './prompt-space'
-import { useShared, useSharedText } from './use-shared'
+import { answerOf, type YesNo as Choice, readDecision, reasonOf } from '~/core/boards/prompts/yes-no/document'
+import { Button } from '../../ui/button'
+import { Field, TextArea } from '../../ui/fields'
+import type { PromptSpaceProps } from '../prompt-space'
+import { useShared, useSharedText } from '../use-shared'
 
 const CHOICES: { value: Choice; word: string }[] = [
   { value: 'yes', word: 'Yes' },
@@ -12,13 +12,13 @@ const CHOICES: { value: Choice; word: string }[] = [
 ]
 
 /** What the group decides, and why. */
-export function YesNo({ prompt, connection, readOnly, full }: PromptSpaceProps) {
+export function YesNoSpace({ prompt, connection, readOnly, full }: PromptSpaceProps) {
   const { doc } = connection
   const answer = answerOf(doc, prompt.id)
-  const chosen = useShared(answer as unknown as Y.AbstractType<unknown>, () => {
-    const read = readAnswer(doc, prompt)
-    return read.kind === 'yes-no' ? (read.answer ?? '') : ''
-  })
+  const chosen = useShared(
+    answer as unknown as Y.AbstractType<unknown>,
+    () => readDecision(doc, prompt.id) ?? '',
+  )
   const reason = useSharedText(reasonOf(doc, prompt.id))
   if (readOnly) {
     return (

@@ -1,0 +1,13 @@
+import { lazy } from 'react'
+import type { PromptLook } from '../look'
+import { SheetAnswer } from './sheet-answer'
+
+export const SHEET_LOOK: PromptLook<'sheet'> = {
+  name: 'Sheet',
+  hint: 'One long answer that several write at once.',
+  // The text editor is by far the largest part of a board; it is fetched when the first sheet is met.
+  Space: lazy(() => import('./sheet-space')),
+  Answer: SheetAnswer,
+  settings: {},
+  Settings: null,
+}

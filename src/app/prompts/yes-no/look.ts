@@ -1,0 +1,12 @@
+import type { PromptLook } from '../look'
+import { YesNoAnswer } from './yes-no-answer'
+import { YesNoSpace } from './yes-no-space'
+
+export const YES_NO_LOOK: PromptLook<'yes-no'> = {
+  name: 'Yes or no, with a reason',
+  hint: 'The group decides, and says why.',
+  Space: YesNoSpace,
+  Answer: YesNoAnswer,
+  settings: {},
+  Settings: null,
+}

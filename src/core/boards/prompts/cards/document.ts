@@ -1,0 +1,72 @@
+/**
+ * Cards lie in an array of maps `{ id, text }`, where text is a shared text; `removed: true` on one that was taken away, which
+ * stays so that it can be put back. Root types are named by the prompt, because those made by two writers at once merge,
+ * while nested ones made at once would overwrite each other.
+ */
+import * as Y from 'yjs'
+
+export interface Card {
+  id: string
+  text: string
+}
+
+export const cardsName = (promptId: string): string => `cards:${promptId}`
+export const cardsOf = (doc: Y.Doc, promptId: string): Y.Array<Y.Map<unknown>> =>
+  doc.getArray(cardsName(promptId))
+
+/** Adds a card at the end. `id` must be new in the document. */
+export function addCard(doc: Y.Doc, promptId: string, id: string, text: string): void {
+  const card = new Y.Map<unknown>()
+  card.set('id', id)
+  card.set('text', new Y.Text(text))
+  cardsOf(doc, promptId).push([card])
+}
+
+/** Takes a card away, so that it can be put back; does nothing when it is already gone. */
+export function removeCard(doc: Y.Doc, promptId: string, id: string): void {
+  const card = cardMap(doc, promptId, id)
+  if (card && card.get('removed') !== true) card.set('removed', true)
+}
+
+/** Puts a card that was taken away back where it was; does nothing when it is there. */
+export function putCardBack(doc: Y.Doc, promptId: string, id: string): void {
+  cardMap(doc, promptId, id)?.delete('removed')
+}
+
+/** The shared text of a card, also of one that was taken away; undefined when there is no such card. */
+export function cardText(doc: Y.Doc, promptId: string, id: string): Y.Text | undefined {
+  const text = cardMap(doc, promptId, id)?.get('text')
+  return text instanceof Y.Text ? text : undefined
+}
+
+const cardMap = (doc: Y.Doc, promptId: string, id: string): Y.Map<unknown> | undefined =>
+  cardsOf(doc, promptId)
+    .toArray()
+    .find(candidate => isMap(candidate) && candidate.get('id') === id)
+
+/** The cards under a prompt as they stand there, in order. */
+export const readCards = (doc: Y.Doc, promptId: string): Card[] =>
+  cardsOf(doc, promptId).toArray().flatMap(readCard)
+
+/** The cards under a prompt that were taken away and can be put back; those that said nothing are left out. */
+export const removedCards = (doc: Y.Doc, promptId: string): Card[] =>
+  cardsOf(doc, promptId)
+    .toArray()
+    .filter(isRemoved)
+    .flatMap(cardIn)
+    .filter(card => card.text.trim() !== '')
+
+/** A card as it stands in the list; nothing when it was taken away, or does not have the shape of one. */
+export const readCard = (card: unknown): Card[] => (isRemoved(card) ? [] : cardIn(card))
+
+const isRemoved = (card: unknown): boolean => isMap(card) && card.get('removed') === true
+
+function cardIn(card: unknown): Card[] {
+  if (!isMap(card)) return []
+  const id = card.get('id')
+  const text = card.get('text')
+  if (typeof id !== 'string' || !(text instanceof Y.Text)) return []
+  return [{ id, text: text.toString() }]
+}
+
+const isMap = (value: unknown): value is Y.Map<unknown> => value instanceof Y.Map

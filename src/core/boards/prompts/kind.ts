@@ -1,0 +1,54 @@
+/**
+ * What a kind of prompt is: everything about one way of answering, in one folder. A kind says what can be set about it, where
+ * its answers lie in a board's document, how they are read from writers who are not trusted, which pieces of them have
+ * authors of their own, and how they are summed up and written out. `kinds.ts` is the one list of them.
+ */
+import type { BlockContent } from 'mdast'
+import type * as Y from 'yjs'
+import type { z } from 'zod'
+
+/** A text that changed: the piece's id, and what it says now; the empty text when it was taken away. */
+export type ChangedPiece = [pieceId: string, text: string]
+
+/** A piece whose id is not one, is taken, or was changed by its writer, with the id it is to have. */
+export interface Mend {
+  piece: Y.Map<unknown>
+  id: string
+}
+
+/** Follows what stands under one prompt as its document changes. */
+export interface Follower {
+  /** The pieces a transaction changed. `touched` are the prompt's root types, or the parts right under them, it reached into. */
+  changed(touched: ReadonlySet<unknown>): ChangedPiece[]
+  /** Ids that have to be put right since this was last asked; `freshId` gives one nobody has had. */
+  mends?(freshId: () => string): Mend[]
+}
+
+export interface Kind<Name extends string, Settings extends z.ZodType, Answer extends { kind: Name }> {
+  name: Name
+  /** What can be set about it. What an empty form means must be a valid setting. */
+  settings: Settings
+  /** Names of the root types of the document it lies in. */
+  roots(promptId: string): string[]
+  /** Reads what stands there. Whatever does not have the expected shape is left out. O(size of the content). */
+  read(doc: Y.Doc, promptId: string): Answer
+  /** The pieces that have authors of their own, by id. */
+  pieces(answer: Answer): Map<string, string>
+  /** For kinds of many pieces, whose changes can be found without reading all of them. */
+  follow?(doc: Y.Doc, promptId: string): Follower
+  /** What was taken away and can be put back, in the order it stood there. */
+  removed?(doc: Y.Doc, promptId: string): { id: string; text: string }[]
+  /** Whether the group need not do more. That it has begun is seen from its pieces. */
+  done(answer: Answer): boolean
+  /** In a few words, to compare rooms by. */
+  summary(answer: Answer): string
+  /** The texts, one for each row of a table. Empty when nothing stands there. */
+  texts(answer: Answer): string[]
+  /** The same as blocks of Markdown. */
+  markdown(answer: Answer): BlockContent[]
+}
+
+/** Checks a kind against its own answer. */
+export const kindOf = <Name extends string, Settings extends z.ZodType, Answer extends { kind: Name }>(
+  kind: Kind<Name, Settings, Answer>,
+): Kind<Name, Settings, Answer> => kind

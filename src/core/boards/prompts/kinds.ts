@@ -1,0 +1,99 @@
+/** The one list of kinds of prompts, and what follows from it: all types are inferred from the kinds themselves. */
+import type { BlockContent } from 'mdast'
+import type * as Y from 'yjs'
+import { z } from 'zod'
+import { cards } from './cards/cards'
+import type { Follower, Kind } from './kind'
+import { readingAll } from './pieces'
+import { sheet } from './sheet/sheet'
+import { yesNo } from './yes-no/yes-no'
+
+export const KINDS = { cards, sheet, 'yes-no': yesNo }
+
+type Kinds = typeof KINDS
+export type PromptKind = keyof Kinds
+export const PROMPT_KINDS = Object.keys(KINDS) as [PromptKind, ...PromptKind[]]
+
+/** One thing a board asks for, with what is set about the space to answer it. */
+export type Prompt = {
+  [Name in PromptKind]: { id: string; kind: Name; text: string; settings: z.infer<Kinds[Name]['settings']> }
+}[PromptKind]
+
+/** What stands under a prompt. */
+export type Answer = ReturnType<Kinds[PromptKind]['read']>
+
+const promptId = z.string().min(1).max(40)
+
+/** A prompt whose text is as `text` says. Without settings it has those of an empty form, as all had before there were any. */
+export const promptSchemaWith = (text: z.ZodType<string>): z.ZodType<Prompt, Prompt> =>
+  z.discriminatedUnion(
+    'kind',
+    Object.values(KINDS).map(({ name, settings }) =>
+      z.object({ id: promptId, kind: z.literal(name), text, settings: settings.prefault({}) }),
+    ) as never,
+  ) as unknown as z.ZodType<Prompt, Prompt>
+
+/** A prompt as it is kept. */
+export const promptSchema = promptSchemaWith(z.string())
+
+/** A kind as the functions over all kinds see it. */
+type AnyKind = Kind<PromptKind, z.ZodType, Answer>
+
+/** Throws for a kind that this version does not know: it is never taken for another. */
+function kindNamed(name: string): AnyKind {
+  const kind = (KINDS as unknown as Record<string, AnyKind>)[name]
+  if (!kind) throw new Error(`There is no kind of prompt "${name}".`)
+  return kind
+}
+
+/** Reads what stands in a copy under one prompt. O(size of the prompt's content). */
+export const readAnswer = (doc: Y.Doc, prompt: Prompt): Answer => kindNamed(prompt.kind).read(doc, prompt.id)
+
+/** All answers of a copy, in the order of the prompts. */
+export const readAnswers = (doc: Y.Doc, { prompts }: { prompts: readonly Prompt[] }): Answer[] =>
+  prompts.map(prompt => readAnswer(doc, prompt))
+
+/** The pieces of an answer that have authors of their own, by id. */
+export const piecesOf = (answer: Answer): Map<string, string> => kindNamed(answer.kind).pieces(answer)
+
+/** Whether anything stands under the prompt. */
+export const isBegun = (answer: Answer): boolean => piecesOf(answer).size > 0
+
+/** Whether the group need not do more. */
+export const isDone = (answer: Answer): boolean => kindNamed(answer.kind).done(answer)
+
+/** In a few words, to compare rooms by. */
+export const summaryOf = (answer: Answer): string => kindNamed(answer.kind).summary(answer)
+
+/** An answer as it is read afterwards: with whether anything stands there, and what it comes to. */
+export interface ReadAnswer {
+  answer: Answer
+  begun: boolean
+  done: boolean
+  /** In a few words. */
+  summary: string
+}
+
+export const readFully = (doc: Y.Doc, prompt: Prompt): ReadAnswer => {
+  const answer = readAnswer(doc, prompt)
+  return { answer, begun: isBegun(answer), done: isDone(answer), summary: summaryOf(answer) }
+}
+
+/** The texts of an answer, one for each row of a table; none when nothing stands there. */
+export const textsOf = (answer: Answer): string[] => kindNamed(answer.kind).texts(answer)
+
+/** An answer as blocks of Markdown; none when nothing stands there. */
+export const markdownOf = (answer: Answer): BlockContent[] => kindNamed(answer.kind).markdown(answer)
+
+/** What was taken away under a prompt and can be put back. */
+export const removedUnder = (doc: Y.Doc, prompt: Prompt): { id: string; text: string }[] =>
+  kindNamed(prompt.kind).removed?.(doc, prompt.id) ?? []
+
+/** Follows what stands under a prompt as its document changes. */
+export function followerOf(doc: Y.Doc, prompt: Prompt): Follower {
+  const kind = kindNamed(prompt.kind)
+  return kind.follow?.(doc, prompt.id) ?? readingAll(doc, now => kind.pieces(kind.read(now, prompt.id)))
+}
+
+/** Names of the root types of a document that a prompt's answer lies in. */
+export const rootsOf = (prompt: Prompt): string[] => kindNamed(prompt.kind).roots(prompt.id)

@@ -1,0 +1,38 @@
+import { z } from 'zod'
+import { kindOf } from '../kind'
+import { paragraph } from '../markdown'
+import { wholePiece } from '../pieces'
+import { answerName, readDecision, reasonName, reasonOf, type YesNo } from './document'
+
+export interface YesNoAnswer {
+  promptId: string
+  kind: 'yes-no'
+  answer: YesNo | null
+  reason: string
+}
+
+const WORDS = { yes: 'Yes', no: 'No' }
+
+/** A yes/no answer in one line: `Yes: because`, `No`, or the reason alone while nothing is chosen. */
+export const yesNoText = ({ answer, reason }: Pick<YesNoAnswer, 'answer' | 'reason'>): string =>
+  [answer && WORDS[answer], reason.trim()].filter(Boolean).join(': ')
+
+const texts = (answer: YesNoAnswer) => [yesNoText(answer)].filter(Boolean)
+
+/** The group decides, and says why. */
+export const yesNo = kindOf({
+  name: 'yes-no',
+  settings: z.object({}),
+  roots: promptId => [answerName(promptId), reasonName(promptId)],
+  read: (doc, promptId): YesNoAnswer => ({
+    promptId,
+    kind: 'yes-no',
+    answer: readDecision(doc, promptId),
+    reason: reasonOf(doc, promptId).toString(),
+  }),
+  pieces: answer => wholePiece(yesNoText(answer)),
+  done: ({ answer }) => answer !== null,
+  summary: ({ answer }) => (answer ? WORDS[answer] : 'not decided'),
+  texts,
+  markdown: answer => texts(answer).map(paragraph),
+})

@@ -1,0 +1,136 @@
+/** What every kind of prompt has to hold, whatever it is: run for each kind there is. */
+import { Parser } from 'commonmark'
+import fc from 'fast-check'
+import type { RootContent } from 'mdast'
+import { toMarkdown } from 'mdast-util-to-markdown'
+import * as Y from 'yjs'
+import { BoardEntries } from '~/core/boards/entries'
+import {
+  type Answer,
+  isBegun,
+  isDone,
+  KINDS,
+  markdownOf,
+  type Prompt,
+  type PromptKind,
+  piecesOf,
+  promptSchema,
+  readAnswer,
+  removedUnder,
+  summaryOf,
+  textsOf,
+} from '~/core/boards/prompts/kinds'
+
+/** What the suite has to know of a kind to try it. */
+export interface KindExample {
+  /** Edits as our own page makes them. `fresh` is an id nobody has used. */
+  edits: fc.Arbitrary<(doc: Y.Doc, promptId: string, fresh: string) => void>
+  /** What no page of ours writes: none of it may be read as an answer. */
+  hostile: (doc: Y.Doc, promptId: string) => void
+  /** Writes an answer that is done, with exactly these texts. */
+  finished: { write: (doc: Y.Doc, promptId: string) => void; texts: string[] }
+}
+
+const WRITERS = 4
+
+export function promptKindConforms<Kind extends PromptKind>(kind: Kind, example: KindExample): void {
+  const prompt = { id: 'p', kind, text: 'What?', settings: {} } as Prompt
+  const board = { title: 'Board', steps: [], prompts: [prompt] }
+
+  test('untouched, it is empty in every way', () => {
+    const doc = new Y.Doc()
+    const answer = readAnswer(doc, prompt)
+    expect([isBegun(answer), isDone(answer), textsOf(answer), markdownOf(answer)]).toEqual([
+      false,
+      false,
+      [],
+      [],
+    ])
+    expect(removedUnder(doc, prompt)).toEqual([])
+    expect(summaryOf(answer)).not.toBe('')
+  })
+
+  test('what four write at once through bad networks is the same for all in the end, and nothing else is touched', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(WRITERS - 1), example.edits, fc.nat(WRITERS - 1), fc.boolean()), {
+          maxLength: 30,
+        }),
+        steps => {
+          const docs = Array.from({ length: WRITERS }, () => new Y.Doc())
+          const at = (index: number) => docs[index] as Y.Doc
+          for (const [number, [writer, edit, other, dropped]] of steps.entries()) {
+            edit(at(writer), prompt.id, `fresh-${number}`)
+            if (!dropped) Y.applyUpdate(at(other), Y.encodeStateAsUpdate(at(writer)))
+          }
+          for (const from of docs) for (const to of docs) Y.applyUpdate(to, Y.encodeStateAsUpdate(from))
+          const [first, ...others] = docs.map(doc => readAnswer(doc, prompt))
+          for (const answer of others) expect(answer).toEqual(first)
+          const roots = new Set(KINDS[kind].roots(prompt.id))
+          for (const name of at(0).share.keys()) expect(roots).toContain(name)
+        },
+      ),
+      { numRuns: 100 },
+    )
+  })
+
+  test('the pieces that are told as changed add up to those that stand there', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.boolean(), example.edits), { maxLength: 30 }), steps => {
+        const [server, client] = [new Y.Doc(), new Y.Doc()]
+        const entries = new BoardEntries(server, board)
+        const said = new Map<string, string>()
+        server.on('update', (_update: Uint8Array, _origin: unknown, _doc: Y.Doc, change: Y.Transaction) => {
+          for (const { entryId, text } of entries.changedBy(change)) said.set(entryId, text)
+        })
+        for (const [number, [here, edit]] of steps.entries()) {
+          edit(here ? server : client, prompt.id, `fresh-${number}`)
+          Y.applyUpdate(server, Y.encodeStateAsUpdate(client, Y.encodeStateVector(server)))
+          Y.applyUpdate(client, Y.encodeStateAsUpdate(server, Y.encodeStateVector(client)))
+        }
+        const spoken = (pieces: Iterable<[string, string]>) => [...pieces].filter(([, text]) => text).sort()
+        expect(spoken(said)).toEqual(spoken(piecesOf(readAnswer(server, prompt))))
+        expect(entries.mends(() => 'never')).toEqual([])
+      }),
+      { numRuns: 100 },
+    )
+  })
+
+  test('what a hostile writer put there is no answer, and following it does no harm', () => {
+    const doc = new Y.Doc()
+    const entries = new BoardEntries(doc, board)
+    doc.on('update', (_update: Uint8Array, _origin: unknown, _doc: Y.Doc, change: Y.Transaction) => {
+      entries.changedBy(change)
+    })
+    example.hostile(doc, prompt.id)
+    expect(textsOf(readAnswer(doc, prompt))).toEqual([])
+    expect(isDone(readAnswer(doc, prompt))).toBe(false)
+  })
+
+  test('what is finished is done, and its texts stand in the table and in the Markdown', () => {
+    const doc = new Y.Doc()
+    example.finished.write(doc, prompt.id)
+    const answer: Answer = readAnswer(doc, prompt)
+    expect([isBegun(answer), isDone(answer)]).toEqual([true, true])
+    expect(textsOf(answer)).toEqual(example.finished.texts)
+    const read = textIn(markdownOf(answer))
+    for (const text of example.finished.texts)
+      for (const line of text.split('\n')) expect(read).toContain(line.replace(/^- /, ''))
+  })
+
+  test('its settings survive being kept, and without any it has those of an empty form', () => {
+    expect(promptSchema.parse(JSON.parse(JSON.stringify(prompt)))).toEqual(prompt)
+    expect(promptSchema.parse({ id: 'p', kind, text: 'What?' })).toEqual(prompt)
+  })
+}
+
+/** The text of Markdown, as the reference implementation of CommonMark (the package `commonmark`) reads it. */
+function textIn(blocks: RootContent[]): string {
+  const walker = new Parser().parse(toMarkdown({ type: 'root', children: blocks })).walker()
+  let text = ''
+  for (let event = walker.next(); event; event = walker.next()) {
+    if (event.entering && event.node.literal) text += event.node.literal
+    if (!event.entering && event.node.type === 'paragraph') text += '\n'
+  }
+  return text
+}
