@@ -3,7 +3,7 @@ import { fold } from '~/core/live/evolve'
 import { answersOf, listChoices } from '~/server/choices/choices.server'
 import { getCohort, listCohorts } from '~/server/cohorts/cohorts.server'
 import { getGrouping, listGroupings } from '~/server/groupings/groupings.server'
-import { readLog } from '~/server/live/event-log.server'
+import { readLog } from '~/server/live/database-session-store.server'
 import { listSessions } from '~/server/sessions/sessions.server'
 import { demoWelcome, loadDemo } from './load.server'
 

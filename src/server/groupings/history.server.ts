@@ -6,7 +6,7 @@ import { dateFields } from '~/core/schedule/session-time'
 import type { Database } from '../db/database.server'
 import { sessions } from '../db/schema.server'
 import { RoundTableError } from '../errors.server'
-import { readLog } from '../live/event-log.server'
+import { readLog } from '../live/database-session-store.server'
 
 /** What an ended session says never changes: its log is folded once. */
 const known = new WeakMap<Database, Map<string, PastSession>>()

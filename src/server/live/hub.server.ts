@@ -12,8 +12,9 @@ import { sessions } from '../db/schema.server'
 import { errorFacts } from '../error-facts.server'
 import type { Result } from '../result'
 import { getSession } from '../sessions/sessions.server'
-import { appendToLog, readLog } from './event-log.server'
+import { DatabaseSessionStore } from './database-session-store.server'
 import { LiveSession } from './live-session.server'
+import type { SessionStore } from './session-store'
 
 /** Somebody whose stream broke comes back within this time without being marked as gone, in milliseconds. */
 const DROP_AFTER_MS = 6_000
@@ -30,12 +31,21 @@ export class LiveHub {
   private readonly listeners = new Set<(sessionId: string, state: LiveState) => void>()
   private readonly goers = new Set<(sessionId: string) => void>()
   private readonly sweep: NodeJS.Timeout
+  /** Stops hearing of what is written. */
+  private readonly deafen: () => void
 
   constructor(
     private readonly db: Database,
     private readonly log: Logger,
     private readonly now: () => number = serverNow,
+    private readonly store: SessionStore = new DatabaseSessionStore(db),
   ) {
+    this.deafen = store.onAppended((sessionId, seq) => {
+      this.sessions.get(sessionId)?.then(
+        session => session.heard(seq),
+        () => undefined,
+      )
+    })
     this.sweep = setInterval(() => this.letGo().catch(() => undefined), LET_GO_EVERY_MS)
     this.sweep.unref()
   }
@@ -134,6 +144,7 @@ export class LiveHub {
 
   async stop(): Promise<void> {
     clearInterval(this.sweep)
+    this.deafen()
     for (const timer of this.dropTimers.values()) clearTimeout(timer)
     this.dropTimers.clear()
     for (const session of this.sessions.values()) await (await session).stop()
@@ -152,8 +163,8 @@ export class LiveHub {
   private async load(sessionId: string): Promise<LiveSession> {
     await getSession(this.db, sessionId)
     return LiveSession.load({
-      readLog: after => readLog(this.db, sessionId, after),
-      append: entries => appendToLog(this.db, sessionId, entries),
+      readLog: after => this.store.read(sessionId, after),
+      append: entries => this.store.append(sessionId, entries),
       now: this.now,
       changed: state => {
         for (const listener of this.listeners) listener(sessionId, state)

@@ -8,9 +8,10 @@ import { insertContributions } from '../boards/board-storage.server'
 import { boardCopies, groupings, sessionEvents } from '../db/schema.server'
 import { claimName, freeNames } from '../join/join.server'
 import { createSession, getSession, savePlan } from '../sessions/sessions.server'
-import { appendToLog, LogRaceError, readLog } from './event-log.server'
+import { appendToLog, readLog } from './database-session-store.server'
 import { LiveHub } from './hub.server'
 import { askAsFacilitator, askAsParticipant, openSession } from './requests.server'
+import { LogRaceError } from './session-store'
 
 let running: Awaited<ReturnType<typeof runningServer>>
 beforeEach(async () => {

@@ -8,8 +8,8 @@ import type { Command, LiveProblem, Recorded } from '~/core/live/topics'
 import { type LiveState, unopened } from '~/core/live/topics'
 import { type Viewer, viewFor } from '~/core/live/views'
 import { done, type Result, refused } from '../result'
-import { type Entry, LogRaceError } from './event-log.server'
 import { changes, type Sections, wholeView } from './sections.server'
+import { type Entry, LogRaceError } from './session-store'
 
 /** What a session needs from the world outside: its log, the time, and somebody to tell. */
 export interface SessionPorts {
@@ -64,6 +64,8 @@ export class LiveSession {
   private stopped = false
   /** The log may have moved on without us: read it before deciding anything. */
   private behind = false
+  /** The last place we are writing to ourselves. */
+  private expected = 0
 
   private constructor(private readonly ports: SessionPorts) {}
 
@@ -117,20 +119,42 @@ export class LiveSession {
     return this.subscribers.size
   }
 
+  /** The log has been written on up to `seq`, perhaps by somebody else: then what it says is taken in, and readers told. */
+  heard(seq: number): void {
+    if (this.stopped || seq <= Math.max(this.state.seq, this.expected)) return
+    this.behind = true
+    this.writing ??= this.writeAll()
+  }
+
   /** Does what is due now, whenever it was to be done. */
   wake(): Promise<void> {
     return this.doWhatIsDue()
+  }
+
+  /** Resolves once nothing is being written or read. */
+  async settled(): Promise<void> {
+    await this.writing
   }
 
   /** Waits for what is being written and does nothing by itself any more. */
   async stop(): Promise<void> {
     this.stopped = true
     clearTimeout(this.timer)
-    await this.writing
+    await this.settled()
   }
 
   private async writeAll(): Promise<void> {
     await Promise.resolve()
+    do {
+      await this.writeAsked()
+      // Commands may be asked for while the log is read.
+      if (this.behind) await this.catchUp().catch(this.ports.failed)
+    } while (this.asked.length > 0)
+    this.writing = null
+    this.schedule(this.behind ? RETRY_MS : 0)
+  }
+
+  private async writeAsked(): Promise<void> {
     while (this.asked.length > 0) {
       const batch = this.asked.splice(0, MOST_AT_ONCE)
       try {
@@ -142,8 +166,6 @@ export class LiveSession {
         for (const asked of batch) asked.fail(error)
       }
     }
-    this.writing = null
-    this.schedule(this.behind ? RETRY_MS : 0)
   }
 
   /** Decides a batch and writes what follows; decides anew, a few times, when another server wrote first. */
@@ -152,12 +174,14 @@ export class LiveSession {
       if (this.behind) await this.catchUp()
       const { entries, outcomes } = this.decideAll(batch)
       if (entries.length === 0) return outcomes
+      this.expected = entries.at(-1)?.recorded.seq ?? 0
       try {
         await this.ports.append(entries)
         this.take(entries.map(entry => entry.recorded))
         this.publish()
         return outcomes
       } catch (error) {
+        this.expected = 0
         // Whether or not the entries reached the disk is known only from the log itself.
         this.behind = true
         if (!(error instanceof LogRaceError) || race >= MOST_RACES) throw error

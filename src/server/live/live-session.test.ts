@@ -1,15 +1,16 @@
+import { MemoryStore } from 'tests/fixtures/memory-store'
 import { clock, door, facilitator, plan } from 'tests/fixtures/rehearsed'
 import type { StreamMessage } from '~/contracts/live'
 import type { Recorded } from '~/core/live/topics'
-import { type Entry, LogRaceError } from './event-log.server'
 import { LiveSession, type SessionPorts } from './live-session.server'
 import type { AsJson } from './sections.server'
+import { type Entry, LogRaceError } from './session-store'
 
 const MINUTE = 60_000
 
-/** A log in memory, a clock one can set, and a count of writes. */
+/** One session on a store in memory, a clock one can set, and a count of writes. */
 class Ports implements SessionPorts {
-  log: Recorded[] = []
+  constructor(readonly store = new MemoryStore()) {}
   time = 0
   writes = 0
   failNext: Error | null = null
@@ -17,23 +18,24 @@ class Ports implements SessionPorts {
   /** Done once, right before the next write: another server on the same log. */
   beforeNext: (() => void) | null = null
   failures: unknown[] = []
+  get log(): Recorded[] {
+    return this.store.log('one')
+  }
   readLog = async (after: number) => {
-    await Promise.resolve()
     if (this.unreadable) throw this.unreadable
-    return this.log.filter(recorded => recorded.seq > after)
+    return this.store.read('one', after)
   }
   append = async (entries: readonly Entry[]) => {
-    await Promise.resolve()
     this.writes++
     this.beforeNext?.()
     this.beforeNext = null
-    if (entries[0] && entries[0].recorded.seq <= this.log.length) throw new LogRaceError('raced')
-    if (this.failNext) {
-      const error = this.failNext
-      this.failNext = null
+    const error = this.failNext
+    this.failNext = null
+    if (error) {
+      await Promise.resolve()
       throw error
     }
-    this.log.push(...entries.map(entry => entry.recorded))
+    await this.store.append('one', entries)
   }
   now = () => this.time
   changed = () => undefined
@@ -154,6 +156,30 @@ test('a command that lost the race for the log is decided again on what was writ
   expect(await join(session, 'Wim')).toMatchObject({ ok: false, problem: { code: 'name-taken' } })
 })
 
+test('what another server wrote is taken in as soon as it is heard of, and one’s own writing is not read again', async () => {
+  const { session, ports } = await opened()
+  let reads = 0
+  const readLog = ports.readLog
+  ports.readLog = after => {
+    reads++
+    return readLog(after)
+  }
+  const stop = ports.store.onAppended((_sessionId, seq) => session.heard(seq))
+  const follower = reader(session, { kind: 'facilitator' })
+  await join(session, 'Uma')
+  expect(reads).toBe(0)
+  const other = await LiveSession.load(new Ports(ports.store))
+  await join(other, 'Vic')
+  await session.settled()
+  expect(reads).toBe(1)
+  expect((follower.held.people as { shownName: string }[]).map(each => each.shownName)).toEqual([
+    'Uma',
+    'Vic',
+  ])
+  expect(await join(session, 'Wim')).toMatchObject({ ok: true, value: { seq: 4 } })
+  stop()
+})
+
 test('a log that is always written first by others is given up after a few tries', async () => {
   const { session, ports } = await opened()
   let tries = 0
@@ -168,15 +194,15 @@ test('a log that is always written first by others is given up after a few tries
 test('whoever connects while the log is read again sees the session as it was, never an empty one', async () => {
   const { session, ports } = await opened()
   await join(session, 'Uma')
-  ports.failNext = new Error('disk full')
-  await expect(join(session, 'Vic')).rejects.toThrow('disk full')
   let seen: unknown
   const readLog = ports.readLog
   ports.readLog = async after => {
     seen = reader(session, { kind: 'facilitator' }).held.people
     return readLog(after)
   }
-  await join(session, 'Wim')
+  ports.failNext = new Error('disk full')
+  await expect(join(session, 'Vic')).rejects.toThrow('disk full')
+  await session.settled()
   expect(seen).toMatchObject([{ shownName: 'Uma' }])
 })
 

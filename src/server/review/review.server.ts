@@ -17,7 +17,7 @@ import type { Database } from '../db/database.server'
 import { participants } from '../db/schema.server'
 import { notFound } from '../errors.server'
 import type { Place } from '../join/join.server'
-import { readLog } from '../live/event-log.server'
+import { readLog } from '../live/database-session-store.server'
 import { getSession, type Session } from '../sessions/sessions.server'
 
 /** One room of a finished session: what it made and what happened in its lane. */

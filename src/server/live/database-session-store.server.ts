@@ -7,13 +7,28 @@ import type { Database } from '../db/database.server'
 import { sessionEvents, sessions } from '../db/schema.server'
 import { RoundTableError } from '../errors.server'
 import { makeCopies } from '../sessions/sessions.server'
+import { type Entry, LogRaceError, type SessionStore } from './session-store'
 
-/** Somebody else wrote into the log at the same place: what was decided must be decided again. */
-export class LogRaceError extends Error {}
+/** The logs of sessions as rows of the database, next to what must not part from them. */
+export class DatabaseSessionStore implements SessionStore {
+  private readonly listeners = new Set<(sessionId: string, seq: number) => void>()
 
-export interface Entry {
-  recorded: Recorded
-  actor: Actor
+  constructor(private readonly db: Database) {}
+
+  read(sessionId: string, after = 0): Promise<Recorded[]> {
+    return readLog(this.db, sessionId, after)
+  }
+
+  async append(sessionId: string, entries: readonly Entry[]): Promise<void> {
+    await appendToLog(this.db, sessionId, entries)
+    const seq = entries.at(-1)?.recorded.seq
+    if (seq !== undefined) for (const listener of this.listeners) listener(sessionId, seq)
+  }
+
+  onAppended(listener: (sessionId: string, seq: number) => void): () => void {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
 }
 
 /** The record of a session cannot be read: it is shut, and says so, while every other session goes on. */
