@@ -32,12 +32,7 @@ module.exports = {
       },
     },
     only('contracts-import-core', '^src/contracts/', ['^src/contracts/', '^src/core/']),
-    only('server-imports', '^src/server/', [
-      '^src/server/',
-      '^src/core/',
-      '^src/contracts/',
-      '^src/demo/load',
-    ]),
+    only('server-imports', '^src/server/', ['^src/server/', '^src/core/', '^src/contracts/']),
     only('demo-imports', '^src/demo/', ['^src/demo/', '^src/core/', '^src/contracts/', '^src/server/']),
     only('ui-imports-packages', '^src/app/ui/', ['^src/app/ui/']),
     only('features-imports', '^src/app/features/', [

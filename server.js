@@ -11,15 +11,13 @@ if (!developing) process.env.NODE_ENV = 'production'
 
 const server = createServer()
 const vite = developing ? await startVite() : undefined
-const main = vite
-  ? await vite.ssrLoadModule('/src/server/main.server.ts')
-  : await import('./build/server/index.js')
+const main = vite ? await vite.ssrLoadModule('/src/start.server.ts') : await import('./build/server/index.js')
 
 let settings
 let roundTable
 try {
   settings = main.readSettings(process.env)
-  roundTable = await main.createRoundTable({
+  roundTable = await main.startRoundTable({
     settings,
     development: vite?.middlewares,
     build: vite && (() => vite.ssrLoadModule('virtual:react-router/server-build')),
@@ -44,8 +42,8 @@ server.on('error', error => {
 server.listen(settings.port, () => {
   const { port } = server.address()
   console.log(`Round Table is open at ${settings.publicAddress ?? `http://localhost:${port}`}`)
-  if (roundTable.demo) sayDemo(roundTable.demo)
-  process.send?.({ ready: true, port, demo: roundTable.demo })
+  if (roundTable.filled) sayDemo(roundTable.filled)
+  process.send?.({ ready: true, port, demo: roundTable.filled })
 })
 
 // Tests walk through an evening in seconds: the process that started this one may move the clock.

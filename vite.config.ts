@@ -16,7 +16,7 @@ export default defineConfig({
         noExternal: true,
         external: ['@electric-sql/pglite', '@node-rs/argon2', 'pino', 'piscina', 'tsx'],
       },
-      build: { rollupOptions: { input: './src/server/main.server.ts' } },
+      build: { rollupOptions: { input: './src/start.server.ts' } },
     },
   },
   optimizeDeps: { entries: ['src/app/**/*.{ts,tsx}'] },

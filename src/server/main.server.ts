@@ -6,10 +6,9 @@ import compression from 'compression'
 import express, { type Express } from 'express'
 import { type Logger, pino } from 'pino'
 import { RouterContextProvider, type ServerBuild } from 'react-router'
-import { type DemoWelcome, demoWelcome, loadDemo } from '~/demo/load.server'
 import { BoardServer } from './boards/board-server.server'
 import { moveClock } from './clock.server'
-import { openDatabase } from './db/database.server'
+import { type Database, openDatabase } from './db/database.server'
 import { errorFacts } from './error-facts.server'
 import { acceptSocket, BOARD_PATH, liveRoutes } from './http/live-routes.server'
 import { sameOrigin } from './http/origin.server'
@@ -20,28 +19,32 @@ import { addressContext, type Services, servicesContext } from './services.serve
 import type { Settings } from './settings.server'
 import { stopWorkThread } from './work/work-thread.server'
 
-export { FolderInUseError } from './db/lock.server'
-export { readSettings } from './settings.server'
-
-export interface RoundTable {
+export interface RoundTable<Filled> {
   handler: Express
-  /** What one needs to try the demo; null when the demo was not asked for. */
-  demo: DemoWelcome | null
+  /** What `fill` gave; null without it. */
+  filled: Filled | null
   upgrade(request: IncomingMessage, socket: Duplex, head: Buffer): void
   /** Moves the server's time forward, for tests. */
   moveClock(milliseconds: number): Promise<void>
   stop(): Promise<void>
 }
 
-export interface Assembly {
+export interface Assembly<Filled> {
   settings: Settings
+  /** Fills the database before anybody is let in. */
+  fill?: (db: Database) => Promise<Filled>
   /** Added before the pages: Vite in development. */
   development?: express.RequestHandler
   build?: () => Promise<ServerBuild>
 }
 
 /** Opens the data folder, takes up running sessions, and gives what an HTTP server needs. */
-export async function createRoundTable({ settings, development, build }: Assembly): Promise<RoundTable> {
+export async function createRoundTable<Filled>({
+  settings,
+  fill,
+  development,
+  build,
+}: Assembly<Filled>): Promise<RoundTable<Filled>> {
   const log = pino({ name: 'round-table' })
   // The pages are read while the database opens on its own thread.
   const pages = build ?? builtPages()
@@ -49,10 +52,10 @@ export async function createRoundTable({ settings, development, build }: Assembl
   const hub = new LiveHub(db, log)
   const boards = new BoardServer(db, hub, log)
   const services: Services = { db, hub, boards, limits: createLimits(), settings, log }
-  if (settings.demo) await loadDemo(db)
+  const filled = (await fill?.(db)) ?? null
   await hub.start()
   return {
-    demo: settings.demo ? await demoWelcome(db) : null,
+    filled,
     handler: createApp(services, log, development, await pages),
     upgrade: (request, socket, head) => upgrade(services, request, socket, head),
     moveClock: async milliseconds => {

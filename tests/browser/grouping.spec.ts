@@ -183,10 +183,10 @@ test('500 people in 100 groups by 200 rules: the page answers while groups are w
         const [a, b] = [ids[number * 2], ids[number * 2 + 1]]
         const kind = number % 4 === 0 ? 'together' : 'apart'
         const rule = JSON.stringify({ kind, personIds: [a, b], reason: '' })
-        await fetch(path, { method: 'POST', body: new URLSearchParams({ intent: 'add-rule', rule }) })
+        await fetch(path, { method: 'POST', body: new URLSearchParams({ intent: 'add', rule }) })
       }
     },
-    { path: `${cohort}.data`, ids },
+    { path: `${cohort}/rules`, ids },
   )
   await page.reload()
   await expect(page.getByRole('list', { name: 'Rules' }).getByRole('listitem')).toHaveCount(200)

@@ -217,6 +217,24 @@ test('every page but the doors asks for a sign-in, whoever comes and whatever th
     })
     expect([path, [302, 405].includes(posted.status)]).toEqual([path, true])
   }
+  const actionsOnly = [
+    '/cohorts/x/columns',
+    '/cohorts/x/presence',
+    '/cohorts/x/rules',
+    `/sessions/${sessionId}/commands`,
+  ]
+  for (const path of actionsOnly) {
+    const posted = await fetch(address + path, {
+      method: 'POST',
+      body: new URLSearchParams(),
+      redirect: 'manual',
+    })
+    expect([path, posted.status, posted.headers.get('location')?.split('?')[0]]).toEqual([
+      path,
+      302,
+      '/sign-in',
+    ])
+  }
   for (const path of ['/sign-in', '/join', '/health']) {
     expect([path, (await fetch(address + path, { redirect: 'manual' })).status]).toEqual([path, 200])
   }

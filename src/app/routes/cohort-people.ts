@@ -1,8 +1,19 @@
 import { setImmediate } from 'node:timers/promises'
-import { getCohort } from '~/server/cohorts/cohorts.server'
+import { parseWithZod } from '@conform-to/zod/v4'
+import { personForm } from '~/contracts/forms'
+import {
+  addPerson,
+  changePerson,
+  getCohort,
+  type PersonProblem,
+  removePeople,
+  restorePeople,
+  setTrainedToLead,
+} from '~/server/cohorts/cohorts.server'
 import { servicesContext } from '~/server/services.server'
+import { kindErrorText } from '../features/cohorts/column-text'
 import type { Route } from './+types/cohort-people'
-import { answering } from './helpers.server'
+import { answering, formOf, unknownIntent } from './helpers.server'
 
 /** So many people are written at once; in between, everybody else's requests are looked after. */
 const AT_ONCE = 250
@@ -27,3 +38,40 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     headers: { 'Content-Type': 'application/x-ndjson', 'Cache-Control': 'no-store' },
   })
 }
+
+/** Changes the people of a list: one by their form, or several by their ids. */
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { db } = context.get(servicesContext)
+  const { cohortId } = params
+  const fields = await formOf(request)
+  const personIds = fields.getAll('personId').map(String)
+  switch (fields.get('intent')) {
+    case 'save': {
+      const form = parseWithZod(fields, { schema: personForm })
+      if (form.status !== 'success') return form.reply()
+      const [personId] = personIds
+      const saved = personId
+        ? await answering(changePerson(db, cohortId, personId, form.value))
+        : await answering(addPerson(db, cohortId, form.value))
+      return saved.ok
+        ? form.reply({ resetForm: !personId })
+        : form.reply({ fieldErrors: personErrors(saved.problem) })
+    }
+    case 'trained':
+      await setTrainedToLead(db, cohortId, personIds[0] ?? '', fields.get('trained') === 'on')
+      return null
+    case 'remove':
+      await removePeople(db, cohortId, personIds)
+      return null
+    case 'restore':
+      await restorePeople(db, cohortId, personIds)
+      return null
+    default:
+      throw unknownIntent()
+  }
+}
+
+const personErrors = (problem: PersonProblem): Record<string, string[]> =>
+  problem.code === 'already-listed'
+    ? { firstName: [`${problem.name} is already on this list.`] }
+    : { [`values[${problem.place}].value`]: [kindErrorText(problem.kind)] }

@@ -27,6 +27,9 @@ export async function formOf(request: Request): Promise<FormData> {
   }
 }
 
+/** What no page of ours asks for. */
+export const unknownIntent = () => data('This page does not know what to do with that.', { status: 400 })
+
 /** Runs a use-case; what it says is missing or not allowed becomes the page's answer. */
 export async function answering<Value>(work: Promise<Value>): Promise<Value> {
   try {

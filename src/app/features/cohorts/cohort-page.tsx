@@ -211,7 +211,7 @@ function RemovedMessage({
           <Button
             size="small"
             onClick={() => {
-              undo.submit(formWith('restore', removed.ids), { method: 'post' }).then(onDone)
+              undo.submit(formWith('restore', removed.ids), { method: 'post', action: 'people' }).then(onDone)
             }}
           >
             Undo

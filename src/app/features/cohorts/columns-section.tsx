@@ -26,7 +26,9 @@ export function ColumnsSection({ columns }: { columns: Column[] }) {
               </span>
               <Button
                 size="small"
-                onClick={() => removal.submit({ intent: 'restore-column', removed }, { method: 'post' })}
+                onClick={() =>
+                  removal.submit({ intent: 'restore', removed }, { method: 'post', action: 'columns' })
+                }
               >
                 Undo
               </Button>
@@ -59,7 +61,10 @@ export function ColumnsSection({ columns }: { columns: Column[] }) {
                   kind="bare"
                   aria-label={`Take the column ${column.name} away`}
                   onClick={() =>
-                    removal.submit({ intent: 'remove-column', column: column.name }, { method: 'post' })
+                    removal.submit(
+                      { intent: 'remove', column: column.name },
+                      { method: 'post', action: 'columns' },
+                    )
                   }
                 >
                   Remove
@@ -89,8 +94,8 @@ function ColumnForm({ column, onDone }: { column?: Column; onDone?: () => void }
     if (saved) onDone?.()
   }, [saved, onDone])
   return (
-    <fetcher.Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate>
-      <input type="hidden" name="intent" value={column ? 'change-column' : 'add-column'} />
+    <fetcher.Form method="post" action="columns" id={form.id} onSubmit={form.onSubmit} noValidate>
+      <input type="hidden" name="intent" value="save" />
       {column && <input type="hidden" name="column" value={column.name} />}
       <Flex gap="10px" align="flex-start" wrap="wrap">
         <chakra.div w="240px">

@@ -48,7 +48,7 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
         ? `${fullName(list[0] as Person)} was taken off the list.`
         : `${list.length} people were taken off the list.`
     const ids = list.map(person => person.id)
-    fetcher.submit(formWith('remove', ids), { method: 'post' })
+    fetcher.submit(formWith('remove', ids), { method: 'post', action: 'people' })
     setTicked(new Set())
     onRemoved(ids, words)
   }
@@ -182,7 +182,7 @@ function PersonRow({
   const setTrained = (on: boolean) => {
     const form = formWith('trained', [person.id])
     form.set('trained', on ? 'on' : 'off')
-    fetcher.submit(form, { method: 'post' })
+    fetcher.submit(form, { method: 'post', action: 'people' })
   }
   return (
     <tr {...row}>

@@ -38,8 +38,8 @@ function PersonForm({ person, columns, onDone }: PersonFormProps) {
     { field: fields.email, label: 'Email' },
   ]
   return (
-    <fetcher.Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate>
-      <input type="hidden" name="intent" value={person ? 'change' : 'add'} />
+    <fetcher.Form method="post" action="people" id={form.id} onSubmit={form.onSubmit} noValidate>
+      <input type="hidden" name="intent" value="save" />
       {person && <input type="hidden" name="personId" value={person.id} />}
       <Flex gap="10px" align="flex-start" wrap="wrap">
         {boxes.map(({ field, label, hint }) => (
@@ -106,7 +106,6 @@ export function RenameCohort({ name, onDone }: { name: string; onDone: () => voi
   }, [saved, onDone])
   return (
     <fetcher.Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate>
-      <input type="hidden" name="intent" value="rename" />
       <Flex gap="8px" align="flex-start" fontWeight="400">
         <Field label="Name of the cohort" hideLabel errors={fields.name.errors}>
           {parts => (

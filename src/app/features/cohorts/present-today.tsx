@@ -21,13 +21,13 @@ export interface PresentToday {
 export function usePresentToday(people: { id: string }[], presence: Presence | null): PresentToday {
   const today = useToday()
   const fetcher = useFetcher()
-  const sending = fetcher.formData?.get('intent') === 'presence' ? fetcher.formData : undefined
+  const sending = fetcher.formData?.has('tick') ? fetcher.formData : undefined
   const latest = sending
     ? { day: String(sending.get('day')), personIds: sending.getAll('personId').map(String) }
     : presence
   const submit = (form: FormData) => {
     form.set('day', today ?? '')
-    fetcher.submit(form, { method: 'post' })
+    fetcher.submit(form, { method: 'post', action: 'presence' })
   }
   const here = today ? presentOn(latest, today, people) : null
   // Ticks may come faster than the page is drawn anew: each starts from the one before, not from what was drawn. Only once
@@ -44,7 +44,7 @@ export function usePresentToday(people: { id: string }[], presence: Presence | n
     last.current = personIds
     ticks.current.from ||= crypto.randomUUID()
     ticks.current.number += 1
-    const form = formWith('presence', personIds)
+    const form = formWith('set', personIds)
     form.set('tick', JSON.stringify(ticks.current))
     form.set('number', String(ticks.current.number))
     submit(form)
@@ -57,7 +57,7 @@ export function usePresentToday(people: { id: string }[], presence: Presence | n
       set(isHere ? [...others, personId] : others)
     },
     takeFrom: sessionId => {
-      const form = formWith('presence-from-session', [])
+      const form = new FormData()
       form.set('sessionId', sessionId)
       submit(form)
     },

@@ -27,7 +27,7 @@ export const RulesPanel = memo(function RulesPanel(props: RulesPanelProps) {
   const removal = useFetcher<{ removedRule?: Rule | null }>()
   const [adding, setAdding] = useState(false)
   const removed = removal.data?.removedRule
-  const action = `/cohorts/${cohortId}`
+  const action = `/cohorts/${cohortId}/rules`
   const name = (id: string) => people.get(id)?.shownName ?? 'somebody who left'
   return (
     <Stack gap="8px">
@@ -56,7 +56,7 @@ export const RulesPanel = memo(function RulesPanel(props: RulesPanelProps) {
                   kind="bare"
                   aria-label={`Remove the rule ${ruleText(rule, name)}`}
                   onClick={() =>
-                    removal.submit({ intent: 'remove-rule', ruleId: rule.id }, { method: 'post', action })
+                    removal.submit({ intent: 'remove', ruleId: rule.id }, { method: 'post', action })
                   }
                 >
                   Remove
@@ -79,7 +79,7 @@ export const RulesPanel = memo(function RulesPanel(props: RulesPanelProps) {
               size="small"
               onClick={() =>
                 removal.submit(
-                  { intent: 'restore-rule', rule: JSON.stringify(removed) },
+                  { intent: 'restore', rule: JSON.stringify(removed) },
                   { method: 'post', action },
                 )
               }
@@ -128,7 +128,7 @@ function RuleForm({ cohortId, people, groupNames, onDone }: RulesPanelProps & { 
       sizes: { kind, least: Number(least), most: Number(most) },
     }[kind]
     const rule = JSON.stringify({ ...content, reason })
-    fetcher.submit({ intent: 'add-rule', rule }, { method: 'post', action: `/cohorts/${cohortId}` })
+    fetcher.submit({ intent: 'add', rule }, { method: 'post', action: `/cohorts/${cohortId}/rules` })
   }
   const named = kind === 'apart' || kind === 'together' || kind === 'placed'
   return (

@@ -1,0 +1,26 @@
+import { data } from 'react-router'
+import { presenceDay, presenceTick } from '~/contracts/forms'
+import { presenceFromSession, setPresence } from '~/server/cohorts/presence.server'
+import { servicesContext } from '~/server/services.server'
+import type { Route } from './+types/cohort-presence'
+import { answering, formOf } from './helpers.server'
+
+/** Who of a list is here on a day: as ticked, or as a running session has it. */
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { db, hub } = context.get(servicesContext)
+  const { cohortId } = params
+  const fields = await formOf(request)
+  const day = presenceDay.safeParse(fields.get('day'))
+  if (!day.success) throw data('This page does not know which day it is.', { status: 400 })
+  const sessionId = fields.get('sessionId')
+  await answering(
+    sessionId
+      ? presenceFromSession(db, hub, cohortId, String(sessionId), day.data)
+      : setPresence(db, cohortId, {
+          day: day.data,
+          personIds: fields.getAll('personId').map(String),
+          tick: presenceTick.safeParse(fields.get('tick')).data,
+        }),
+  )
+  return null
+}
