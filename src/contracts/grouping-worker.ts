@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { ROUNDS_METHODS } from '~/core/grouping/rounds/portfolio'
 import { COLUMN_KINDS } from '~/core/people/columns'
-import { aimForm, keptRule, MOST_ROUNDS } from './forms'
+import { aimForm, MOST_ROUNDS } from './forms/groupings'
+import { keptRule } from './forms/rules'
 
 /** A fair draw: every grouping of these sizes equally likely, but never the one before. */
 const drawTask = z.object({

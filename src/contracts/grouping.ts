@@ -27,3 +27,16 @@ export interface GroupingVersion {
   savedAt: Date
   content: GroupingContent
 }
+
+/** Why a grouping is not saved. */
+export type SaveGroupingProblem =
+  | { code: 'changed-meanwhile'; savedBy: string; version: number }
+  | { code: 'person-twice' }
+  | { code: 'not-of-cohort' }
+  | { code: 'no-people' }
+
+/** Why a rule is not added. */
+export type RuleProblem =
+  | { code: 'too-many'; most: number }
+  | { code: 'not-of-cohort' }
+  | { code: 'already-there' }

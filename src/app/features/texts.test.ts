@@ -1,6 +1,6 @@
 import { columnErrors } from './cohorts/column-text'
 import { importProblemText, rowProblemText } from './cohorts/import-text'
-import { contradictionText } from './groupings/rule-text'
+import { contradictionText, ruleProblemText } from './groupings/settings/rule-text'
 import { codeProblemText, takePlaceProblemText } from './join/join-text'
 import { openingProblemText, sessionProblem } from './sessions/session-text'
 
@@ -92,4 +92,10 @@ test.each<[Parameters<typeof contradictionText>[0], string]>([
   [contradiction, 'The sizes asked for do not fit: there are 2 groups, of 4.'],
 ])('rules that contradict each other: %j', (found, text) => {
   expect(contradictionText(found, name)).toBe(text)
+})
+
+test('a rule that cannot be added says why', () => {
+  expect(ruleProblemText({ code: 'not-of-cohort' })).toContain('no longer on the list')
+  expect(ruleProblemText({ code: 'too-many', most: 200 })).toContain('200')
+  expect(ruleProblemText({ code: 'already-there' })).toContain('already')
 })

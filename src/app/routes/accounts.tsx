@@ -1,4 +1,4 @@
-import { accountForm } from '~/contracts/forms'
+import { accountForm } from '~/contracts/forms/accounts'
 import { createAccount, listAccounts } from '~/server/auth/accounts.server'
 import { accountContext, servicesContext } from '~/server/services.server'
 import { AccountsPage } from '../features/accounts/accounts-page'

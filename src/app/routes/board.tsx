@@ -1,5 +1,5 @@
 import { redirect } from 'react-router'
-import { boardForm } from '~/contracts/forms'
+import { boardForm } from '~/contracts/forms/boards'
 import { getBoard, saveBoard } from '~/server/boards/boards.server'
 import { servicesContext } from '~/server/services.server'
 import { BoardEditor } from '../features/boards/board-editor'

@@ -1,5 +1,5 @@
 import { redirect } from 'react-router'
-import { choiceForm } from '~/contracts/forms'
+import { choiceForm } from '~/contracts/forms/choices'
 import { openChoice } from '~/server/choices/choices.server'
 import { getCohort } from '~/server/cohorts/cohorts.server'
 import { servicesContext } from '~/server/services.server'

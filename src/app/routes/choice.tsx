@@ -1,4 +1,4 @@
-import { choiceAnswerForm } from '~/contracts/forms'
+import { choiceAnswerForm } from '~/contracts/forms/choices'
 import { allot } from '~/core/grouping/choice'
 import {
   answersOf,

@@ -1,5 +1,5 @@
 import { data } from 'react-router'
-import { choiceAnswerForm } from '~/contracts/forms'
+import { choiceAnswerForm } from '~/contracts/forms/choices'
 import { placesLeft } from '~/core/grouping/choice'
 import { readPlaceToken, writePlaceToken } from '~/server/auth/cookies.server'
 import {

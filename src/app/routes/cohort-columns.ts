@@ -1,5 +1,5 @@
 import { parseWithZod } from '@conform-to/zod/v4'
-import { columnForm, removedColumn } from '~/contracts/forms'
+import { columnForm, removedColumn } from '~/contracts/forms/cohorts'
 import { addColumn, changeColumn, removeColumn, restoreColumn } from '~/server/cohorts/columns.server'
 import { servicesContext } from '~/server/services.server'
 import { columnErrors } from '../features/cohorts/column-text'

@@ -1,5 +1,5 @@
 import { data } from 'react-router'
-import { importForm } from '~/contracts/forms'
+import { importForm } from '~/contracts/forms/cohorts'
 import { getCohort } from '~/server/cohorts/cohorts.server'
 import {
   importPeople,

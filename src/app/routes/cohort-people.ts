@@ -1,6 +1,6 @@
 import { setImmediate } from 'node:timers/promises'
 import { parseWithZod } from '@conform-to/zod/v4'
-import { personForm } from '~/contracts/forms'
+import { personForm } from '~/contracts/forms/cohorts'
 import {
   addPerson,
   changePerson,

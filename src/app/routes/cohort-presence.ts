@@ -1,5 +1,5 @@
 import { data } from 'react-router'
-import { presenceDay, presenceTick } from '~/contracts/forms'
+import { presenceDay, presenceTick } from '~/contracts/forms/cohorts'
 import { presenceFromSession, setPresence } from '~/server/cohorts/presence.server'
 import { servicesContext } from '~/server/services.server'
 import type { Route } from './+types/cohort-presence'

@@ -1,6 +1,8 @@
-import { keptRule, parsedJson, ruleForm } from '~/contracts/forms'
-import { addRule, removeRule, restoreRule, ruleProblemText } from '~/server/cohorts/rules.server'
+import { parsedJson } from '~/contracts/forms/fields'
+import { keptRule, ruleForm } from '~/contracts/forms/rules'
+import { addRule, removeRule, restoreRule } from '~/server/cohorts/rules.server'
 import { servicesContext } from '~/server/services.server'
+import { ruleProblemText } from '../features/groupings/settings/rule-text'
 import type { Route } from './+types/cohort-rules'
 import { answering, formOf, unknownIntent } from './helpers.server'
 

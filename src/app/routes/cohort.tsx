@@ -1,4 +1,4 @@
-import { cohortForm } from '~/contracts/forms'
+import { cohortForm } from '~/contracts/forms/cohorts'
 import { listChoices } from '~/server/choices/choices.server'
 import { getCohort, renameCohort } from '~/server/cohorts/cohorts.server'
 import { listImports } from '~/server/cohorts/imports.server'

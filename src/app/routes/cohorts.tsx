@@ -1,5 +1,5 @@
 import { redirect } from 'react-router'
-import { cohortForm } from '~/contracts/forms'
+import { cohortForm } from '~/contracts/forms/cohorts'
 import { createCohort, listCohorts } from '~/server/cohorts/cohorts.server'
 import { servicesContext } from '~/server/services.server'
 import { CohortsPage } from '../features/cohorts/cohorts-page'

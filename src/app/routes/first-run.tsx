@@ -1,5 +1,5 @@
 import { redirect } from 'react-router'
-import { accountForm } from '~/contracts/forms'
+import { accountForm } from '~/contracts/forms/accounts'
 import { createFirstAccount, hasAccounts, signIn } from '~/server/auth/accounts.server'
 import { writeAccountToken } from '~/server/auth/cookies.server'
 import { addressContext, servicesContext } from '~/server/services.server'

@@ -1,5 +1,6 @@
-import { type GroupingForm, groupingForm } from '~/contracts/forms'
-import type { GroupingProblem } from '~/server/groupings/groupings.server'
+import { type GroupingForm, groupingForm } from '~/contracts/forms/groupings'
+import type { SaveGroupingProblem } from '~/contracts/grouping'
+import { groupingProblemText } from '../features/groupings/page/grouping-text'
 import { jsonOf } from './helpers.server'
 
 export interface GroupingRefusal {
@@ -16,19 +17,6 @@ export async function readGrouping(
   return { ok: false, message: read.error.issues[0]?.message ?? 'This could not be saved as it is.' }
 }
 
-export function groupingProblem(problem: GroupingProblem): GroupingRefusal {
-  return { ok: false, message: problemText(problem) }
-}
-
-function problemText(problem: GroupingProblem): string {
-  switch (problem.code) {
-    case 'changed-meanwhile':
-      return `${problem.savedBy} saved this grouping while you were changing it. Yours is still here: save it under another name, or open theirs in a new tab first.`
-    case 'person-twice':
-      return 'Somebody stands in two groups.'
-    case 'not-of-cohort':
-      return 'Somebody in these groups is not of this cohort.'
-    case 'no-people':
-      return 'Put somebody into a group first.'
-  }
+export function groupingProblem(problem: SaveGroupingProblem): GroupingRefusal {
+  return { ok: false, message: groupingProblemText(problem) }
 }

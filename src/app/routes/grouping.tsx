@@ -3,7 +3,7 @@ import { getGrouping, groupingVersionsOf, saveGrouping } from '~/server/grouping
 import { pastSessions } from '~/server/groupings/history.server'
 import { rolesHeld } from '~/server/groupings/roles-held.server'
 import { accountContext, servicesContext } from '~/server/services.server'
-import { GroupingPage } from '../features/groupings/grouping-page'
+import { GroupingPage } from '../features/groupings/page/grouping-page'
 import type { Route } from './+types/grouping'
 import { groupingProblem, readGrouping } from './grouping-form.server'
 import { answering } from './helpers.server'

@@ -1,5 +1,5 @@
 import { data, redirect } from 'react-router'
-import { takePlaceForm } from '~/contracts/forms'
+import { takePlaceForm } from '~/contracts/forms/join'
 import { readPlaceToken, writePlaceToken } from '~/server/auth/cookies.server'
 import {
   type CodeProblem,

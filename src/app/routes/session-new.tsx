@@ -1,5 +1,5 @@
 import { redirect } from 'react-router'
-import { sessionForm } from '~/contracts/forms'
+import { sessionForm } from '~/contracts/forms/sessions'
 import { listBoards } from '~/server/boards/boards.server'
 import { getGrouping, listGroupings, roundOf } from '~/server/groupings/groupings.server'
 import { servicesContext } from '~/server/services.server'

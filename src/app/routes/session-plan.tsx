@@ -1,6 +1,6 @@
 import { parseWithZod } from '@conform-to/zod/v4'
 import { data, redirect } from 'react-router'
-import { sessionForm } from '~/contracts/forms'
+import { sessionForm } from '~/contracts/forms/sessions'
 import { dateFields } from '~/core/schedule/session-time'
 import { listBoards } from '~/server/boards/boards.server'
 import { groupingAt, listGroupings, roundOf } from '~/server/groupings/groupings.server'

@@ -1,8 +1,9 @@
 import { redirect } from 'react-router'
-import { signInForm } from '~/contracts/forms'
+import { signInForm } from '~/contracts/forms/accounts'
 import { accountOf, hasAccounts, signIn } from '~/server/auth/accounts.server'
 import { readAccountToken, writeAccountToken } from '~/server/auth/cookies.server'
 import { addressContext, servicesContext } from '~/server/services.server'
+import { signInProblemText } from '../features/accounts/account-text'
 import { SignInPage } from '../features/accounts/sign-in-page'
 import type { Route } from './+types/sign-in'
 import { readForm, secureCookies } from './helpers.server'
@@ -23,14 +24,9 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (form.status !== 'success') return form.reply({ hideFields: ['password'] })
   const signedIn = await signIn(db, limits, form.value, context.get(addressContext))
   if (!signedIn.ok)
-    return form.reply({ formErrors: [problemText(signedIn.problem)], hideFields: ['password'] })
+    return form.reply({ formErrors: [signInProblemText(signedIn.problem)], hideFields: ['password'] })
   const cookie = await writeAccountToken(signedIn.value.token, secureCookies(settings.publicAddress))
   throw redirect(ownPath(form.value.goTo), { headers: { 'Set-Cookie': cookie } })
-}
-
-function problemText(problem: { code: 'wrong' } | { code: 'too-many-tries'; seconds: number }): string {
-  if (problem.code === 'wrong') return 'Email and password do not belong together.'
-  return `Too many tries did not succeed. Try again in ${Math.ceil(problem.seconds / 60)} min.`
 }
 
 /** Only ever a page of our own: an address that leads elsewhere is not followed. */

@@ -1,7 +1,7 @@
 import { and, eq, isNull, lt, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import type { z } from 'zod'
-import type { accountForm } from '~/contracts/forms'
+import type { accountForm } from '~/contracts/forms/accounts'
 import { serverNow } from '../clock.server'
 import type { Database } from '../db/database.server'
 import { accounts, signIns } from '../db/schema.server'

@@ -1,5 +1,5 @@
 import { asc, eq, isNull, or } from 'drizzle-orm'
-import type { BoardForm } from '~/contracts/forms'
+import type { BoardForm } from '~/contracts/forms/boards'
 import { type Board, boardSchema } from '~/core/boards/board'
 import type { Database } from '../db/database.server'
 import { boards } from '../db/schema.server'

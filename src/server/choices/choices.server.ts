@@ -1,6 +1,6 @@
 import { and, asc, desc, eq } from 'drizzle-orm'
 import type { ChoiceRefusal } from '~/contracts/choice'
-import type { ChoiceForm } from '~/contracts/forms'
+import type { ChoiceForm } from '~/contracts/forms/choices'
 import {
   allot,
   type ChoiceAnswer,

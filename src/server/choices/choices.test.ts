@@ -1,6 +1,6 @@
 import { person, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
-import { choiceForm } from '~/contracts/forms'
+import { choiceForm } from '~/contracts/forms/choices'
 import { addPerson, createCohort, getCohort, removePeople } from '../cohorts/cohorts.server'
 import {
   answersOf,

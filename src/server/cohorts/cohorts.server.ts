@@ -1,6 +1,6 @@
 import { setImmediate } from 'node:timers/promises'
 import { and, asc, count, eq, inArray, isNotNull, isNull, max, sql } from 'drizzle-orm'
-import type { PersonForm } from '~/contracts/forms'
+import type { PersonForm } from '~/contracts/forms/cohorts'
 import type { Rule } from '~/core/grouping/rules'
 import { type Column, columnsOf, columnValue } from '~/core/people/columns'
 import type { Presence } from '~/core/people/presence'

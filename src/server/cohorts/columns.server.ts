@@ -1,6 +1,6 @@
 /** The free columns of a cohort. */
 import { and, eq, isNull, sql } from 'drizzle-orm'
-import type { ColumnForm } from '~/contracts/forms'
+import type { ColumnForm } from '~/contracts/forms/cohorts'
 import { type Column, columnValue, MOST_COLUMNS } from '~/core/people/columns'
 import { fullName } from '~/core/people/shown-name'
 import type { Database } from '../db/database.server'

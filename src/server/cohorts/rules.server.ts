@@ -1,28 +1,13 @@
 /** What groupings of a cohort must keep. */
 import { eq } from 'drizzle-orm'
-import type { RuleForm } from '~/contracts/forms'
+import type { RuleForm } from '~/contracts/forms/rules'
+import type { RuleProblem } from '~/contracts/grouping'
 import { MOST_RULES, type Rule } from '~/core/grouping/rules'
 import type { Database } from '../db/database.server'
 import { cohorts } from '../db/schema.server'
 import { done, type Result, refused } from '../result'
 import { newId } from '../tokens.server'
 import { getCohort } from './cohorts.server'
-
-export type RuleProblem =
-  | { code: 'too-many'; most: number }
-  | { code: 'not-of-cohort' }
-  | { code: 'already-there' }
-
-export function ruleProblemText(problem: RuleProblem): string {
-  switch (problem.code) {
-    case 'too-many':
-      return `A cohort has at most ${problem.most} rules.`
-    case 'not-of-cohort':
-      return 'Somebody in this rule is no longer on the list.'
-    case 'already-there':
-      return 'There is such a rule already.'
-  }
-}
 
 /** Adds a rule and gives its id. */
 export async function addRule(

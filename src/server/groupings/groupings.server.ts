@@ -1,6 +1,6 @@
 import { and, desc, eq, inArray, isNull, or } from 'drizzle-orm'
-import type { GroupingForm } from '~/contracts/forms'
-import type { GroupingContent, GroupingVersion } from '~/contracts/grouping'
+import type { GroupingForm } from '~/contracts/forms/groupings'
+import type { GroupingContent, GroupingVersion, SaveGroupingProblem } from '~/contracts/grouping'
 import type { Group } from '~/core/grouping/grouping'
 import { NO_ROTATION } from '~/core/grouping/rotation'
 import type { Account } from '../auth/accounts.server'
@@ -27,12 +27,6 @@ export interface GroupingSummary {
   rounds: number
   savedAt: Date
 }
-
-export type GroupingProblem =
-  | { code: 'changed-meanwhile'; savedBy: string; version: number }
-  | { code: 'person-twice' }
-  | { code: 'not-of-cohort' }
-  | { code: 'no-people' }
 
 /** Groupings of one cohort or of all, the latest first; `alsoId` is there even when it was removed: something uses it. */
 export async function listGroupings(
@@ -78,7 +72,7 @@ export async function createGrouping(
   account: Account,
   cohortId: string,
   form: GroupingForm,
-): Promise<Result<string, GroupingProblem>> {
+): Promise<Result<string, SaveGroupingProblem>> {
   return db.transaction(async transaction => {
     const problem = await problemOf(transaction, cohortId, form)
     if (problem) return refused(problem)
@@ -99,7 +93,7 @@ export async function saveGrouping(
   account: Account,
   groupingId: string,
   form: GroupingForm,
-): Promise<Result<number, GroupingProblem>> {
+): Promise<Result<number, SaveGroupingProblem>> {
   return db.transaction(async transaction => {
     const [current] = await transaction
       .select()
@@ -172,7 +166,7 @@ async function problemOf(
   db: Database,
   cohortId: string,
   { groups, laterRounds = [] }: GroupingForm,
-): Promise<GroupingProblem | null> {
+): Promise<SaveGroupingProblem | null> {
   const rounds = [groups, ...laterRounds].map(round => round.flatMap(group => group.personIds))
   if (rounds.some(ids => ids.length === 0)) return { code: 'no-people' }
   if (rounds.some(ids => new Set(ids).size !== ids.length)) return { code: 'person-twice' }

@@ -1,5 +1,5 @@
 import { and, desc, eq, isNull, ne, or } from 'drizzle-orm'
-import type { SessionForm } from '~/contracts/forms'
+import type { SessionForm } from '~/contracts/forms/sessions'
 import type { OpeningPlan } from '~/core/live/session/opening'
 import { momentOf } from '~/core/schedule/session-time'
 import { getBoard } from '../boards/boards.server'

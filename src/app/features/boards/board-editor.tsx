@@ -3,7 +3,7 @@ import { type FieldMetadata, type SubmissionResult, useForm } from '@conform-to/
 import { parseWithZod } from '@conform-to/zod/v4'
 import type { ComponentType } from 'react'
 import { Form, Link, useSearchParams } from 'react-router'
-import { boardForm } from '~/contracts/forms'
+import { boardForm } from '~/contracts/forms/boards'
 import { type Board, MOST_PROMPTS, MOST_STEPS, type Prompt } from '~/core/boards/board'
 import type { PromptKind } from '~/core/boards/prompts/kinds'
 import { KINDS_SHOWN, lookOf } from '../../prompts/looks'

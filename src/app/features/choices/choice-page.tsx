@@ -6,6 +6,7 @@ import { isFoundBy } from '~/core/people/shown-name'
 import { Button, ButtonLink } from '../../ui/button'
 import { FilteredRows } from '../../ui/filtered-rows'
 import { Message, PageHead, Row, Section, Tag } from '../../ui/layout'
+import { choiceProblemText } from './choice-text'
 import { WishFields } from './wish-fields'
 
 interface ChoicePageProps {
@@ -125,7 +126,7 @@ export function ChoicePage(props: ChoicePageProps) {
                 })}
               </Grid>
             ) : (
-              <Message kind="problem">{problemText(shared.problem)}</Message>
+              <Message kind="problem">{choiceProblemText(shared.problem)}</Message>
             )}
             {shared.ok && choice.kind === 'wishes' && (
               <chakra.p mt="10px">
@@ -212,12 +213,6 @@ function standing(people: { rank: number | null }[]): string {
   if (unranked > 0) words.push(`${unranked} a topic they did not wish for`)
   if (words.length === 0) return 'Nobody has chosen yet.'
   return `${words.join(', ')}. No sharing out has fewer unwished, nor a smaller sum of ranks.`
-}
-
-function problemText(problem: ChoiceProblem): string {
-  return problem.code === 'too-few-places'
-    ? `There are ${problem.places} places for ${problem.people} people: let a topic take more.`
-    : `The topics need ${problem.needed} people at least, and there are ${problem.people}.`
 }
 
 function FreeName({ person }: { person: { id: string; shownName: string } }) {

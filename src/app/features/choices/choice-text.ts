@@ -1,4 +1,5 @@
 import type { ChoiceRefusal } from '~/contracts/choice'
+import type { ChoiceProblem } from '~/core/grouping/choice'
 
 /** Why a choice was not taken, in words. */
 export function choiceRefusalText(refusal: ChoiceRefusal): string {
@@ -16,4 +17,11 @@ export function choiceRefusalText(refusal: ChoiceRefusal): string {
     case 'topic-full':
       return `The last place in ${refusal.name} has just been taken. Choose another.`
   }
+}
+
+/** Why people could not be shared out, in words. */
+export function choiceProblemText(problem: ChoiceProblem): string {
+  return problem.code === 'too-few-places'
+    ? `There are ${problem.places} places for ${problem.people} people: let a topic take more.`
+    : `The topics need ${problem.needed} people at least, and there are ${problem.people}.`
 }

@@ -1,0 +1,16 @@
+/** Forms for accounts and signing in. */
+import { z } from 'zod'
+import { email, line } from './fields'
+
+const newPassword = z
+  .string({ error: 'Enter a password.' })
+  .min(10, 'Use at least 10 characters.')
+  .max(200, 'Use at most 200 characters.')
+
+export const signInForm = z.object({
+  email,
+  password: z.string({ error: 'Enter your password.' }).max(200, 'Use at most 200 characters.'),
+  goTo: z.string().optional(),
+})
+
+export const accountForm = z.object({ displayName: line('a name', 80), email, password: newPassword })

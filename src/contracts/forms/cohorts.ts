@@ -1,0 +1,60 @@
+/** Forms for lists of people: people, columns, imports, who is here. */
+import { z } from 'zod'
+import { PERSON_FIELDS } from '~/core/formats/people-headers'
+import { COLUMN_KINDS, MOST_COLUMNS } from '~/core/people/columns'
+import { email, line, optionalLine, parsedJson } from './fields'
+
+export const cohortForm = z.object({ name: line('a name for the cohort', 80) })
+
+export const personForm = z.object({
+  firstName: line('a first name', 80),
+  familyName: optionalLine(80),
+  shownAs: optionalLine(60),
+  email: email.optional(),
+  /** Values of the cohort's free columns. */
+  values: z
+    .array(z.object({ column: z.string().max(200), value: optionalLine(200) }))
+    .max(MOST_COLUMNS)
+    .optional(),
+})
+
+/** How a list is to be read: what its columns are, in their order, and which of several classes is wanted. */
+export const importForm = z.object({
+  matching: z.preprocess(
+    text => (typeof text === 'string' && text !== '' ? parsedJson(text) : undefined),
+    z
+      .array(
+        z.union([
+          z.enum([...PERSON_FIELDS, 'column', 'ignore']),
+          z.templateLiteral(['as:', z.string().max(200)]),
+        ]),
+      )
+      .max(1000)
+      .optional(),
+  ),
+  class: z.string().max(300).optional().default(''),
+  /** Which further rows of a preview are asked for. */
+  outcome: z.enum(['added', 'changed', 'same', 'refused']).optional().default('added'),
+  from: z.coerce.number().int().min(0).max(1_000_000).optional().default(0),
+})
+
+export const columnForm = z.object({ name: line('a name for the column', 60), kind: z.enum(COLUMN_KINDS) })
+
+/** A column that was taken away, as JSON: what putting it back needs. */
+export const removedColumn = z.preprocess(
+  text => (typeof text === 'string' && text.length < 1_000_000 ? parsedJson(text) : undefined),
+  z.object({ column: columnForm, values: z.record(z.string().max(40), z.string().max(200)) }),
+)
+
+/** Which page a list of ticks is from and its number there, as JSON. */
+export const presenceTick = z.preprocess(
+  text => (typeof text === 'string' && text.length < 200 ? parsedJson(text) : undefined),
+  z.object({ from: z.string().max(40), number: z.number().int().min(1).max(1_000_000) }),
+)
+
+/** A calendar day, 2026-11-03. */
+export const presenceDay = z.iso.date()
+
+export type PersonForm = z.infer<typeof personForm>
+
+export type ColumnForm = z.infer<typeof columnForm>

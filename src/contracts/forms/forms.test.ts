@@ -1,0 +1,76 @@
+import { accountForm } from './accounts'
+import { boardForm } from './boards'
+import { personForm } from './cohorts'
+import { groupingForm } from './groupings'
+import { takePlaceForm } from './join'
+import { sessionForm } from './sessions'
+
+const messages = (result: {
+  success: boolean
+  error?: { issues: { path: PropertyKey[]; message: string }[] }
+}) => result.error?.issues.map(issue => [issue.path.join('.'), issue.message]) ?? []
+
+test('a password has 10 to 200 characters, and an address is kept in small letters', () => {
+  const account = { displayName: 'Zoë', email: ' ZOE@School.Example ' }
+  expect(messages(accountForm.safeParse({ ...account, password: 'ä'.repeat(201) }))).toEqual([
+    ['password', 'Use at most 200 characters.'],
+  ])
+  expect(messages(accountForm.safeParse({ ...account, password: 'ä'.repeat(9) }))).toEqual([
+    ['password', 'Use at least 10 characters.'],
+  ])
+  expect(accountForm.parse({ ...account, password: 'ä'.repeat(200) }).email).toBe('zoe@school.example')
+})
+
+test('empty steps of a board are left out; a board without a prompt is none', () => {
+  const prompts = [{ id: 'c', kind: 'cards', text: ' What? ', settings: {} }]
+  expect(boardForm.parse({ title: 'T', steps: ['', ' Look. ', undefined], prompts })).toEqual({
+    title: 'T',
+    steps: ['Look.'],
+    prompts: [{ id: 'c', kind: 'cards', text: 'What?', settings: {} }],
+  })
+  expect(messages(boardForm.safeParse({ title: 'T', steps: [], prompts: [] }))).toEqual([
+    ['prompts', 'A board needs at least one prompt.'],
+  ])
+  expect(messages(boardForm.safeParse({ title: 'T', steps: ['1', '2', '3', '4'], prompts }))[0]?.[1]).toMatch(
+    /^At most 3 steps/,
+  )
+})
+
+test('what is wrong with a plan is said field by field', () => {
+  const wrong = {
+    title: ' ',
+    date: 'soon',
+    time: '7',
+    timeZone: 'Mars/Base',
+    groupingId: '',
+    boardId: 'b',
+    roomMinutes: 1.5,
+    graceSeconds: 601,
+  }
+  expect(messages(sessionForm.safeParse(wrong)).map(([field]) => field)).toEqual([
+    'title',
+    'date',
+    'time',
+    'timeZone',
+    'groupingId',
+    'roomMinutes',
+    'graceSeconds',
+  ])
+})
+
+test('a place needs a name from the list or a typed one', () => {
+  expect(takePlaceForm.safeParse({ shownName: '  ' }).success).toBe(false)
+  expect(takePlaceForm.safeParse({ personId: 'p' }).success).toBe(true)
+})
+
+test('limits hold for groupings and people', () => {
+  const group = { id: 'g', name: 'Reeds', personIds: ['p'] }
+  expect(groupingForm.safeParse({ name: 'x', groups: [], version: null }).success).toBe(false)
+  expect(groupingForm.safeParse({ name: 'x', groups: Array(251).fill(group), version: null }).success).toBe(
+    false,
+  )
+  expect(messages(personForm.safeParse({ firstName: '', email: 'no' })).map(([field]) => field)).toEqual([
+    'firstName',
+    'email',
+  ])
+})

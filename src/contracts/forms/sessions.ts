@@ -1,0 +1,34 @@
+/** The form for planning a session. */
+import { z } from 'zod'
+import { count, line, optionalLine } from './fields'
+import { MOST_ROUNDS } from './groupings'
+
+const timeZone = z.string().refine(zone => {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone })
+    return true
+  } catch {
+    return false
+  }
+}, 'Choose a time zone from the list.')
+
+export const sessionForm = z.object({
+  title: line('a title', 100),
+  date: z.iso.date('Choose a date.'),
+  time: z.iso.time({ precision: -1, error: 'Choose a time.' }),
+  timeZone,
+  groupingId: z.string({ error: 'Choose a grouping.' }).min(1, 'Choose a grouping.'),
+  /** Which round of the grouping, from 0. */
+  groupingRound: count(0, MOST_ROUNDS, 'rounds').optional(),
+  boardId: z.string({ error: 'Choose a board.' }).min(1, 'Choose a board.'),
+  roomMinutes: count(1, 240, 'minutes'),
+  graceSeconds: count(0, 600, 'seconds'),
+  waitingList: z.boolean().optional().default(false),
+  rooms: z
+    .array(z.object({ groupId: z.string().min(1).max(40), name: optionalLine(60) }))
+    .max(250)
+    .optional()
+    .default([]),
+})
+
+export type SessionForm = z.infer<typeof sessionForm>
