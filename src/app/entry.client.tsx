@@ -2,6 +2,7 @@ import { CacheProvider } from '@emotion/react'
 import { StrictMode, startTransition } from 'react'
 import { hydrateRoot } from 'react-dom/client'
 import { HydratedRouter } from 'react-router/dom'
+import { Nonce } from './ui/nonce'
 import { createStyleCache } from './ui/style-cache'
 
 /**
@@ -12,12 +13,17 @@ window.addEventListener('unhandledrejection', event => {
   if ((event.reason as Error | null)?.name === 'AbortError') event.preventDefault()
 })
 
+// Browsers show a nonce to scripts of the page only, and not in its text.
+const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce
+
 startTransition(() => {
   hydrateRoot(
     document,
     <StrictMode>
       <CacheProvider value={createStyleCache()}>
-        <HydratedRouter />
+        <Nonce value={nonce}>
+          <HydratedRouter />
+        </Nonce>
       </CacheProvider>
     </StrictMode>,
   )

@@ -6,10 +6,12 @@ import {
   type ActionFunctionArgs,
   type EntryContext,
   type LoaderFunctionArgs,
+  type RouterContextProvider,
   ServerRouter,
 } from 'react-router'
 import { errorFacts } from '~/server/error-facts.server'
-import { servicesContext } from '~/server/services.server'
+import { nonceContext, servicesContext } from '~/server/services.server'
+import { Nonce } from './ui/nonce'
 import { createStyleCache } from './ui/style-cache'
 
 // The package is CommonJS; bundled or not, its function may lie one level deeper.
@@ -35,7 +37,9 @@ export default async function handleRequest(
   status: number,
   headers: Headers,
   routerContext: EntryContext,
+  context: RouterContextProvider,
 ): Promise<Response> {
+  const nonce = context.get(nonceContext)
   headers.set('Content-Type', 'text/html; charset=utf-8')
   // Pages show what may change at any moment and what is not everybody's to see.
   headers.set('Cache-Control', 'no-store')
@@ -44,8 +48,11 @@ export default async function handleRequest(
   const { extractCriticalToChunks, constructStyleTagsFromChunks } = createEmotionServer(cache)
   const html = await renderWhole(
     <CacheProvider value={cache}>
-      <ServerRouter context={routerContext} url={request.url} />
+      <Nonce value={nonce}>
+        <ServerRouter context={routerContext} url={request.url} nonce={nonce} />
+      </Nonce>
     </CacheProvider>,
+    nonce,
   )
   const styles = constructStyleTagsFromChunks(extractCriticalToChunks(html))
   return new Response(
@@ -54,9 +61,10 @@ export default async function handleRequest(
   )
 }
 
-function renderWhole(page: React.ReactElement): Promise<string> {
+function renderWhole(page: React.ReactElement, nonce: string): Promise<string> {
   return new Promise((resolve, reject) => {
     const { pipe } = renderToPipeableStream(page, {
+      nonce,
       onAllReady() {
         const chunks: Buffer[] = []
         const body = new PassThrough()

@@ -1,13 +1,16 @@
 import { ChakraProvider } from '@chakra-ui/react'
 import '@fontsource-variable/source-sans-3/wght.css'
+import { useContext } from 'react'
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
 import type { Route } from './+types/root'
 import { ErrorPage } from './ui/error-page'
+import { Nonce } from './ui/nonce'
 import { system } from './ui/theme'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Round Table' }]
 
 export function Layout({ children }: { children: React.ReactNode }) {
+  const nonce = useContext(Nonce)
   return (
     <html lang="en">
       <head>
@@ -19,8 +22,8 @@ export function Layout({ children }: { children: React.ReactNode }) {
       </head>
       <body>
         <ChakraProvider value={system}>{children}</ChakraProvider>
-        <ScrollRestoration />
-        <Scripts />
+        <ScrollRestoration nonce={nonce} />
+        <Scripts nonce={nonce} />
       </body>
     </html>
   )

@@ -10,12 +10,14 @@ import { BoardServer } from './boards/board-server.server'
 import { moveClock } from './clock.server'
 import { type Database, openDatabase } from './db/database.server'
 import { errorFacts } from './error-facts.server'
+import { nonceOf, safeHeaders } from './http/headers.server'
 import { acceptSocket, BOARD_PATH, liveRoutes } from './http/live-routes.server'
 import { sameOrigin } from './http/origin.server'
 import { oneATurn } from './http/pacing.server'
+import { requestLog } from './http/request-log.server'
 import { createLimits } from './limits.server'
 import { LiveHub } from './live/hub.server'
-import { addressContext, type Services, servicesContext } from './services.server'
+import { addressContext, nonceContext, type Services, servicesContext } from './services.server'
 import type { Settings } from './settings.server'
 import { stopWorkThread } from './work/work-thread.server'
 
@@ -85,15 +87,9 @@ function createApp(
   app.disable('x-powered-by')
   app.set('trust proxy', settings.trustedProxies)
   app.use(oneATurn())
-  app.use((_request, response, next) => {
-    response.set({
-      'X-Content-Type-Options': 'nosniff',
-      'Referrer-Policy': 'same-origin',
-      'Content-Security-Policy':
-        "frame-ancestors 'none'; object-src 'none'; base-uri 'self'; form-action 'self'",
-    })
-    next()
-  })
+  const https = settings.publicAddress?.startsWith('https:') ?? false
+  app.use(safeHeaders({ https, developing: development !== undefined }))
+  app.use(requestLog(log))
   app.use((request, response, next) => {
     // No address of ours has a null character, and the database refuses to be asked about one.
     if (/%00/.test(request.url)) response.status(400).type('text/plain').send('There is no such address.')
@@ -117,8 +113,9 @@ function createApp(
   app.use(
     createRequestHandler({
       build,
-      getLoadContext: request => {
+      getLoadContext: (request, response) => {
         const context = new RouterContextProvider()
+        context.set(nonceContext, nonceOf(response))
         context.set(servicesContext, services)
         context.set(addressContext, request.ip ?? 'unknown')
         return context

@@ -22,3 +22,5 @@ export const servicesContext = createContext<Services>()
 export const addressContext = createContext<string>()
 /** Who is signed in; set for every page behind the sign-in. */
 export const accountContext = createContext<Account>()
+/** By which the scripts of the page may run. */
+export const nonceContext = createContext<string>()

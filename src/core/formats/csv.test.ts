@@ -95,3 +95,13 @@ test('a table that only this program reads again stays as it is', () => {
   ]
   expect(readCsv(writePlainCsv(rows)).rows).toEqual(rows)
 })
+
+test.each([
+  ['a\tb', '"a\tb"\r\n'],
+  ['a;b', '"a;b"\r\n'],
+  ['a,b', '"a,b"\r\n'],
+  ['a b', 'a b\r\n'],
+])('what some reader takes for a separator is quoted, in both ways of writing: %j', (cell, written) => {
+  expect(writeCsv([[cell]])).toBe(written)
+  expect(writePlainCsv([[cell]])).toBe(written)
+})

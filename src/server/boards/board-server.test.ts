@@ -157,3 +157,17 @@ test('a board that is nearly full is said to be so while writers are still heard
   writer.close()
   late.close()
 })
+
+test('who goes on writing on a board that holds more than there is room for is not listened to any more', async () => {
+  const doc = new Y.Doc()
+  const writer = await line(doc)
+  const ballast = doc.getText('more ballast')
+  for (let part = 0; part < 5; part++) ballast.insert(0, `${part}`.repeat(900_000))
+  const key = String(doc.clientID)
+  const told = clockOf(doc)
+  await writer.until(({ stored }) => (stored[key] ?? 0) >= told)
+  addCard(doc, 'c', 'too-much', 'not kept')
+  await new Promise(resolve => setTimeout(resolve, 500))
+  expect(readCards(await running.boards.read(copyId), 'c').map(card => card.id)).not.toContain('too-much')
+  writer.close()
+})

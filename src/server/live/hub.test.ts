@@ -108,6 +108,34 @@ test('a visit ends soon after the facilitator who made it is gone, not while one
   while ((await hub.state(sessionId)).visits.length > 0) await new Promise(resolve => setTimeout(resolve, 5))
 })
 
+test('somebody with two tabs is here until the last of them is gone', async () => {
+  const { hub, sessionId } = running
+  const participantId = await running.join(0)
+  const viewer = { kind: 'participant', participantId } as const
+  const follow = () => hub.follow(sessionId, viewer, null, () => undefined)
+  const connected = async () => (await hub.state(sessionId)).participants[participantId]?.connected
+  const [first, second] = [await follow(), await follow()]
+  jest.useFakeTimers({ doNotFake: ['nextTick', 'setImmediate', 'queueMicrotask'] })
+  first()
+  jest.advanceTimersByTime(20_000)
+  jest.useRealTimers()
+  await new Promise(resolve => setTimeout(resolve, 50))
+  expect(await connected()).toBe(true)
+  // A tab that is loaded anew is back before it is missed.
+  jest.useFakeTimers({ doNotFake: ['nextTick', 'setImmediate', 'queueMicrotask'] })
+  second()
+  const again = await follow()
+  jest.advanceTimersByTime(20_000)
+  jest.useRealTimers()
+  await new Promise(resolve => setTimeout(resolve, 50))
+  expect(await connected()).toBe(true)
+  jest.useFakeTimers({ doNotFake: ['nextTick', 'setImmediate', 'queueMicrotask'] })
+  again()
+  jest.advanceTimersByTime(20_000)
+  jest.useRealTimers()
+  while (await connected()) await new Promise(resolve => setTimeout(resolve, 5))
+})
+
 test('opening a session that has ended is refused and writes nothing', async () => {
   const { db, hub, by, sessionId, groupingId } = running
   value(await askAsFacilitator({ db, hub }, by, sessionId, { type: 'end' }))

@@ -248,6 +248,18 @@ test('after a drop a reader is told exactly what they missed', async () => {
   expect((unknown.held.messages as { text: string }[]).map(message => message.text)).toEqual(['Missed.'])
 })
 
+test('after a drop a facilitator gets all marks of the round again: which they had is not known', async () => {
+  const { session } = await opened()
+  await session.command(door, { type: 'join', participantId: 'ana', personId: 'p-ana', shownName: 'Ana' })
+  await session.command(facilitator, { type: 'send-out', seconds: 600 })
+  const before = reader(session, { kind: 'facilitator' })
+  before.stop()
+  await session.command(facilitator, { type: 'broadcast', messageId: 'm', text: 'Missed.' })
+  const after = reader(session, { kind: 'facilitator' }, session.current().seq - 1)
+  expect(after.messages[0]).toMatchObject({ kind: 'change' })
+  expect((after.held.marks as { kind: string }[]).map(mark => mark.kind)).toEqual(['joined', 'broadcast'])
+})
+
 test('a session taken up again has done what fell due meanwhile', async () => {
   const { session, ports } = await opened()
   await session.command(door, { type: 'join', participantId: 'ana', personId: 'p-ana', shownName: 'Ana' })

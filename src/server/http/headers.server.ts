@@ -1,0 +1,47 @@
+import { randomBytes } from 'node:crypto'
+import { type RequestHandler, Router } from 'express'
+import helmet from 'helmet'
+
+/**
+ * What a browser is told never to do with our pages. Scripts run only from our own files, or with the number that each page
+ * has of its own: what somebody wrote is never one. In development the page's tools write scripts into it.
+ */
+export function safeHeaders({ https, developing }: { https: boolean; developing: boolean }): RequestHandler {
+  const router = Router()
+  router.use((_request, response, next) => {
+    response.locals.nonce = randomBytes(16).toString('base64')
+    next()
+  })
+  router.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          ...(!developing && {
+            defaultSrc: ["'self'"],
+            scriptSrc: ["'self'", (_request, response) => `'nonce-${nonceOf(response)}'`],
+            // The styles of a page are worked out as it is drawn.
+            styleSrc: ["'self'", "'unsafe-inline'"],
+            imgSrc: ["'self'", 'data:'],
+            fontSrc: ["'self'", 'data:'],
+          }),
+          frameAncestors: ["'none'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'self'"],
+          formAction: ["'self'"],
+        },
+      },
+      referrerPolicy: { policy: 'same-origin' },
+      xFrameOptions: { action: 'deny' },
+      // Only HTTPS makes these mean anything; elsewhere browsers complain of them.
+      strictTransportSecurity: https,
+      crossOriginOpenerPolicy: https,
+      originAgentCluster: https,
+    }),
+  )
+  return router
+}
+
+/** The number by which the scripts of this page, and no others, may run. */
+export const nonceOf = (response: object): string =>
+  String((response as { locals?: { nonce?: string } }).locals?.nonce ?? '')
