@@ -1,5 +1,5 @@
 import { choiceAnswerForm } from '~/contracts/forms/choices'
-import { allot } from '~/core/grouping/choice'
+import { sharedOut } from '~/core/choices/shared-out'
 import {
   answersOf,
   choose,
@@ -34,12 +34,8 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const address = `${addressesFor(request.url, settings.publicAddress).main}/choose/${code}`
   const isFree = new Set(free.map(name => name.personId))
   const wishesOf = new Map(answers.map(answer => [answer.personId, answer.wishes]))
-  const shared = allot(
-    choice.kind,
-    choice.topics,
-    cohort.people.map(person => person.id),
-    answers,
-  )
+  const personIds = cohort.people.map(person => person.id)
+  const shared = sharedOut(choice.kind, choice.topics, personIds, answers)
   return {
     choiceId: choice.id,
     choice,

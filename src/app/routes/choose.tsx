@@ -1,6 +1,6 @@
 import { data } from 'react-router'
 import { choiceAnswerForm } from '~/contracts/forms/choices'
-import { placesLeft } from '~/core/grouping/choice'
+import { placesLeft } from '~/core/choices/choice'
 import { readPlaceToken, writePlaceToken } from '~/server/auth/cookies.server'
 import {
   answersOf,

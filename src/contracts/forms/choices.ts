@@ -1,6 +1,6 @@
 /** Forms for choices by participants. */
 import { z } from 'zod'
-import { CHOICE_KINDS } from '~/core/grouping/choice'
+import { ASKED_KINDS } from '~/core/choices/asked'
 import { plainName } from '~/core/people/shown-name'
 import { count, line } from './fields'
 
@@ -10,7 +10,7 @@ const people = (what: string) => z.number({ error: what }).int(what).min(1, what
 export const choiceForm = z
   .object({
     title: line('a title', 80),
-    kind: z.enum(CHOICE_KINDS),
+    kind: z.enum(ASKED_KINDS),
     wishes: count(1, 10, 'wishes', 'wish'),
     topics: z
       .array(

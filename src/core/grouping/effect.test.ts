@@ -1,5 +1,5 @@
+import { pairHistory } from '../history/pairs'
 import { effectOfMove } from './effect'
-import { pairHistory } from './history'
 import type { Rule } from './rules'
 
 const people = new Map(

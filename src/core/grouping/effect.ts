@@ -1,5 +1,5 @@
+import { type PairPast, pairKey } from '../history/pairs'
 import type { Group } from './grouping'
-import { type PairPast, pairKey } from './history'
 import { judgeRules } from './judge'
 import type { PersonToGroup } from './pose'
 import type { Rule } from './rules'

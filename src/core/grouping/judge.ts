@@ -1,8 +1,8 @@
+import { type PairPast, pairKey } from '../history/pairs'
 import type { Column } from '../people/columns'
 import { randomStream, shuffled } from '../random/random'
 import { costOf } from './engine/problem'
 import type { Group } from './grouping'
-import { type PairPast, pairKey } from './history'
 import type { GroupingQuestion, PersonToGroup, PosedQuestion } from './pose'
 import { type Aim, groupNamed, type Rule } from './rules'
 

@@ -1,6 +1,6 @@
+import { type PairPast, pairKey } from '../history/pairs'
 import type { Column } from '../people/columns'
 import { addPairCost, emptyProblem, type GroupRange, type Problem } from './engine/problem'
-import { type PairPast, pairKey } from './history'
 import { type Aim, type AimContent, groupNamed, type Rule } from './rules'
 
 /** Somebody as the engine needs to know them. */

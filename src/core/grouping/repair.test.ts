@@ -1,6 +1,6 @@
+import { pairHistory, pairKey } from '../history/pairs'
 import { randomStream, shuffled } from '../random/random'
 import { scoreOf } from './engine/problem'
-import { pairHistory, pairKey } from './history'
 import { type GroupingQuestion, poseQuestion } from './pose'
 import { type RepairStep, repair } from './repair'
 import { evenSizes } from './sizes'

@@ -1,13 +1,9 @@
 import { and, asc, desc, eq } from 'drizzle-orm'
 import type { ChoiceRefusal } from '~/contracts/choice'
 import type { ChoiceForm } from '~/contracts/forms/choices'
-import {
-  allot,
-  type ChoiceAnswer,
-  type ChoiceKind,
-  type ChoiceTopic,
-  placesLeft,
-} from '~/core/grouping/choice'
+import type { AskedKind, ChoiceAnswer, ChoiceTopic } from '~/core/choices/asked'
+import { placesLeft } from '~/core/choices/choice'
+import { sharedOut } from '~/core/choices/shared-out'
 import type { Group } from '~/core/grouping/grouping'
 import { readNumber } from '~/core/people/columns'
 import { getCohort } from '../cohorts/cohorts.server'
@@ -22,7 +18,7 @@ export interface Choice {
   id: string
   cohortId: string
   title: string
-  kind: ChoiceKind
+  kind: AskedKind
   wishes: number
   topics: ChoiceTopic[]
   phase: 'open' | 'closed'
@@ -170,7 +166,7 @@ export async function chosenGroups(db: Database, choiceId: string): Promise<Grou
   const choice = await getChoice(db, choiceId)
   const [{ people }, answers] = await Promise.all([getCohort(db, choice.cohortId), answersOf(db, choiceId)])
   const ids = people.map(person => person.id)
-  const shared = allot(choice.kind, choice.topics, ids, answers)
+  const shared = sharedOut(choice.kind, choice.topics, ids, answers)
   if (!shared.ok) return null
   return choice.topics.map(({ id, name }, place) => {
     return { id, name, personIds: shared.allotment.groups[place]?.personIds ?? [] }

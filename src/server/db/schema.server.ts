@@ -15,8 +15,8 @@ import {
 } from 'drizzle-orm/pg-core'
 import type { GroupingContent } from '~/contracts/grouping'
 import type { Board, Prompt } from '~/core/boards/board'
+import type { AskedKind, ChoiceTopic } from '~/core/choices/asked'
 import type { ImportedPerson } from '~/core/formats/people-import'
-import type { ChoiceKind, ChoiceTopic } from '~/core/grouping/choice'
 import type { Group } from '~/core/grouping/grouping'
 import type { Role } from '~/core/grouping/roles'
 import { NO_ROTATION, type Rotation } from '~/core/grouping/rotation'
@@ -163,7 +163,7 @@ export const choices = pgTable(
       .notNull()
       .references(() => cohorts.id, { onDelete: 'cascade' }),
     title: text('title').notNull(),
-    kind: text('kind').$type<ChoiceKind>().notNull(),
+    kind: text('kind').$type<AskedKind>().notNull(),
     /** How many wishes each person may rank; 1 where the first to come is served. */
     wishes: integer('wishes').notNull(),
     topics: jsonb('topics').$type<ChoiceTopic[]>().notNull(),

@@ -1,7 +1,7 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Link, useFetcher } from 'react-router'
-import { CHOICE_KINDS, type ChoiceKind } from '~/core/grouping/choice'
+import { ASKED_KINDS, type AskedKind } from '~/core/choices/asked'
 import { Button } from '../../ui/button'
 import { Choice, Field, Input } from '../../ui/fields'
 import { Message, PageHead, Section } from '../../ui/layout'
@@ -18,7 +18,7 @@ export interface ChoiceFormFaults {
   faults: { path: string; message: string }[]
 }
 
-export const KIND_WORDS: Record<ChoiceKind, string> = {
+export const KIND_WORDS: Record<AskedKind, string> = {
   wishes: 'everybody ranks wishes, and they are shared out when you close the choice',
   'first-come': 'first come, first served: whoever takes a place has it',
   question: 'a quick question: groups can be mixed or matched by the answers',
@@ -28,7 +28,7 @@ export const KIND_WORDS: Record<ChoiceKind, string> = {
 export function ChoiceEditor({ cohort }: { cohort: { id: string; name: string; people: number } }) {
   const fetcher = useFetcher<ChoiceFormFaults>()
   const [title, setTitle] = useState('')
-  const [kind, setKind] = useState<ChoiceKind>('wishes')
+  const [kind, setKind] = useState<AskedKind>('wishes')
   const [wishes, setWishes] = useState('3')
   const [rows, setRows] = useState<Row[]>(() => [0, 1, 2].map(key => ({ key, name: '', min: '2', max: '6' })))
   const faultAt = (path: string) =>
@@ -70,7 +70,7 @@ export function ChoiceEditor({ cohort }: { cohort: { id: string; name: string; p
             How it is shared out
           </chakra.legend>
           <Stack gap="0">
-            {CHOICE_KINDS.map(each => (
+            {ASKED_KINDS.map(each => (
               <Choice key={each} name="kind" checked={kind === each} onChange={() => setKind(each)}>
                 {KIND_WORDS[each]}
               </Choice>

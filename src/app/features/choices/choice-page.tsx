@@ -1,7 +1,8 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { Form, Link, useFetcher, useRevalidator } from 'react-router'
-import type { ChoiceKind, ChoiceProblem, ChoiceTopic } from '~/core/grouping/choice'
+import type { AskedKind, ChoiceTopic } from '~/core/choices/asked'
+import type { ChoiceProblem } from '~/core/choices/share'
 import { isFoundBy } from '~/core/people/shown-name'
 import { Button, ButtonLink } from '../../ui/button'
 import { FilteredRows } from '../../ui/filtered-rows'
@@ -13,7 +14,7 @@ interface ChoicePageProps {
   /** The column the answers were just kept as. */
   kept?: string
   problem?: string | null
-  choice: { title: string; kind: ChoiceKind; wishes: number; topics: ChoiceTopic[]; phase: 'open' | 'closed' }
+  choice: { title: string; kind: AskedKind; wishes: number; topics: ChoiceTopic[]; phase: 'open' | 'closed' }
   cohort: { id: string; name: string }
   choiceId: string
   link: { address: string; image: string }

@@ -1,5 +1,5 @@
 import type { ChoiceRefusal } from '~/contracts/choice'
-import type { ChoiceProblem } from '~/core/grouping/choice'
+import type { ChoiceProblem } from '~/core/choices/share'
 
 /** Why a choice was not taken, in words. */
 export function choiceRefusalText(refusal: ChoiceRefusal): string {

@@ -1,7 +1,7 @@
 import { Box, chakra, Stack } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { useFetcher, useRevalidator } from 'react-router'
-import type { ChoiceKind, ChoiceTopic } from '~/core/grouping/choice'
+import type { AskedKind, ChoiceTopic } from '~/core/choices/asked'
 import { isFoundBy } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
 import { Message } from '../../ui/layout'
@@ -13,7 +13,7 @@ export type ChoosePageProps = { title: string; problem?: string | null } & (
   | { step: 'name'; names: { personId: string; shownName: string }[] }
   | {
       step: 'choose'
-      kind: ChoiceKind
+      kind: AskedKind
       most: number
       topics: (ChoiceTopic & { left: number | null })[]
       shownName: string

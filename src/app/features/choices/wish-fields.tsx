@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react'
-import type { ChoiceTopic } from '~/core/grouping/choice'
+import type { ChoiceTopic } from '~/core/choices/asked'
 import { Field, Select } from '../../ui/fields'
 
 interface WishFieldsProps {

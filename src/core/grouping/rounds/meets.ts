@@ -1,5 +1,5 @@
+import { pairKey } from '../../history/pairs'
 import type { Arrangement } from '../grouping'
-import { pairKey } from '../history'
 
 /** Two who are together in several of the rounds. */
 export interface RepeatedPair {

@@ -1,7 +1,7 @@
 import type { GroupingContent, GroupingVersion } from '~/contracts/grouping'
-import type { PastSession } from '~/core/grouping/history'
 import type { Role } from '~/core/grouping/roles'
 import type { Rule } from '~/core/grouping/rules'
+import type { PastSession } from '~/core/history/pairs'
 import type { Column } from '~/core/people/columns'
 import type { Presence } from '~/core/people/presence'
 

@@ -1,4 +1,4 @@
-import { type PastSession, pairKey, SHORTEST_MEETING } from '../grouping/history'
+import { type PastSession, pairKey, SHORTEST_MEETING } from './pairs'
 
 /** How two people have met, over all sessions given. */
 export interface PairMet {

@@ -1,6 +1,6 @@
 import { fold } from '../live/evolve'
 import type { Recorded } from '../live/topics'
-import { type Stay, stays } from './attendance'
+import { type Stay, stays } from '../review/attendance'
 
 /** Two people who were in one room at the same time, really connected, and for how long in milliseconds. */
 export interface Meeting {

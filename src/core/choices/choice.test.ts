@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import highsLoader from 'highs'
-import { allot, placesLeft, shareByArrival, shareByWishes, type Topic } from './choice'
+import { allot, placesLeft } from './choice'
+import { shareByArrival, shareByWishes, type Topic } from './share'
 
 const solver = await highsLoader()
 
