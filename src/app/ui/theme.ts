@@ -196,6 +196,25 @@ const globalCss = {
   },
 } as Record<string, SystemStyleObject>
 
+/** Tables of people and rows: quiet lines, heads that are read once. */
+const table = defineSlotRecipe({
+  className: 'rt-table',
+  slots: ['root', 'header', 'body', 'row', 'columnHeader', 'cell', 'footer', 'caption'],
+  base: {
+    root: { w: 'full', borderCollapse: 'collapse' },
+    columnHeader: {
+      px: '8px',
+      py: '6px',
+      borderBottomWidth: '2px',
+      borderColor: 'edge',
+      textAlign: 'left',
+      fontSize: 's',
+      fontWeight: '600',
+    },
+    cell: { px: '8px', py: '6px', borderBottomWidth: '1px', verticalAlign: 'middle' },
+  },
+})
+
 const config = defineConfig({
   cssVarsPrefix: 'rt',
   preflight: true,
@@ -215,7 +234,7 @@ const config = defineConfig({
         wall: { value: 'clamp(4rem, 11vw, 9rem)' },
       },
     },
-    slotRecipes: { menu, dialog },
+    slotRecipes: { menu, dialog, table },
   },
 })
 

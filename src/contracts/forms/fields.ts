@@ -22,6 +22,8 @@ export const optionalLine = (most: number) =>
     .optional()
     .default('')
 
+const WHAT_EMAIL = 'Enter an email address such as name@example.org.'
+
 export const email = z
   .string({ error: 'Enter an email address.' })
   .trim()
@@ -29,10 +31,10 @@ export const email = z
   // Too long a text is not looked at any further.
   .max(200, { error: 'Use at most 200 characters.', abort: true })
   .pipe(
-    z.email({
-      pattern: z.regexes.unicodeEmail,
-      error: 'Enter an email address such as name@example.org.',
-    }),
+    z
+      .email({ pattern: z.regexes.unicodeEmail, error: WHAT_EMAIL, abort: true })
+      // A name alone after the sign is a machine of one's own network, never where a school's mail goes.
+      .refine(address => address.slice(address.indexOf('@')).includes('.'), WHAT_EMAIL),
   )
 
 /** `units` in the plural, of which one is written without its last letter, unless it is said. */

@@ -74,3 +74,15 @@ test('limits hold for groupings and people', () => {
     'email',
   ])
 })
+
+test.each([
+  ['a name alone', 'marit@school', false],
+  ['nobody', '@school.example', false],
+  ['two words', 'two words@school.example', false],
+  ['two signs', 'marit@@school.example', false],
+  ['a name that is too long', `${'a'.repeat(65)}@school.example`, false],
+  ['40,000 dots', `a@${'.'.repeat(40_000)}@`, false],
+  ['letters of other tongues', 'zoë.o’neill+list@école.example', true],
+])('%s in an email address', (_, email, fits) => {
+  expect(accountForm.safeParse({ displayName: 'Zoë', email, password: 'long enough now' }).success).toBe(fits)
+})

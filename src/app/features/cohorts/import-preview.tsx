@@ -1,4 +1,4 @@
-import { chakra, Flex, Grid } from '@chakra-ui/react'
+import { chakra, Flex, Grid, Table } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { Form, useFetcher, useNavigation, useSubmit } from 'react-router'
 import { type Matching, PERSON_FIELDS } from '~/core/formats/people-headers'
@@ -169,7 +169,6 @@ function SourceFields(props: { source: PreviewStep['source']; chosenClass: strin
 
 const NONE: Counts = { added: 0, changed: 0, same: 0, refused: 0 }
 
-const Cell = chakra('td', { base: { px: '8px', py: '5px', borderBottomWidth: '1px', verticalAlign: 'top' } })
 interface RowByRowProps {
   step: Pick<PreviewStep, 'source' | 'chosenClass' | 'plan'>
   rows: ImportRow[]
@@ -219,13 +218,13 @@ function RowByRow({ step, rows: first, counts }: RowByRowProps) {
           </Button>
         ))}
       </Flex>
-      <chakra.table borderCollapse="collapse" w="full">
-        <tbody>
+      <Table.Root>
+        <Table.Body>
           {shown.map(row => (
             <RowLine key={row.row} row={row} />
           ))}
-        </tbody>
-      </chakra.table>
+        </Table.Body>
+      </Table.Root>
       {left > 0 && chosen === null && (
         <chakra.p mt="10px" color="quiet">
           {left} further rows: choose a kind above to see all of it.
@@ -244,19 +243,19 @@ function RowByRow({ step, rows: first, counts }: RowByRowProps) {
 
 function RowLine({ row }: { row: ImportRow }) {
   return (
-    <tr>
-      <Cell w="80px" color="quiet">
+    <Table.Row>
+      <Table.Cell verticalAlign="top" w="80px" color="quiet">
         row {row.row}
-      </Cell>
-      <Cell w="110px">
+      </Table.Cell>
+      <Table.Cell verticalAlign="top" w="110px">
         <Tag kind={row.outcome === 'refused' ? 'ask' : 'plain'}>{OUTCOME_WORDS[row.outcome]}</Tag>
-      </Cell>
+      </Table.Cell>
       {row.outcome === 'refused' ? (
-        <Cell>
+        <Table.Cell verticalAlign="top">
           <b>{rowProblemText(row.problem)}</b> <chakra.span color="quiet">{row.text}</chakra.span>
-        </Cell>
+        </Table.Cell>
       ) : (
-        <Cell>
+        <Table.Cell verticalAlign="top">
           <b>{fullName(row.person)}</b> <chakra.span color="quiet">{row.person.email}</chakra.span>
           {row.outcome === 'added' && <OtherCells person={row.person} />}
           {row.outcome === 'changed' &&
@@ -265,9 +264,9 @@ function RowLine({ row }: { row: ImportRow }) {
                 {what}: <chakra.span color="quiet">{from || 'nothing'}</chakra.span> → {to || 'nothing'}
               </div>
             ))}
-        </Cell>
+        </Table.Cell>
       )}
-    </tr>
+    </Table.Row>
   )
 }
 

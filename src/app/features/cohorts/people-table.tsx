@@ -1,4 +1,4 @@
-import { Box, chakra, Flex } from '@chakra-ui/react'
+import { Box, chakra, Flex, Table } from '@chakra-ui/react'
 import { useRef, useState } from 'react'
 import { useFetcher } from 'react-router'
 import type { Column } from '~/core/people/columns'
@@ -10,21 +10,6 @@ import { useRowsInSight } from '../../ui/rows-in-sight'
 import { formWith, type Person } from './person'
 import { ChangePerson } from './person-form'
 import type { PresentToday } from './present-today'
-
-const Cell = chakra('td', {
-  base: { px: '8px', py: '6px', borderBottomWidth: '1px', verticalAlign: 'middle' },
-})
-const Head = chakra('th', {
-  base: {
-    px: '8px',
-    py: '6px',
-    borderBottomWidth: '2px',
-    borderColor: 'edge',
-    textAlign: 'left',
-    fontSize: 's',
-    fontWeight: '600',
-  },
-})
 
 interface PeopleTableProps {
   people: Person[]
@@ -97,32 +82,32 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
         role="region"
         aria-label="People on the list"
       >
-        <chakra.table w="full" borderCollapse="collapse">
-          <thead>
-            <tr>
-              <Head>Choose</Head>
-              {here && <Head>Here</Head>}
-              <Head>Name</Head>
-              <Head>Shown as</Head>
-              <Head>Email</Head>
-              <Head>Trained to lead</Head>
+        <Table.Root>
+          <Table.Header>
+            <Table.Row>
+              <Table.ColumnHeader>Choose</Table.ColumnHeader>
+              {here && <Table.ColumnHeader>Here</Table.ColumnHeader>}
+              <Table.ColumnHeader>Name</Table.ColumnHeader>
+              <Table.ColumnHeader>Shown as</Table.ColumnHeader>
+              <Table.ColumnHeader>Email</Table.ColumnHeader>
+              <Table.ColumnHeader>Trained to lead</Table.ColumnHeader>
               {columns.map(column => (
-                <Head key={column.name}>{column.name}</Head>
+                <Table.ColumnHeader key={column.name}>{column.name}</Table.ColumnHeader>
               ))}
-              <Head>
+              <Table.ColumnHeader>
                 <chakra.span srOnly>Actions</chakra.span>
-              </Head>
-            </tr>
-          </thead>
-          <tbody ref={body}>
+              </Table.ColumnHeader>
+            </Table.Row>
+          </Table.Header>
+          <Table.Body ref={body}>
             <Gap height={rows.before} />
             {rows.inSight.map(({ item: person, index, measure }) =>
               changing === person.id ? (
-                <tr key={person.id} ref={measure} data-index={index}>
-                  <Cell colSpan={width}>
+                <Table.Row key={person.id} ref={measure} data-index={index}>
+                  <Table.Cell colSpan={width}>
                     <ChangePerson person={person} columns={columns} onDone={() => setChanging(null)} />
-                  </Cell>
-                </tr>
+                  </Table.Cell>
+                </Table.Row>
               ) : (
                 <PersonRow
                   key={person.id}
@@ -139,8 +124,8 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
               ),
             )}
             <Gap height={rows.after} />
-          </tbody>
-        </chakra.table>
+          </Table.Body>
+        </Table.Root>
       </chakra.div>
     </Box>
   )
@@ -185,8 +170,8 @@ function PersonRow({
     fetcher.submit(form, { method: 'post', action: 'people' })
   }
   return (
-    <tr {...row}>
-      <Cell w="36px">
+    <Table.Row {...row}>
+      <Table.Cell w="36px">
         <chakra.input
           type="checkbox"
           {...box}
@@ -196,9 +181,9 @@ function PersonRow({
           onChange={event => onTick(event.target.checked)}
           onKeyDown={event => event.key === 'Enter' && onChange()}
         />
-      </Cell>
+      </Table.Cell>
       {here !== undefined && (
-        <Cell w="50px">
+        <Table.Cell w="50px">
           <chakra.input
             type="checkbox"
             {...box}
@@ -206,12 +191,12 @@ function PersonRow({
             checked={here}
             onChange={event => onHere(event.target.checked)}
           />
-        </Cell>
+        </Table.Cell>
       )}
-      <Cell fontWeight="600">{name}</Cell>
-      <Cell>{person.shownName}</Cell>
-      <Cell color="quiet">{person.email}</Cell>
-      <Cell>
+      <Table.Cell fontWeight="600">{name}</Table.Cell>
+      <Table.Cell>{person.shownName}</Table.Cell>
+      <Table.Cell color="quiet">{person.email}</Table.Cell>
+      <Table.Cell>
         <chakra.input
           type="checkbox"
           {...box}
@@ -219,18 +204,18 @@ function PersonRow({
           checked={trained}
           onChange={event => setTrained(event.target.checked)}
         />
-      </Cell>
+      </Table.Cell>
       {columns.map(column => (
-        <Cell key={column.name}>{person.columns[column.name]}</Cell>
+        <Table.Cell key={column.name}>{person.columns[column.name]}</Table.Cell>
       ))}
-      <Cell whiteSpace="nowrap" textAlign="right">
+      <Table.Cell whiteSpace="nowrap" textAlign="right">
         <Button size="small" kind="bare" onClick={onChange} aria-label={`Change ${name}`}>
           Change
         </Button>
         <Button size="small" kind="bare" onClick={onRemove} aria-label={`Take ${name} off the list`}>
           Remove
         </Button>
-      </Cell>
-    </tr>
+      </Table.Cell>
+    </Table.Row>
   )
 }

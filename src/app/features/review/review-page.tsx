@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Grid, Stack } from '@chakra-ui/react'
+import { Box, chakra, Flex, Grid, Stack, Table } from '@chakra-ui/react'
 import { Download } from 'lucide-react'
 import { useState } from 'react'
 import { useFetcher, useNavigation, useSearchParams } from 'react-router'
@@ -225,56 +225,45 @@ function WholeLanes({ review }: { review: Review }) {
   )
 }
 
-const Cell = chakra('td', { base: { px: '8px', py: '5px', borderBottomWidth: '1px' } })
-const Head = chakra('th', {
-  base: {
-    px: '8px',
-    py: '5px',
-    borderBottomWidth: '2px',
-    borderColor: 'edge',
-    fontSize: 's',
-    fontWeight: '600',
-    textAlign: 'left',
-  },
-})
-
 function TakingPart({ people }: { people: Review['people'] }) {
   const minutes = (milliseconds: number) => `${Math.round(milliseconds / 60_000)} min`
   return (
     <Section title="Who took part">
       <chakra.div overflowX="auto" tabIndex={0} role="region" aria-label="Who took part">
-        <chakra.table w="full" borderCollapse="collapse">
-          <thead>
-            <tr>
-              <Head>Name</Head>
-              <Head>Rooms</Head>
-              <Head>Present</Head>
-              <Head>In rooms</Head>
-              <Head>Pieces of work</Head>
-              <Head>Own link</Head>
-            </tr>
-          </thead>
-          <tbody>
+        <Table.Root>
+          <Table.Header>
+            <Table.Row>
+              <Table.ColumnHeader>Name</Table.ColumnHeader>
+              <Table.ColumnHeader>Rooms</Table.ColumnHeader>
+              <Table.ColumnHeader>Present</Table.ColumnHeader>
+              <Table.ColumnHeader>In rooms</Table.ColumnHeader>
+              <Table.ColumnHeader>Pieces of work</Table.ColumnHeader>
+              <Table.ColumnHeader>Own link</Table.ColumnHeader>
+            </Table.Row>
+          </Table.Header>
+          <Table.Body>
             {people.map(person => (
-              <tr key={person.id}>
-                <Cell fontWeight="600">{person.shownName}</Cell>
-                <Cell>{person.rooms.join(', ') || <chakra.span color="quiet">none</chakra.span>}</Cell>
-                <Cell>
+              <Table.Row key={person.id}>
+                <Table.Cell fontWeight="600">{person.shownName}</Table.Cell>
+                <Table.Cell>
+                  {person.rooms.join(', ') || <chakra.span color="quiet">none</chakra.span>}
+                </Table.Cell>
+                <Table.Cell>
                   {person.presentMs > 0 ? (
                     minutes(person.presentMs)
                   ) : (
                     <chakra.span color="quiet">was not here</chakra.span>
                   )}
-                </Cell>
-                <Cell>{minutes(person.inRoomsMs)}</Cell>
-                <Cell>{person.contributions}</Cell>
-                <Cell>
+                </Table.Cell>
+                <Table.Cell>{minutes(person.inRoomsMs)}</Table.Cell>
+                <Table.Cell>{person.contributions}</Table.Cell>
+                <Table.Cell>
                   {person.reviewToken && <OwnLink token={person.reviewToken} name={person.shownName} />}
-                </Cell>
-              </tr>
+                </Table.Cell>
+              </Table.Row>
             ))}
-          </tbody>
-        </chakra.table>
+          </Table.Body>
+        </Table.Root>
       </chakra.div>
     </Section>
   )
