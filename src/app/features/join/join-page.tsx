@@ -172,7 +172,7 @@ function NameStep({ title, code, names: given, refusal }: NameStepProps) {
         <chakra.p color="quiet">{found.length - MOST_SHOWN} more: type the start of your name.</chakra.p>
       )}
       {found.length === 0 && names !== null && names.length > 0 && (
-        <Message>Nobody on the list is called that.</Message>
+        <Message>No name that is still free is like that.</Message>
       )}
       {typed.trim() !== '' && (
         <Form method="post">
