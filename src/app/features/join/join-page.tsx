@@ -156,7 +156,7 @@ function NameStep({ title, code, names: given, refusal }: NameStepProps) {
         <Form method="post">
           <input type="hidden" name="intent" value="claim" />
           <input type="hidden" name="shownName" value={refusal.typed} />
-          <Button type="submit" kind="ask" size="large" whiteSpace="normal">
+          <Button type="submit" kind="ask" size="large" whiteSpace="normal" py="10px">
             That is my name: ask the facilitator to free it
           </Button>
         </Form>
