@@ -1,14 +1,16 @@
 import { Box, chakra, Flex, Grid, Stack } from '@chakra-ui/react'
 import { type SubmissionResult, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
-import { useEffect, useId, useState } from 'react'
-import { Form, Link, useNavigate } from 'react-router'
+import { Form, useNavigate } from 'react-router'
 import { sessionForm } from '~/contracts/forms/sessions'
 import { Button } from '../../ui/button'
 import { Field, Input, Select, Tick } from '../../ui/fields'
-import { Empty, Message, Section } from '../../ui/layout'
-import { RoomMark } from '../../ui/room-mark'
+import { Message, Section } from '../../ui/layout'
+import { NothingToPlan } from './nothing-to-plan'
+import { useBeginning } from './plan-beginning'
 import { Ribbon } from './ribbon'
+import { RoomNames } from './room-names'
+import { TimeZones } from './time-zones'
 
 export interface Plan {
   title?: string
@@ -30,34 +32,6 @@ interface PlanFormProps {
   plan: Plan
   lastResult?: SubmissionResult
   saved?: boolean
-}
-
-/** What a new plan begins with, where this browser is: today or tomorrow at the next full hour, and a name that says so. */
-function beginning(cohort: string): Record<'title' | 'date' | 'time', string> {
-  const next = new Date()
-  next.setHours(next.getHours() + 1, 0, 0, 0)
-  const day = next.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })
-  return {
-    title: `${cohort}, ${day}`,
-    date: new Intl.DateTimeFormat('sv-SE').format(next),
-    time: `${String(next.getHours()).padStart(2, '0')}:00`,
-  }
-}
-
-/** Fills the fields of a new plan that are empty once the page has come alive: what was typed before then stays. */
-function useBeginning(formId: string, isNew: boolean, cohort: string): void {
-  useEffect(() => {
-    const form = document.getElementById(formId)
-    if (!isNew || !(form instanceof HTMLFormElement)) return
-    for (const [name, value] of Object.entries(beginning(cohort))) {
-      const field = form.elements.namedItem(name)
-      // Whoever is in a field is about to type there.
-      if (!(field instanceof HTMLInputElement) || field.value !== '' || field === document.activeElement)
-        continue
-      field.value = value
-      field.dispatchEvent(new Event('input', { bubbles: true }))
-    }
-  }, [formId, isNew, cohort])
 }
 
 /** The plan of a session. Choosing another grouping shows its rooms. */
@@ -223,82 +197,5 @@ function FilledForm({ groupings, boards, plan, lastResult, saved }: PlanFormProp
         </chakra.span>
       </Flex>
     </Form>
-  )
-}
-
-/** Rooms come from the groups; their names can be changed for this session. */
-function RoomNames({ rooms, prefix }: { rooms: Plan['rooms']; prefix: string }) {
-  return (
-    <Stack gap="8px">
-      {rooms.map((room, place) => (
-        <Flex key={room.groupId} gap="10px" align="center">
-          <RoomMark place={place} />
-          <input type="hidden" name={`${prefix}[${place}].groupId`} value={room.groupId} />
-          <Box flex="1">
-            <Field label={`Name of room ${place + 1}`} hideLabel>
-              {parts => (
-                <Input {...parts} name={`${prefix}[${place}].name`} defaultValue={room.name} maxLength={60} />
-              )}
-            </Field>
-          </Box>
-          <chakra.span color="quiet" w="80px">
-            {room.people === 1 ? '1 person' : `${room.people} people`}
-          </chakra.span>
-        </Flex>
-      ))}
-    </Stack>
-  )
-}
-
-interface TimeZonesProps {
-  id: string
-  name: string
-  chosen: string | undefined
-}
-
-/** Time zones this browser knows, found by typing; a new plan starts with its own. */
-function TimeZones({ chosen, name, ...field }: TimeZonesProps) {
-  const [zones, setZones] = useState<string[]>([])
-  const [value, setValue] = useState(chosen ?? 'UTC')
-  const listId = useId()
-  useEffect(() => {
-    setZones([...Intl.supportedValuesOf('timeZone'), 'UTC'])
-    if (!chosen) setValue(Intl.DateTimeFormat().resolvedOptions().timeZone)
-  }, [chosen])
-  return (
-    <>
-      <Input
-        {...field}
-        name={name}
-        list={listId}
-        autoComplete="off"
-        value={value}
-        // Choosing means typing a part of another one: the whole of it is marked first.
-        onFocus={event => event.target.select()}
-        onChange={event => setValue(event.target.value)}
-      />
-      <datalist id={listId}>
-        {zones.map(zone => (
-          <option key={zone} value={zone} />
-        ))}
-      </datalist>
-    </>
-  )
-}
-
-function NothingToPlan({ groupings, groupingId }: { groupings: number; groupingId: string }) {
-  return (
-    <Empty>
-      {groupings === 0 ? (
-        <>
-          A session needs a grouping. Open a <Link to="/cohorts">cohort</Link> and make groups of it first.
-        </>
-      ) : (
-        <>
-          A session needs a board. <Link to={`/boards/new?plan=${groupingId}`}>Make a board</Link>; you come
-          back here with it.
-        </>
-      )}
-    </Empty>
   )
 }
