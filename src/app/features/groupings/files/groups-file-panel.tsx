@@ -5,7 +5,7 @@ import type { RoundList } from '~/core/grouping/edits'
 import { Button } from '../../../ui/button'
 import { Field, Input, TextArea } from '../../../ui/fields'
 import type { GroupedPerson } from '../groups/grouped-person'
-import { newGroupId } from '../search/use-search'
+import { newGroupId } from '../search/group-names'
 
 interface GroupsFilePanelProps {
   people: Map<string, GroupedPerson>

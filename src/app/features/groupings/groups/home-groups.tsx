@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type { RoundList } from '~/core/grouping/edits'
 import { homeGroups } from '~/core/grouping/jigsaw'
 import { Button } from '../../../ui/button'
-import { newGroupId } from '../search/use-search'
+import { newGroupId } from '../search/group-names'
 
 interface HomeGroupsProps {
   rounds: RoundList

@@ -5,7 +5,7 @@ import type { Group } from '~/core/grouping/grouping'
 import type { Balance, BrokenRule, MeetAgain } from '~/core/grouping/judge'
 import type { Rule } from '~/core/grouping/rules'
 import { Message } from '../../../ui/layout'
-import type { Judged } from '../search/use-search'
+import type { Judged } from '../search/use-judged'
 import { contradictionText, dayText, listed, ruleText } from '../settings/rule-text'
 
 const RandomChart = lazy(() => import('./random-chart'))

@@ -11,8 +11,9 @@ import { Progress } from '../search/progress'
 import { type Purpose, PurposePicker, purposeOf } from '../settings/purpose'
 import { SizePicker } from '../settings/size-picker'
 import { DraftNotice } from './draft-notice'
+import type { GroupingPageProps } from './grouping-history'
 import { SideColumn } from './side-column'
-import { type GroupingPageProps, useGrouping } from './use-grouping'
+import { useGrouping } from './use-grouping'
 
 /** Where groups are made: what is asked on top, the groups in the middle, how good they are and by what rules at the side. */
 export function GroupingPage(props: GroupingPageProps) {

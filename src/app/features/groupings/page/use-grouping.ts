@@ -1,50 +1,17 @@
 import { useCallback, useLayoutEffect, useMemo, useReducer, useRef, useState } from 'react'
 import type { GroupingVersion } from '~/contracts/grouping'
-import { type Edit, type EditHistory, editHistory, startHistory } from '~/core/grouping/edits'
-import { effectOfMove } from '~/core/grouping/effect'
-import type { Group } from '~/core/grouping/grouping'
+import { type Edit, editHistory } from '~/core/grouping/edits'
 import { judgeRules, meetAgain } from '~/core/grouping/judge'
-import type { GroupingQuestion } from '~/core/grouping/pose'
-import { NO_ROTATION, type Rotation } from '~/core/grouping/rotation'
-import type { Aim } from '~/core/grouping/rules'
-import { evenSizes, sizesAround } from '~/core/grouping/sizes'
 import { pairHistory } from '~/core/history/pairs'
-import type { MoveEffect } from '../groups/arranger'
-import type { GroupedCohort, KeptGrouping, PastSession, RolesHeld } from '../groups/grouped-person'
 import { useChosen } from '../groups/use-chosen'
-import {
-  contentRounds,
-  emptyRounds,
-  type GroupingSettings,
-  roundsFrom,
-  settingsFrom,
-  toggled,
-} from '../rounds/grouping-rounds'
-import { groupNames, useJudged, useSearch } from '../search/use-search'
-import { ruleText, shortDayText } from '../settings/rule-text'
+import { type GroupingSettings, roundsFrom, settingsFrom, toggled } from '../rounds/grouping-rounds'
+import { useJudged } from '../search/use-judged'
+import { useSearch } from '../search/use-search'
 import { usePool, useStable } from '../settings/use-pool'
-import type { GroupingDraft } from './grouping-draft'
+import { contentOf, firstHistory, type GroupingPageProps } from './grouping-history'
 import { useDraft } from './use-draft'
-
-/** What a new grouping begins with when it is made like one of another cohort: all but the people. */
-export interface LikeAnother {
-  groupNames: string[]
-  rounds: number
-  aims: Aim[]
-  rotation: Rotation
-}
-
-export interface GroupingPageProps {
-  cohort: GroupedCohort
-  past: PastSession[]
-  rolesHeld: RolesHeld
-  kept: KeptGrouping | null
-  like: LikeAnother | null
-  /** What people chose, to begin with. */
-  chosen?: Group[] | null
-  /** Other cohorts, to make the like for. */
-  others: { id: string; name: string }[]
-}
+import { useMaking } from './use-making'
+import { useMoveEffect } from './use-move-effect'
 
 /** All that the page of a grouping knows and can do: the rounds with their history, what is asked of them, the search. */
 export function useGrouping(props: GroupingPageProps) {
@@ -72,38 +39,17 @@ export function useGrouping(props: GroupingPageProps) {
   }, [rounds])
   const act = useCallback((edit: Edit) => dispatch({ ...edit, round, seen: seen.current }), [round])
 
-  const questionFor = (groups: { name: string; size: number }[]): GroupingQuestion => ({
-    people: pool,
-    groups,
-    rules,
-    aims,
-    columns: cohort.columns,
-    history: pairs,
-    now: new Map(present.groups.flatMap((group, place) => group.personIds.map(id => [id, place] as const))),
+  const { questionFor, make, repair } = useMaking({
+    present,
+    round,
+    search,
+    pool,
+    absent,
     held,
-  })
-  const make = (sizes: number[], count: number) => {
-    const names = groupNames(present, sizes.length)
+    asked: { rules, aims, columns: cohort.columns, history: pairs },
     // Roles belong to the groups they were given in.
-    set(() => ({ roles: [] }))
-    // Who is held stays where they are, also where that makes a group larger than was planned.
-    const heldIn = names.map(
-      (_, place) =>
-        present.groups[place]?.personIds.filter(id => held.has(id) && !absent.has(id)).length ?? 0,
-    )
-    const around = sizesAround(sizes, heldIn)
-    const groups = around.map((size, place) => ({ name: names[place] ?? '', size }))
-    const what = count === 1 ? { kind: 'groups' as const } : { kind: 'rounds' as const, rounds: count }
-    search.search(what, questionFor(groups), [...absent])
-  }
-  const repair = () => {
-    const here = present.groups.map(group => group.personIds.filter(id => !absent.has(id)).length)
-    const even = evenSizes(pool.length, present.groups.length)
-    // Sizes that were made by hand stay as they are when nobody has come or gone.
-    const sizes = here.reduce((sum, size) => sum + size, 0) === pool.length && !here.includes(1) ? here : even
-    const groups = present.groups.map((group, place) => ({ name: group.name, size: sizes[place] ?? 0 }))
-    search.search({ kind: 'repair', round }, questionFor(groups), [...absent])
-  }
+    onMake: () => set(() => ({ roles: [] })),
+  })
   const asItIs = present.groups.map(group => ({ name: group.name, size: group.personIds.length }))
   const made = present.groups.some(group => group.personIds.length > 0)
   const judged = useJudged(
@@ -111,20 +57,7 @@ export function useGrouping(props: GroupingPageProps) {
     present.groups.map(group => group.personIds),
   )
   const judgedRules = judgeRules(present.groups, rules, people)
-  const effect: MoveEffect = useCallback(
-    (personId, groupId) => {
-      const found = effectOfMove(present.groups, personId, groupId, { rules, people, history: pairs })
-      return [
-        ...found.breaks.map(rule => `breaks: ${ruleText(rule, name)}`),
-        ...found.mends.map(rule => `mends: ${ruleText(rule, name)}`),
-        ...found.meetsAgain.map(
-          ({ personId: other, past: { lastDay } }) => `${name(other)} again, ${shortDayText(lastDay)}`,
-        ),
-        ...(found.leavesWithoutLead ? ['their group loses its lead'] : []),
-      ]
-    },
-    [present.groups, rules, people, pairs, name],
-  )
+  const effect = useMoveEffect(present, { rules, people, history: pairs }, name)
   const hold = useCallback(
     (personIds: string[], on: boolean) =>
       set(before => ({ held: personIds.reduce((ids, id) => toggled(ids, id, on), before.held) })),
@@ -213,40 +146,5 @@ export function useGrouping(props: GroupingPageProps) {
 }
 
 export type GroupingState = ReturnType<typeof useGrouping>
-
-/** All that is kept of a grouping but its name. */
-function contentOf({ present, settings }: EditHistory<GroupingSettings>): GroupingDraft['content'] {
-  const { aims, offIds, held, roles, rotation } = settings
-  const [groups = [], ...laterRounds] = contentRounds(present)
-  return {
-    groups,
-    laterRounds,
-    aims,
-    offRuleIds: [...offIds],
-    heldIds: [...held],
-    roles: [...roles],
-    rotation,
-  }
-}
-
-/** Who meets again counts from the first session on: then new groups aim at fresh pairs unless it is switched off. */
-const usualAims = (past: readonly PastSession[]): Aim[] =>
-  past.length > 0 ? [{ kind: 'fresh', strength: 2 }] : []
-
-function firstHistory({
-  cohort,
-  kept,
-  like,
-  chosen,
-  past,
-}: GroupingPageProps): EditHistory<GroupingSettings> {
-  const { people } = cohort
-  if (kept) return startHistory(roundsFrom(people, kept), settingsFrom(people, kept))
-  const rounds = chosen
-    ? roundsFrom(people, { groups: chosen, laterRounds: [] })
-    : emptyRounds(people, like?.groupNames ?? [])
-  const { aims = usualAims(past), rotation = NO_ROTATION } = like ?? {}
-  return startHistory(rounds, { aims, offIds: new Set(), held: new Set(), roles: [], rotation })
-}
 
 const NO_ROLES = {}

@@ -7,7 +7,7 @@ import { Button } from '../../../ui/button'
 import { Field, Select } from '../../../ui/fields'
 import { Section } from '../../../ui/layout'
 import type { GroupedPerson } from '../groups/grouped-person'
-import type { Outcome } from '../search/use-search'
+import type { Outcome } from '../search/search-task'
 import { listed } from '../settings/rule-text'
 
 type Name = (personId: string) => string

@@ -4,7 +4,7 @@ import type { Arrangement } from '~/core/grouping/grouping'
 import { Button } from '../../../ui/button'
 import { Message } from '../../../ui/layout'
 import { listed } from '../settings/rule-text'
-import type { Outcome } from './use-search'
+import type { Outcome } from './search-task'
 
 interface RepairOfferProps {
   arrangement: Arrangement

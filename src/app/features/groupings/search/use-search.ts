@@ -1,31 +1,15 @@
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
-import type { WorkerReply, WorkerTask } from '~/contracts/grouping-worker'
+import type { WorkerReply } from '~/contracts/grouping-worker'
 import type { Contradiction } from '~/core/grouping/arrange'
 import type { HistoryAction, RoundList } from '~/core/grouping/edits'
 import type { Arrangement } from '~/core/grouping/grouping'
 import type { GroupingQuestion } from '~/core/grouping/pose'
-import type { RoundsMethod } from '~/core/grouping/rounds/portfolio'
 import { GroupingClient } from '../../../workers/grouping-client'
+import { named, newGroupId } from './group-names'
+import { type Outcome, outcomeOf, type SearchFor, type SearchReply, stepsFor, taskFor } from './search-task'
 
-/** Steps of one search: about a second or two. */
-const STEPS = 3_000_000
-/** Steps of a search over several rounds: some seconds. */
-const ROUNDS_STEPS = 12_000_000
 /** Better answers are shown at most this often, in milliseconds: every one moves everybody. */
 const SHOW_EVERY_MS = 250
-
-/** What groups are asked for. */
-export type SearchFor =
-  | { kind: 'groups' }
-  | { kind: 'rounds'; rounds: number }
-  /** One round made whole again, with as few moved as can be; the others stay. */
-  | { kind: 'repair'; round: number }
-
-/** The last search's word on its answer. */
-export type Outcome =
-  | { kind: 'groups'; proved: boolean }
-  | { kind: 'rounds'; proved: boolean; leastRepeats: number; method: RoundsMethod }
-  | { kind: 'repair'; proved: boolean; moves: { personId: string; from: string; to: string }[] }
 
 export interface Search {
   busy: boolean
@@ -42,8 +26,6 @@ export interface Search {
 
 /** What a search does to the rounds. */
 type Found = Extract<HistoryAction, { type: 'replace' | 'improve' }>
-
-type SearchReply = Extract<WorkerReply, { kind: 'step' | 'rounds-step' | 'repair-step' }>
 
 /**
  * Makes groups in the worker: a fair draw where nothing is asked but sizes, otherwise a search whose better answers show as
@@ -157,137 +139,4 @@ export function useSearch(present: RoundList, dispatch: (action: Found) => void)
     search,
     stop,
   }
-}
-
-const stepsFor = ({ kind }: SearchFor): number => (kind === 'rounds' ? ROUNDS_STEPS : STEPS)
-
-function outcomeOf(reply: SearchReply, { groups }: GroupingQuestion): Outcome {
-  const { proved } = reply
-  if (reply.kind === 'step') return { kind: 'groups', proved }
-  if (reply.kind === 'rounds-step')
-    return { kind: 'rounds', proved, leastRepeats: reply.leastRepeats, method: reply.method }
-  const name = (place: number) => groups[place]?.name ?? ''
-  const moves = reply.moves.map(({ personId, from, to }) => ({ personId, from: name(from), to: name(to) }))
-  return { kind: 'repair', proved, moves }
-}
-
-function taskFor(what: SearchFor, question: GroupingQuestion, seed: number, present: RoundList): WorkerTask {
-  const steps = stepsFor(what)
-  if (what.kind === 'rounds')
-    return {
-      kind: 'rounds',
-      question: plain(question),
-      rounds: what.rounds,
-      seats: present.map(round => seatsHeld(round, question)),
-      seed,
-      steps,
-    }
-  if (what.kind === 'repair') return { kind: 'repair', question: plain(question), seed, steps }
-  const { people, groups, rules, aims, held } = question
-  const before = groupsBefore(present[0], question)
-  if (rules.length + aims.length + held.size === 0) {
-    const personIds = people.map(person => person.id)
-    return { kind: 'draw', personIds, sizes: groups.map(group => group.size), seed, previous: before }
-  }
-  return { kind: 'arrange', question: plain(question), seed, steps, before }
-}
-
-/** A question as it can be sent. */
-function plain({ people, groups, rules, aims, columns, history, now, held }: GroupingQuestion) {
-  return {
-    people: people.map(({ id, trainedToLead, columns }) => ({ id, trainedToLead, columns })),
-    groups: [...groups],
-    rules: [...rules],
-    aims: [...aims],
-    columns: [...columns],
-    history: new Map(history),
-    now: new Map(now),
-    held: new Set(held),
-  }
-}
-
-/** Where those who are held are in a round, by the place of their group. */
-function seatsHeld({ groups }: Arrangement, question: GroupingQuestion): Map<string, number> {
-  return new Map(
-    groups
-      .slice(0, question.groups.length)
-      .flatMap(({ personIds }, place) =>
-        personIds.filter(id => question.held.has(id)).map(id => [id, place] as const),
-      ),
-  )
-}
-
-/** The groups that must not come back: only if the same people stand in them. */
-function groupsBefore(present: Arrangement | undefined, question: GroupingQuestion): string[][] | undefined {
-  const asked = new Set(question.people.map(person => person.id))
-  const groups = (present?.groups ?? [])
-    .map(group => group.personIds.filter(id => asked.has(id)))
-    .filter(ids => ids.length > 0)
-  return groups.length > 0 ? groups : undefined
-}
-
-export const newGroupId = () => crypto.randomUUID().slice(0, 18)
-
-function named(
-  question: GroupingQuestion,
-  ids: string[],
-  groups: string[][],
-  absentIds: string[],
-): Arrangement {
-  return {
-    groups: groups.map((personIds, place) => ({
-      id: ids[place] ?? '',
-      name: question.groups[place]?.name ?? '',
-      personIds,
-    })),
-    unplacedIds: absentIds,
-  }
-}
-
-/** Names of so many groups: those there are, then numbers that are free. */
-export function groupNames(present: Arrangement, count: number): string[] {
-  const names = present.groups.slice(0, count).map(group => group.name)
-  for (let number = 1; names.length < count; number++) {
-    if (!names.includes(`Group ${number}`)) names.push(`Group ${number}`)
-  }
-  return names
-}
-
-/** What the groups as they stand cost, and what random ones would; asked anew whenever they change. */
-export interface Judged {
-  cost: number
-  bound: number
-  random: number[]
-}
-
-const JUDGE_AFTER_MS = 250
-
-export function useJudged(question: GroupingQuestion | null, groups: string[][]): Judged | null {
-  const [client] = useState(() => new GroupingClient())
-  const [judged, setJudged] = useState<Judged | null>(null)
-  useEffect(() => () => client.stop(), [client])
-  const asked = JSON.stringify([question && { ...question, history: [], now: [], held: [] }, groups])
-  const latest = useRef({ question, groups })
-  latest.current = { question, groups }
-  useEffect(() => {
-    setJudged(null)
-    const current = latest.current.question
-    // The text stands for question and groups: it changes exactly when what is asked does.
-    if (!current || asked === '') return
-    let stopListening = () => {}
-    const timer = setTimeout(() => {
-      stopListening = client.ask(
-        { kind: 'judge', question: plain(current), groups: latest.current.groups },
-        reply =>
-          reply.kind === 'judged' &&
-          startTransition(() => setJudged({ cost: reply.cost, bound: reply.bound, random: reply.random })),
-        () => setJudged(null),
-      )
-    }, JUDGE_AFTER_MS)
-    return () => {
-      clearTimeout(timer)
-      stopListening()
-    }
-  }, [asked, client])
-  return judged
 }
