@@ -36,7 +36,7 @@ async function roundTable(listeners: number): Promise<Delays> {
   }
   await Promise.all(people.map(each => each.follow()))
   await made.command({ type: 'send-out', seconds: 3600 })
-  await Promise.all(people.map(each => each.until(view => view.place.where === 'room')))
+  await Promise.all(people.map(each => each.until(view => view.whereabouts.where === 'room')))
   await pause(1000)
   const delays: number[] = []
   for (let number = 0; number < BROADCASTS; number++) {

@@ -80,7 +80,7 @@ export class SimulatedParticipant {
       }
       const limit = setTimeout(() => {
         this.listeners.delete(listener)
-        const { where } = this.view?.place ?? { where: 'nowhere yet' }
+        const { where } = this.view?.whereabouts ?? { where: 'nowhere yet' }
         reject(new Error(`A participant has waited for a minute; they are in: ${where}.`))
       }, LONGEST_WAIT_MS)
       this.listeners.add(listener)
@@ -98,13 +98,13 @@ export class SimulatedParticipant {
 
   /** Opens the board of the room this participant is in. */
   async openBoard(): Promise<Y.Doc> {
-    const { place } = await this.until(view => view.place.where === 'room')
-    if (place.where !== 'room') throw new Error('Not in a room.')
-    if (this.board?.copyId === place.copyId) return this.board.doc
+    const { whereabouts } = await this.until(view => view.whereabouts.where === 'room')
+    if (whereabouts.where !== 'room') throw new Error('Not in a room.')
+    if (this.board?.copyId === whereabouts.copyId) return this.board.doc
     this.closeBoard()
     const doc = new Y.Doc()
-    const opened = openSocket(this.address, this.cookie, place.copyId, doc)
-    this.board = { ...opened, doc, copyId: place.copyId }
+    const opened = openSocket(this.address, this.cookie, whereabouts.copyId, doc)
+    this.board = { ...opened, doc, copyId: whereabouts.copyId }
     await new Promise<void>(resolve => opened.provider.on('synced', () => resolve()))
     return doc
   }

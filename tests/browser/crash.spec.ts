@@ -19,11 +19,11 @@ test('killed in mid-round, the server takes the session up as it was', async ({
   ).toBeVisible()
   await sendOut(page)
   await expect(edda.getByText('Station notes')).toBeVisible()
-  await Promise.all(people.map(each => each.until(view => view.place.where === 'room')))
+  await Promise.all(people.map(each => each.until(view => view.whereabouts.where === 'room')))
 
   // Written by somebody who then closes the page, so that only the server has it.
-  const writer = people.find(each => each.view?.place.where === 'room') as (typeof people)[number]
-  const writerRoom = writer.view?.place.where === 'room' ? writer.view.place : null
+  const writer = people.find(each => each.view?.whereabouts.where === 'room') as (typeof people)[number]
+  const writerRoom = writer.view?.whereabouts.where === 'room' ? writer.view.whereabouts : null
   await writer.writeCard('noticed', 'only the server has this')
   const lane = page.getByRole('listitem', { name: writerRoom?.name })
   await expect(lane).toContainText('only the server has this')
@@ -50,7 +50,7 @@ test('killed in mid-round, the server takes the session up as it was', async ({
   await expect(edda.getByText('Keep going.')).toBeVisible()
   await expect(edda.getByRole('textbox', { name: 'Card by Edda' })).toHaveCount(2)
   await writer.follow()
-  expect(writer.view).toMatchObject({ clock: { endsAt }, place: { name: writerRoom?.name } })
+  expect(writer.view).toMatchObject({ clock: { endsAt }, whereabouts: { name: writerRoom?.name } })
   const board = await writer.openBoard()
   expect(
     JSON.stringify(readAnswer(board, { id: 'noticed', kind: 'cards', text: '', settings: {} })),

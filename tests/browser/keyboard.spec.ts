@@ -69,7 +69,7 @@ test('the facilitator’s whole path without a mouse', async ({ server, newPage 
   await expect(page.getByText('6 on the list are not here yet')).toBeVisible()
   await press(page, button('Send out', true))
   await press(page, button('Send out as it is'))
-  await Promise.all(people.map(each => each.until(view => view.place.where === 'room')))
+  await Promise.all(people.map(each => each.until(view => view.whereabouts.where === 'room')))
   await page.keyboard.press('Escape')
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
   await page.keyboard.press('b')
@@ -87,7 +87,7 @@ test('the facilitator’s whole path without a mouse', async ({ server, newPage 
   await page.keyboard.press('w')
   await expect(page.getByRole('menuitem', { name: 'Whole group' })).toHaveAttribute('data-highlighted')
   await page.keyboard.press('Enter')
-  await people[0]?.until(view => view.place.where === 'whole')
+  await people[0]?.until(view => view.whereabouts.where === 'whole')
   const before = people[1]?.view?.clock?.endsAt ?? 0
   await press(page, button('1 min'))
   await people[1]?.until(view => (view.clock?.endsAt ?? 0) === before + 60_000)

@@ -28,8 +28,8 @@ test('somebody alone, a call from a room out of sight, a visit, a mistaken call 
 
   // A call for help is counted in the bar and in the title, and one key goes there.
   const [ana] = people
-  const { place } = (await ana?.until(view => view.place.where === 'room')) ?? {}
-  const roomName = place?.where === 'room' ? place.name : ''
+  const { whereabouts } = (await ana?.until(view => view.whereabouts.where === 'room')) ?? {}
+  const roomName = whereabouts?.where === 'room' ? whereabouts.name : ''
   await ana?.ask({ type: 'call-help' })
   await expect(page.getByRole('button', { name: `${roomName} calls` })).toBeVisible()
   await expect(page).toHaveTitle('(1) Live · Round Table')
@@ -67,7 +67,7 @@ test('somebody alone, a call from a room out of sight, a visit, a mistaken call 
   await page.getByRole('button', { name: 'Call back' }).click()
   await ana?.until(view => view.clock?.graceEndsAt !== null)
   await page.getByRole('button', { name: /^Go on as before/ }).click()
-  await ana?.until(view => view.clock?.graceEndsAt === null && view.place.where === 'room')
+  await ana?.until(view => view.clock?.graceEndsAt === null && view.whereabouts.where === 'room')
   await expect(page.getByRole('button', { name: 'Call back' })).toBeVisible()
   await expectAccessible(page)
   for (const each of people) each.leave()

@@ -52,7 +52,7 @@ const LIST = [
 const shot = (page: Page, name: string) =>
   page.screenshot({ path: `${FOLDER}/${name}.png`, animations: 'disabled' })
 const roomOf = (participant: SimulatedParticipant) =>
-  participant.view?.place.where === 'room' ? participant.view.place.name : ''
+  participant.view?.whereabouts.where === 'room' ? participant.view.whereabouts.name : ''
 
 async function planning(page: Page): Promise<void> {
   await shot(page, 'today')
@@ -140,7 +140,7 @@ async function live(browser: Browser, page: Page, server: TestServer): Promise<v
   const people = await simulated(server, code, NAMES)
   await letAllIn(page)
   await sendOut(page)
-  await Promise.all(people.map(each => each.until(view => view.place.where === 'room')))
+  await Promise.all(people.map(each => each.until(view => view.whereabouts.where === 'room')))
   await work(people)
   await page
     .getByLabel('Broadcast to every board')

@@ -32,7 +32,9 @@ function knock(address: string, cookie: string, copyId: string): Promise<'opened
 }
 
 const room = (participant: SimulatedParticipant | undefined) =>
-  participant?.view?.place.where === 'room' ? participant.view.place : { name: '', copyId: '', members: [] }
+  participant?.view?.whereabouts.where === 'room'
+    ? participant.view.whereabouts
+    : { name: '', copyId: '', members: [] }
 
 test('a participant can neither read nor change what is not theirs', async ({
   server,
@@ -53,7 +55,7 @@ test('a participant can neither read nor change what is not theirs', async ({
   const people = await waiting
   await page.getByRole('button', { name: 'Let all 8 in' }).click()
   await sendOut(page)
-  await Promise.all(people.map(each => each.until(view => view.place.where === 'room')))
+  await Promise.all(people.map(each => each.until(view => view.whereabouts.where === 'room')))
   const cookies = (await page.context().cookies()).map(({ name, value }) => `${name}=${value}`).join('; ')
   const copies = await copiesOf(address, cookies, sessionId)
   const ana = people[0] as SimulatedParticipant
@@ -161,7 +163,7 @@ test('a participant can neither read nor change what is not theirs', async ({
   const before = room(ana).copyId
   await page.getByRole('button', { name: 'Ana Per.' }).first().click()
   await page.getByRole('menuitem', { name: room(stranger).name }).click()
-  await ana.until(view => view.place.where === 'room' && view.place.copyId !== before)
+  await ana.until(view => view.whereabouts.where === 'room' && view.whereabouts.copyId !== before)
   expect(await knock(address, ana.cookie, before)).toBe('refused')
   for (const each of people) each.leave()
 })

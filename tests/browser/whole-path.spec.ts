@@ -135,11 +135,11 @@ test('from a list of people to what the groups made', async ({ server, facilitat
   // Somebody moves in mid-round, and somebody comes late.
   const bea = others[0]
   const otherRoom = adaRoom === 'The jetty' ? 'Group 2' : 'The jetty'
-  const beaRoom = bea?.view?.place.where === 'room' ? bea.view.place.name : ''
+  const beaRoom = bea?.view?.whereabouts.where === 'room' ? bea.view.whereabouts.name : ''
   const target = beaRoom === adaRoom ? otherRoom : adaRoom
   await page.getByRole('button', { name: 'Bea F.' }).first().click()
   await page.getByRole('menuitem', { name: target }).click()
-  await bea?.until(view => view.place.where === 'room' && view.place.name === target)
+  await bea?.until(view => view.whereabouts.where === 'room' && view.whereabouts.name === target)
   const dov = await phone()
   await joinOnPhone(dov, server, code, 'Dov M.')
   await page.getByRole('button', { name: /^Dov M\.: to / }).click()

@@ -13,7 +13,7 @@ function inRooms(): Rehearsed {
 test('a participant sees where they are, with whom, the clock and the board', () => {
   expect(participantView(inRooms().state, 'ana')).toMatchObject({
     clock: { number: 1, startedAt: 2, endsAt: 600_002 },
-    place: {
+    whereabouts: {
       where: 'room',
       name: 'Reeds',
       copyId: 'copy-reeds',
@@ -45,7 +45,7 @@ test('whoever waits learns nothing but that they wait', () => {
   session.join(1, 'ana')
   session.tell(2, facilitator, { type: 'broadcast', messageId: 'm', text: 'hello' })
   expect(participantView(session.state, 'ana')).toMatchObject({
-    place: { where: 'waiting' },
+    whereabouts: { where: 'waiting' },
     board: null,
     messages: [],
     clock: null,
@@ -55,7 +55,7 @@ test('whoever waits learns nothing but that they wait', () => {
 test('before being sent out one sees the room that comes', () => {
   const session = new Rehearsed()
   session.join(1, 'ana', 'bo')
-  expect(participantView(session.state, 'ana')?.place).toEqual({
+  expect(participantView(session.state, 'ana')?.whereabouts).toEqual({
     where: 'whole',
     next: { name: 'Reeds', members: ['Ana', 'Bo'] },
   })
@@ -76,7 +76,7 @@ test('somebody whose name was freed sees nothing any more', () => {
   session.tell(3, facilitator, { type: 'release', participantId: 'ana' })
   expect(participantView(session.state, 'ana')).toMatchObject({
     me: { released: true },
-    place: { where: 'waiting' },
+    whereabouts: { where: 'waiting' },
     board: null,
     messages: [],
   })

@@ -25,9 +25,9 @@ const lost = (saved: BoardStatus['saved']) => saved === 'away' || saved === 'ful
 
 /** Always in sight: where, with whom, how long. */
 export function PlaceHead({ view, pageMadeAt, line, saved, children }: PlaceHeadProps) {
-  const { place, session, clock } = view
-  const inRoom = place.where === 'room'
-  const title = inRoom ? place.name : place.where === 'whole' ? 'Whole group' : 'Waiting list'
+  const { whereabouts, session, clock } = view
+  const inRoom = whereabouts.where === 'room'
+  const title = inRoom ? whereabouts.name : whereabouts.where === 'whole' ? 'Whole group' : 'Waiting list'
   return (
     <Box as="header" position="sticky" top="0" zIndex="5" bg="paper" borderBottomWidth="1px">
       {line === 'lost' && (
@@ -53,7 +53,7 @@ export function PlaceHead({ view, pageMadeAt, line, saved, children }: PlaceHead
         <Flex px="16px" pb="8px" gap="4px 12px" wrap="wrap" fontSize="s" justify="space-between">
           <chakra.p>
             With{' '}
-            {place.members
+            {whereabouts.members
               .filter(member => member.id !== view.me.id)
               .map(member => (member.connected ? member.shownName : `${member.shownName} (away)`))
               .join(', ') || 'nobody yet'}

@@ -41,10 +41,10 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
     // Whoever gave the name back goes to choose another; whose name was freed is told first.
     if (view.me.released && gaveBack.current) location.assign(door)
   }, [view.me.released, door])
-  const { place } = view
+  const { whereabouts } = view
   return (
     <Flex direction="column" minH="100dvh" maxW="760px" mx="auto">
-      <PlaceHead view={view} pageMadeAt={now} line={line} saved={place.where === 'room' ? saved : null}>
+      <PlaceHead view={view} pageMadeAt={now} line={line} saved={whereabouts.where === 'room' ? saved : null}>
         {view.session.phase === 'open' && !view.me.released && (
           <NotMe
             me={view.me}
@@ -70,19 +70,19 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
           </Message>
         ) : (
           <Stack gap="16px">
-            <Warnings clock={place.where === 'room' ? view.clock : null} aloud={aloud} />
+            <Warnings clock={whereabouts.where === 'room' ? view.clock : null} aloud={aloud} />
             <Messages
               messages={view.messages}
               putAway={view.putAway}
               onPutAway={messageId => send({ type: 'put-away', messageId })}
             />
-            {place.where === 'room' && view.board ? (
+            {whereabouts.where === 'room' && view.board ? (
               <BoardView
-                key={place.copyId}
-                copyId={place.copyId}
+                key={whereabouts.copyId}
+                copyId={whereabouts.copyId}
                 board={view.board}
                 me={{ id: view.me.id }}
-                names={Object.fromEntries(place.members.map(member => [member.id, member.shownName]))}
+                names={Object.fromEntries(whereabouts.members.map(member => [member.id, member.shownName]))}
                 onStatus={setSaved}
               />
             ) : (
@@ -91,7 +91,7 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
           </Stack>
         )}
       </Box>
-      {place.where === 'room' && view.session.phase === 'open' && (
+      {whereabouts.where === 'room' && view.session.phase === 'open' && (
         <PlaceFoot help={view.help} visits={view.visits} aloud={aloud} onAloud={setAloud} onSend={send} />
       )}
     </Flex>

@@ -3,8 +3,8 @@ import type { ParticipantView } from '~/core/live/views'
 
 /** With the whole group, or still waiting: what happens next. */
 export function Together({ view, ownLink }: { view: ParticipantView; ownLink: string }) {
-  const { place, me } = view
-  if (place.where === 'waiting') {
+  const { whereabouts, me } = view
+  if (whereabouts.where === 'waiting') {
     return (
       <Stack gap="8px" py="24px">
         <chakra.h2 fontSize="l">Welcome, {me.shownName}</chakra.h2>
@@ -12,16 +12,16 @@ export function Together({ view, ownLink }: { view: ParticipantView; ownLink: st
       </Stack>
     )
   }
-  if (place.where !== 'whole') return null
+  if (whereabouts.where !== 'whole') return null
   return (
     <Stack gap="12px" py="16px">
-      {place.next ? (
+      {whereabouts.next ? (
         <>
           <p>{view.clock ? 'Your room is' : 'You will be in'}</p>
-          <chakra.h2 fontSize="xl">{place.next.name}</chakra.h2>
+          <chakra.h2 fontSize="xl">{whereabouts.next.name}</chakra.h2>
           <p>
             with{' '}
-            {place.next.members.filter(name => name !== me.shownName).join(', ') ||
+            {whereabouts.next.members.filter(name => name !== me.shownName).join(', ') ||
               'people who have not arrived yet'}
           </p>
           <chakra.p color="quiet">

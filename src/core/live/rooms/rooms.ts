@@ -80,7 +80,7 @@ export const rooms = topic<{
       facilitator: state => ({ rooms: state.rooms }),
       participant: (state, me) => {
         const room = roomIn(state, me)
-        return { place: placeOf(state, me), board: room ? state.board : null }
+        return { whereabouts: whereaboutsOf(state, me), board: room ? state.board : null }
       },
       projector: state => ({
         rooms: state.round
@@ -116,7 +116,7 @@ export interface Member {
 }
 
 /** Where a participant is, and with whom. Of other rooms it says nothing. */
-export type Place =
+export type Whereabouts =
   | { where: 'waiting' }
   | { where: 'whole'; next: { name: string; members: string[] } | null }
   | { where: 'room'; roomId: string; name: string; copyId: string; members: Member[] }
@@ -125,10 +125,13 @@ export type Place =
 export const roomIn = (state: RoomsState, me: Participant): PlannedRoom | undefined =>
   me.inRoom && !me.released ? roomOf(state, me.roomId) : undefined
 
-const WAITING: Place = { where: 'waiting' }
-const NOWHERE: Place = { where: 'whole', next: null }
+const WAITING: Whereabouts = { where: 'waiting' }
+const NOWHERE: Whereabouts = { where: 'whole', next: null }
 
-function placeOf(state: RoomsState & PeopleState & Pick<SessionState, 'phase'>, me: Participant): Place {
+function whereaboutsOf(
+  state: RoomsState & PeopleState & Pick<SessionState, 'phase'>,
+  me: Participant,
+): Whereabouts {
   if (!me.admitted || me.released) return WAITING
   const room = roomOf(state, me.roomId)
   if (!room) return NOWHERE
@@ -147,7 +150,7 @@ const belongingTo = (participants: PeopleState['participants'], roomId: string) 
   belonging(participants)[roomId] ?? []
 
 const inRoom = rememberBoth(
-  ({ id: roomId, name, copyId }: PlannedRoom, participants: PeopleState['participants']): Place => ({
+  ({ id: roomId, name, copyId }: PlannedRoom, participants: PeopleState['participants']): Whereabouts => ({
     where: 'room',
     roomId,
     name,
@@ -159,7 +162,7 @@ const inRoom = rememberBoth(
 )
 
 const beforeRoom = rememberBoth(
-  ({ id, name }: PlannedRoom, participants: PeopleState['participants']): Place => ({
+  ({ id, name }: PlannedRoom, participants: PeopleState['participants']): Whereabouts => ({
     where: 'whole',
     next: { name, members: belongingTo(participants, id).map(other => other.shownName) },
   }),
