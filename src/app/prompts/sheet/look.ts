@@ -1,4 +1,5 @@
 import { lazy } from 'react'
+import { loadAgain } from '../../ui/load-again'
 import type { PromptLook } from '../look'
 import { SheetAnswer } from './sheet-answer'
 
@@ -6,7 +7,7 @@ export const SHEET_LOOK: PromptLook<'sheet'> = {
   name: 'Sheet',
   hint: 'One long answer that several write at once.',
   // The text editor is by far the largest part of a board; it is fetched when the first sheet is met.
-  Space: lazy(() => import('./sheet-space')),
+  Space: lazy(() => loadAgain(() => import('./sheet-space'))),
   Answer: SheetAnswer,
   settings: {},
   Settings: null,

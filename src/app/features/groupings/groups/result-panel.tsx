@@ -5,10 +5,11 @@ import type { Group } from '~/core/grouping/grouping'
 import type { Balance, BrokenRule, MeetAgain } from '~/core/grouping/judge'
 import type { Rule } from '~/core/grouping/rules'
 import { Message } from '../../../ui/layout'
+import { loadAgain } from '../../../ui/load-again'
 import type { Judged } from '../search/use-judged'
 import { contradictionText, dayText, listed, ruleText } from '../settings/rule-text'
 
-const RandomChart = lazy(() => import('./random-chart'))
+const RandomChart = lazy(() => loadAgain(() => import('./random-chart')))
 
 interface ResultPanelProps {
   groups: Group[]
