@@ -1,3 +1,4 @@
+import { isEqual } from 'lodash-es'
 import { useEffect, useRef, useState } from 'react'
 import { draftKey, type GroupingDraft, readDraft, writeDraft } from './grouping-draft'
 
@@ -58,14 +59,17 @@ export function useDraft(draft: DraftOf): DraftState {
   const text = JSON.stringify(content)
   useEffect(() => {
     if (!changed) return
+    const current = JSON.parse(text) as GroupingDraft['content']
+    // Taken up as it was, it is kept already, and can still be dropped.
+    if (state === 'taken-up' && isEqual(current, found.current?.content)) return
     const timer = setTimeout(() => {
       const now = Date.now()
-      const kept = { version, at: now, content: JSON.parse(text) as GroupingDraft['content'] }
+      const kept = { version, at: now, content: current }
       setState(writeDraft(localStorage, key, kept) ? 'kept' : 'refused')
       setAt(now)
     }, KEEP_AFTER_MS)
     return () => clearTimeout(timer)
-  }, [key, version, text, changed])
+  }, [key, version, text, changed, state])
   return {
     state,
     at,
