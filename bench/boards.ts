@@ -95,8 +95,8 @@ async function roundTable(): Promise<Side> {
 async function withoutStorage(): Promise<Side> {
   const { port, child } = await helperProcess('bench/bare-sync-server.ts')
   const writers = await Promise.all(
-    Array.from({ length: BOARDS * WRITERS }, async (_, place): Promise<Writer> => {
-      const board = Math.floor(place / WRITERS)
+    Array.from({ length: BOARDS * WRITERS }, async (_, index): Promise<Writer> => {
+      const board = Math.floor(index / WRITERS)
       const doc = new Y.Doc()
       const { provider, socket } = openSocket(`http://localhost:${port}`, '', `board-${board}`, doc)
       await new Promise<void>(resolve => provider.on('synced', () => resolve()))
@@ -135,15 +135,15 @@ async function write(writers: Writer[]): Promise<number[]> {
   }
   for (const { doc } of writers) cardsOf(doc, 'c').observe(receive)
   const timers: NodeJS.Timeout[] = []
-  for (const [place, { doc }] of writers.entries()) {
+  for (const [index, { doc }] of writers.entries()) {
     let number = 0
     const add = () => {
-      const id = `${turn}-${place}-${number++}`
+      const id = `${turn}-${index}-${number++}`
       sent.set(id, performance.now())
       addCard(doc, 'c', id, `Card ${id}, a short line of words`)
     }
     const begin = () => timers.push(setInterval(add, EDIT_EVERY_MS))
-    timers.push(setTimeout(begin, (place * EDIT_EVERY_MS) / writers.length))
+    timers.push(setTimeout(begin, (index * EDIT_EVERY_MS) / writers.length))
   }
   await pause(TURN_SECONDS * 1000)
   for (const timer of timers) clearTimeout(timer)

@@ -163,12 +163,12 @@ function severalRounds(): void {
 }
 
 const roundsQuestion = (groups: number, size: number): GroupingQuestion => ({
-  people: Array.from({ length: groups * size }, (_, place) => ({
-    id: String(place),
+  people: Array.from({ length: groups * size }, (_, index) => ({
+    id: String(index),
     trainedToLead: false,
     columns: {},
   })),
-  groups: Array.from({ length: groups }, (_, place) => ({ name: String(place), size })),
+  groups: Array.from({ length: groups }, (_, index) => ({ name: String(index), size })),
   rules: [],
   aims: [],
   columns: [],

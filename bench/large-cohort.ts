@@ -34,9 +34,9 @@ export async function largeCohort(): Promise<void> {
     await pause(50)
   }
   const cohort = (await made.post('/cohorts', new URLSearchParams({ name: 'Everybody' }))).path
-  const text = `first name,family name,email,parish\n${Array.from({ length: PEOPLE }, (_, place) => {
-    const family = `${FAMILY[place % FAMILY.length]}${String.fromCharCode(97 + (place % 26))}${place}`
-    return `${GIVEN[place % GIVEN.length]},${family},p${place}@x.example,Parish ${place % 40}`
+  const text = `first name,family name,email,parish\n${Array.from({ length: PEOPLE }, (_, index) => {
+    const family = `${FAMILY[index % FAMILY.length]}${String.fromCharCode(97 + (index % 26))}${index}`
+    return `${GIVEN[index % GIVEN.length]},${family},p${index}@x.example,Parish ${index % 40}`
   }).join('\n')}`
   const file = new FormData()
   file.set('file', new File([text], 'list.csv', { type: 'text/csv' }))

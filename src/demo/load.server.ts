@@ -187,8 +187,8 @@ async function arrangedGrouping(
 async function plannedRounds(db: Database, account: Account, cohortId: string, name: string): Promise<void> {
   const { people, columns } = await getCohort(db, cohortId)
   const names = ['Dyke path', 'Alder woods', 'Ferry landing']
-  const groups = evenSizes(people.length, names.length).map((size, place) => ({
-    name: names[place] ?? '',
+  const groups = evenSizes(people.length, names.length).map((size, index) => ({
+    name: names[index] ?? '',
     size,
   }))
   const asked = { people, groups, rules: [], aims: [], columns, history: new Map(), now: new Map() }
@@ -196,7 +196,7 @@ async function plannedRounds(db: Database, account: Account, cohortId: string, n
   let step = search.next()
   while (!step.done) step = search.next()
   const [first = [], ...later] = step.value.rounds.map(round =>
-    round.map((personIds, place) => ({ id: `g${place + 1}`, name: names[place] ?? '', personIds })),
+    round.map((personIds, index) => ({ id: `g${index + 1}`, name: names[index] ?? '', personIds })),
   )
   const made = await createGrouping(db, account, cohortId, {
     name,
@@ -214,8 +214,8 @@ async function openedChoice(db: Database, cohortId: string): Promise<void> {
   const id = await openChoice(db, cohortId, { title, kind: 'wishes', wishes: 3, topics })
   const { topics: kept } = await getChoice(db, id)
   const { people } = await getCohort(db, cohortId)
-  for (const [place, person] of people.slice(0, 15).entries()) {
-    const wishes = [0, 1, 3].map(step => kept[(place * place + step) % kept.length]?.id ?? '')
+  for (const [index, person] of people.slice(0, 15).entries()) {
+    const wishes = [0, 1, 3].map(step => kept[(index * index + step) % kept.length]?.id ?? '')
     const chosen = await choose(db, id, person.id, wishes, { corrects: true })
     if (!chosen.ok) throw new Error(`The demo choice could not be made: ${chosen.problem.code}`)
   }
@@ -231,9 +231,9 @@ async function keptGrouping(
     name,
     version: null,
     aims,
-    groups: groups.map((personIds, place) => ({
+    groups: groups.map((personIds, index) => ({
       id: newId(),
-      name: STATIONS[place]?.station ?? `Team ${place + 1}`,
+      name: STATIONS[index]?.station ?? `Team ${index + 1}`,
       personIds,
     })),
   })

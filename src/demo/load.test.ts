@@ -39,7 +39,7 @@ test('each session behind ran as a live one does: everybody sent out, called bac
   const sessions = (await listSessions(memory.db)).filter(session => session.phase === 'ended')
   for (const { id } of sessions) {
     const log = await readLog(memory.db, id)
-    expect(log.map(recorded => recorded.seq)).toEqual(log.map((_, place) => place + 1))
+    expect(log.map(recorded => recorded.seq)).toEqual(log.map((_, index) => index + 1))
     const state = fold(log)
     expect(state).toMatchObject({ phase: 'ended', pastRounds: [{ number: 1 }], round: null })
     expect(log.map(recorded => recorded.event.type)).toEqual(

@@ -85,7 +85,7 @@ function arrivals(plan: OpeningPlan, random: RandomStream): PlaceTaken[] {
   const absent = random.below(plan.people.length)
   const late = random.below(plan.people.length)
   return plan.people
-    .filter((_, place) => place !== absent)
+    .filter((_, index) => index !== absent)
     .map(({ personId, shownName }) => {
       return { participantId: newId(), personId, shownName, late: plan.people[late]?.personId === personId }
     })
@@ -112,8 +112,8 @@ function playVisits(
     const roomId = roomOf(plan, caller.personId)
     if (roomId) play.later(sentOut + 3 * MINUTE, facilitator, { type: 'visit', roomId })
   }
-  for (const [place, room] of plan.rooms.slice(0, 4).entries()) {
-    play.later(sentOut + (5 + place * 1.5) * MINUTE, facilitator, { type: 'visit', roomId: room.id })
+  for (const [index, room] of plan.rooms.slice(0, 4).entries()) {
+    play.later(sentOut + (5 + index * 1.5) * MINUTE, facilitator, { type: 'visit', roomId: room.id })
   }
   play.later(sentOut + 11.5 * MINUTE, facilitator, { type: 'leave-room' })
   if (dropper && !dropper.late) {
@@ -181,9 +181,9 @@ async function keepWork(
   sentOut: number,
   random: RandomStream,
 ): Promise<void> {
-  for (const [place, room] of plan.rooms.entries()) {
+  for (const [index, room] of plan.rooms.entries()) {
     const writers = Object.values(state.participants).filter(participant => participant.roomId === room.id)
-    const work = STATIONS[place % STATIONS.length]
+    const work = STATIONS[index % STATIONS.length]
     if (!work || writers.length === 0) continue
     const doc = new Y.Doc()
     const written = writeBoard(
@@ -219,10 +219,10 @@ function writeBoard(
   }
   const [cards, sheet, yesNo] = plan.board.prompts
   if (!cards || !sheet || !yesNo) return []
-  for (const [place, text] of work.cards.entries()) {
+  for (const [index, text] of work.cards.entries()) {
     const id = newId()
     addCard(doc, cards.id, id, text)
-    credit(cards.id, id, text, 1 + place * 0.9 + random.below(60) / 60, 4 + random.below(30))
+    credit(cards.id, id, text, 1 + index * 0.9 + random.below(60) / 60, 4 + random.below(30))
   }
   const lines = work.sheet.map(text => {
     const paragraph = new Y.XmlElement('paragraph')

@@ -7,20 +7,20 @@ export class FailureLimit {
   /** One limit for each kind of key, in the order keys are given: most failures within so many seconds. */
   constructor(limits: { most: number; seconds: number }[]) {
     this.limiters = limits.map(
-      ({ most, seconds }, place) =>
-        new RateLimiterMemory({ keyPrefix: String(place), points: most, duration: seconds }),
+      ({ most, seconds }, index) =>
+        new RateLimiterMemory({ keyPrefix: String(index), points: most, duration: seconds }),
     )
   }
 
   /** Seconds until another try is looked at; 0 when it is looked at now. */
   async secondsToWait(...keys: string[]): Promise<number> {
-    const states = await Promise.all(this.limiters.map((limiter, place) => limiter.get(keys[place] ?? '')))
-    const waits = states.map((state, place) => waitFor(state, this.limiters[place]?.points ?? 0))
+    const states = await Promise.all(this.limiters.map((limiter, index) => limiter.get(keys[index] ?? '')))
+    const waits = states.map((state, index) => waitFor(state, this.limiters[index]?.points ?? 0))
     return Math.max(0, ...waits)
   }
 
   async failed(...keys: string[]): Promise<void> {
-    await Promise.all(this.limiters.map((limiter, place) => limiter.penalty(keys[place] ?? '')))
+    await Promise.all(this.limiters.map((limiter, index) => limiter.penalty(keys[index] ?? '')))
   }
 
   /** Forgets the failures counted under the first key: its owner got in. */

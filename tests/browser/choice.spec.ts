@@ -9,9 +9,9 @@ async function openChoice(page: Page, kind: RegExp, most: string): Promise<strin
   await expect(page.getByText('Enter a title.')).toBeVisible()
   await page.getByLabel('What is chosen').fill('Which walk?')
   await page.getByRole('radio', { name: kind }).check()
-  for (const [place, name] of ['Dyke', 'Woods', 'Ferry'].entries()) {
-    await page.getByLabel(`Topic ${place + 1}`, { exact: true }).fill(name)
-    await page.getByLabel('Most').nth(place).fill(most)
+  for (const [index, name] of ['Dyke', 'Woods', 'Ferry'].entries()) {
+    await page.getByLabel(`Topic ${index + 1}`, { exact: true }).fill(name)
+    await page.getByLabel('Most').nth(index).fill(most)
   }
   await page.getByRole('button', { name: 'Open the choice' }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Which walk?' })).toBeVisible()
@@ -106,8 +106,8 @@ test('a quick question is answered on phones, kept as a column, and groups are m
   await page.getByRole('link', { name: 'Open a choice' }).click()
   await page.getByRole('radio', { name: /a quick question/ }).check()
   await page.getByRole('textbox', { name: 'Question' }).fill('How sure are you?')
-  for (const [place, name] of ['1', '2', '3'].entries())
-    await page.getByLabel(`Answer ${place + 1}`, { exact: true }).fill(name)
+  for (const [index, name] of ['1', '2', '3'].entries())
+    await page.getByLabel(`Answer ${index + 1}`, { exact: true }).fill(name)
   await page.getByRole('button', { name: 'Ask the question' }).click()
   const link = (await page.getByRole('link', { name: /\/choose\// }).getAttribute('href')) ?? ''
   for (const [name, answer] of [

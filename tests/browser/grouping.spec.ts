@@ -163,7 +163,7 @@ test('500 people in 100 groups by 200 rules: the page answers while groups are w
   await page.getByRole('link', { name: 'Import a list' }).click()
   const rows = Array.from(
     { length: 500 },
-    (_, place) => `Person${place} F${place},${place % 17},${place % 4 === 0 ? 'yes' : 'no'}`,
+    (_, index) => `Person${index} F${index},${index % 17},${index % 4 === 0 ? 'yes' : 'no'}`,
   )
   await page.getByLabel('Or paste rows here').fill(['name,Years,trained to lead', ...rows].join('\n'))
   await page.getByRole('button', { name: 'Show what would change' }).click()

@@ -68,9 +68,9 @@ test('of a OneRoster ZIP one class is taken; five thousand rows do not hold the 
 }) => {
   const users = Array.from(
     { length: 5000 },
-    (_, place) => `u${place},student,Person${place},Of class ${place % 2}`,
+    (_, index) => `u${index},student,Person${index},Of class ${index % 2}`,
   )
-  const enrolled = users.map((_, place) => `c${place % 2},u${place},student`)
+  const enrolled = users.map((_, index) => `c${index % 2},u${index},student`)
   const zip = zipSync({
     'users.csv': strToU8(['sourcedId,role,givenName,familyName', ...users].join('\r\n')),
     'classes.csv': strToU8('sourcedId,title\r\nc0,Even class\r\nc1,Odd class'),

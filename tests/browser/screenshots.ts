@@ -119,12 +119,12 @@ async function planning(page: Page): Promise<void> {
 
 /** Everybody writes what fits the station they are at, some more than others. */
 async function work(people: SimulatedParticipant[]): Promise<void> {
-  for (const [place, person] of people.entries()) {
+  for (const [index, person] of people.entries()) {
     const station = STATIONS.find(each => each.station === roomOf(person))
     if (!station) continue
-    await person.writeCard('noticed', station.cards[place % station.cards.length] ?? '')
-    if (place % 4 === 1) await person.writeParagraph('explain', station.sheet[0] ?? '')
-    if (place % 7 === 3) await person.decide('class', station.answer, station.reason)
+    await person.writeCard('noticed', station.cards[index % station.cards.length] ?? '')
+    if (index % 4 === 1) await person.writeParagraph('explain', station.sheet[0] ?? '')
+    if (index % 7 === 3) await person.decide('class', station.answer, station.reason)
   }
 }
 
@@ -149,7 +149,7 @@ async function live(browser: Browser, page: Page, server: TestServer): Promise<v
   await phone.getByText('Please begin with the sheet').waitFor()
   // Two half minutes of work, so that the lanes have something to show.
   await page.waitForTimeout(34_000)
-  await work(people.filter((_, place) => place % 2 === 0))
+  await work(people.filter((_, index) => index % 2 === 0))
   await page.getByRole('button', { name: 'Water clarity' }).click()
   await page.getByRole('button', { name: 'Visit', exact: true }).click()
   await page.getByRole('button', { name: 'Close' }).click()

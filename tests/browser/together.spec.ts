@@ -27,7 +27,7 @@ test('two who type in one sheet and add cards at once lose nothing', async ({
   await expect(sheet(second)).toContainText('Begin.')
   await sheet(second).click()
   await second.keyboard.press('Control+End')
-  const words = (letter: string) => Array.from({ length: 25 }, (_, place) => `${letter}${place}`).join(' ')
+  const words = (letter: string) => Array.from({ length: 25 }, (_, index) => `${letter}${index}`).join(' ')
   const cards = async (phonePage: typeof first, letter: string) => {
     for (let number = 0; number < 6; number++) {
       await phonePage.getByLabel('New card').fill(`${letter} card ${number}`)

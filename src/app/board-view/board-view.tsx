@@ -62,11 +62,11 @@ function OpenBoard({ connection, board, me, names, onStatus }: OpenBoardProps) {
           in its field. Removing something makes room again.
         </Message>
       )}
-      {board.prompts.map((prompt, place) => (
+      {board.prompts.map((prompt, index) => (
         <chakra.section key={prompt.id} aria-labelledby={`prompt-${prompt.id}`}>
           <chakra.h3 id={`prompt-${prompt.id}`} fontSize="m" mb="8px">
             <chakra.span color="quiet" mr="6px">
-              {place + 1}
+              {index + 1}
             </chakra.span>
             {prompt.text}
           </chakra.h3>

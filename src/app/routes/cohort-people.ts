@@ -24,12 +24,12 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { people } = await answering(getCohort(db, params.cohortId))
   const from = Math.max(0, Number(new URL(request.url).searchParams.get('from')) || 0)
   const encoder = new TextEncoder()
-  let place = from
+  let index = from
   const stream = new ReadableStream<Uint8Array>({
     async pull(controller) {
       await setImmediate()
-      const slice = people.slice(place, place + AT_ONCE)
-      place += AT_ONCE
+      const slice = people.slice(index, index + AT_ONCE)
+      index += AT_ONCE
       if (slice.length === 0) controller.close()
       else controller.enqueue(encoder.encode(slice.map(person => `${JSON.stringify(person)}\n`).join('')))
     },
@@ -74,4 +74,4 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 const personErrors = (problem: PersonProblem): Record<string, string[]> =>
   problem.code === 'already-listed'
     ? { firstName: [`${problem.name} is already on this list.`] }
-    : { [`values[${problem.place}].value`]: [kindErrorText(problem.kind)] }
+    : { [`values[${problem.index}].value`]: [kindErrorText(problem.kind)] }

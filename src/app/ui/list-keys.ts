@@ -15,9 +15,9 @@ export function moveByArrows(event: KeyboardEvent<HTMLElement>): void {
   if (step === 0 || event.defaultPrevented || !(target instanceof HTMLElement) || hasOwnArrows(target)) return
   const rows = [...list.querySelectorAll<HTMLElement>(ROWS)].map(controlsOf).filter(row => row.length > 0)
   const here = rows.findIndex(row => row.includes(target))
-  const place = rows[here]?.indexOf(target) ?? 0
+  const index = rows[here]?.indexOf(target) ?? 0
   const next = here === -1 && step === -1 ? undefined : rows[here + step]
-  const wanted = next ? (next[place] ?? next[0]) : step === -1 ? fieldAbove(list) : undefined
+  const wanted = next ? (next[index] ?? next[0]) : step === -1 ? fieldAbove(list) : undefined
   if (!wanted) return
   event.preventDefault()
   wanted.focus()

@@ -17,10 +17,10 @@ const PATTERNS = [
   'M4 4h4v4h-4z',
 ]
 
-/** The patterned mark of a room, by its place among the rooms. Decoration: the name always stands beside it. */
-export function RoomMark({ place, size = 20 }: { place: number; size?: number }) {
+/** The patterned mark of a room, by where it stands among the rooms. Decoration: the name always stands beside it. */
+export function RoomMark({ index, size = 20 }: { index: number; size?: number }) {
   const id = useId()
-  const path = PATTERNS[place % PATTERNS.length]
+  const path = PATTERNS[index % PATTERNS.length]
   return (
     <chakra.svg
       width={`${size}px`}
@@ -34,7 +34,7 @@ export function RoomMark({ place, size = 20 }: { place: number; size?: number })
           <path
             d={path}
             stroke="var(--ink)"
-            strokeWidth={place % PATTERNS.length === 3 ? 4 : 2}
+            strokeWidth={index % PATTERNS.length === 3 ? 4 : 2}
             strokeLinecap="round"
             fill="none"
           />

@@ -10,8 +10,8 @@ export function chime(kind: 'call' | 'warning'): void {
   // Browsers keep a page silent until it was touched; then there is nothing to be heard, and nothing to wait for.
   audio.resume().catch(() => undefined)
   const tones = kind === 'call' ? [523, 784] : [659, 494]
-  tones.forEach((frequency, place) => {
-    const start = audio.currentTime + place * 0.18
+  tones.forEach((frequency, index) => {
+    const start = audio.currentTime + index * 0.18
     const tone = new OscillatorNode(audio, { type: 'sine', frequency })
     const volume = new GainNode(audio, { gain: 0 })
     volume.gain.linearRampToValueAtTime(0.2, start + 0.02)

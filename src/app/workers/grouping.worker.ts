@@ -39,7 +39,7 @@ function answer(task: ReturnType<typeof withoutId>, reply: (answer: WorkerAnswer
     }
     case 'judge': {
       const posed = poseQuestion(task.question)
-      const groups = task.groups.map((personIds, place) => ({ id: String(place), name: '', personIds }))
+      const groups = task.groups.map((personIds, index) => ({ id: String(index), name: '', personIds }))
       reply({
         kind: 'judged',
         ...judgeCost(posed, task.question, groups),

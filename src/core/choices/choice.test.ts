@@ -69,7 +69,7 @@ test('among equally good ways sizes differ as little as can be', () => {
       const shared = shareByWishes(topics, wishes)
       if (!shared.ok) return
       const worth = (places: number[]): number => {
-        const sizes = topics.map((_, topic) => places.filter(place => place === topic).length)
+        const sizes = topics.map((_, topic) => places.filter(index => index === topic).length)
         if (topics.some(({ min, max }, topic) => (sizes[topic] ?? 0) < min || (sizes[topic] ?? 0) > max))
           return Number.POSITIVE_INFINITY
         const ranks = places.map((topic, person) => (wishes[person]?.indexOf(topic) ?? -1) + 1 || 1000)

@@ -30,8 +30,8 @@ export function readCsv(text: string): CsvTable {
   const faults = result.errors
     .filter(error => error.type === 'Quotes')
     .map(error => ({ row: (error.row ?? 0) + 1, message: 'a quotation mark is opened and never closed' }))
-  const filled = result.data.flatMap((row, place) =>
-    row.some(cell => cell.trim() !== '') ? [{ row, number: place + 1 }] : [],
+  const filled = result.data.flatMap((row, index) =>
+    row.some(cell => cell.trim() !== '') ? [{ row, number: index + 1 }] : [],
   )
   return { rows: filled.map(({ row }) => row), numbers: filled.map(({ number }) => number), faults }
 }

@@ -43,9 +43,9 @@ function unmarkedUtf16(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | null {
   const length = Math.min(bytes.length, SAMPLE) & ~1
   if (length < 4) return null
   let [even, odd] = [0, 0]
-  for (let place = 0; place < length; place += 2) {
-    if (bytes[place] === 0) even++
-    if (bytes[place + 1] === 0) odd++
+  for (let index = 0; index < length; index += 2) {
+    if (bytes[index] === 0) even++
+    if (bytes[index + 1] === 0) odd++
   }
   const most = length / 2
   if (odd > most * 0.6 && even < most * 0.1) return 'utf-16le'

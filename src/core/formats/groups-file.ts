@@ -44,7 +44,7 @@ export function readGroups(text: string, people: readonly NamedInList[]): Groups
   const taken = new Set<string>()
   for (const [at, cells] of rows.entries()) {
     if (headed && at === 0) continue
-    const cell = (place: number) => unescaped(cells[place] ?? '').trim()
+    const cell = (index: number) => unescaped(cells[index] ?? '').trim()
     const fault = (reason: GroupsFileFault['reason']) =>
       void file.faults.push({ row: numbers[at] ?? at + 1, text: cells.join(', '), reason })
     const round = places.round < 0 ? 1 : Number(cell(places.round))

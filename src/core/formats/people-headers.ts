@@ -79,10 +79,10 @@ const LIKELY_HEADERS: Record<PersonField, string[]> = {
 export function likelyMatching(
   headers: readonly string[],
   columns: readonly Column[] = [],
-  isEmpty: (place: number) => boolean = () => false,
+  isEmpty: (index: number) => boolean = () => false,
 ): Matching {
   const taken = new Set<string>()
-  return headers.map((header, place): Matching[number] => {
+  return headers.map((header, index): Matching[number] => {
     const plain = plainHeader(header)
     if (plain === '') return 'ignore'
     const field = PERSON_FIELDS.find(candidate => LIKELY_HEADERS[candidate].includes(plain))
@@ -90,7 +90,7 @@ export function likelyMatching(
       taken.add(field)
       return field
     }
-    if (taken.has(`column:${plain}`) || isEmpty(place)) return 'ignore'
+    if (taken.has(`column:${plain}`) || isEmpty(index)) return 'ignore'
     taken.add(`column:${plain}`)
     const own = columns.find(column => plainHeader(column.name) === plain)?.name
     return own === undefined || own === header.trim() ? 'column' : `as:${own}`
@@ -107,11 +107,11 @@ export type MatchingProblem =
 /** Why a matching can't be used: without a name column nobody is known, and a field can come from one column only. */
 export function matchingProblem(headers: readonly string[], matching: Matching): MatchingProblem | undefined {
   for (const field of PERSON_FIELDS) {
-    const from = headers.filter((_, place) => matching[place] === field)
+    const from = headers.filter((_, index) => matching[index] === field)
     if (from.length > 1) return { code: 'matched-twice', field, headers: from }
   }
-  const columns = headers.flatMap((header, place) => columnName(header, matching[place]) ?? [])
-  const repeated = columns.find((header, place) => columns.indexOf(header) !== place)
+  const columns = headers.flatMap((header, index) => columnName(header, matching[index]) ?? [])
+  const repeated = columns.find((header, index) => columns.indexOf(header) !== index)
   if (repeated !== undefined) return { code: 'column-twice', header: repeated }
   if (!matching.includes('name') && !matching.includes('firstName')) {
     return { code: 'no-name-column', headers: [...headers] }

@@ -163,7 +163,7 @@ test.each([
   ['name\n', { code: 'empty' }],
   ['mail,parish\na@b.c,Saltby', { code: 'no-name-column', headers: ['mail', 'parish'] }],
   [
-    `name,${Array.from({ length: 31 }, (_, place) => `c${place}`)}\nBo${',x'.repeat(31)}`,
+    `name,${Array.from({ length: 31 }, (_, index) => `c${index}`)}\nBo${',x'.repeat(31)}`,
     { code: 'too-many-columns', columns: 31, most: 30 },
   ],
 ])('%j can not be imported', (text, problem) => {
@@ -171,7 +171,7 @@ test.each([
 })
 
 test('more rows than can be imported at once are refused, with both numbers', () => {
-  const text = `name\n${Array.from({ length: MOST_IMPORT_ROWS + 1 }, (_, place) => `N${place}`).join('\n')}`
+  const text = `name\n${Array.from({ length: MOST_IMPORT_ROWS + 1 }, (_, index) => `N${index}`).join('\n')}`
   expect(plan(text)).toMatchObject({
     ok: false,
     problem: { code: 'too-many-rows', rows: MOST_IMPORT_ROWS + 1, most: MOST_IMPORT_ROWS },

@@ -83,14 +83,14 @@ export function planImport(
   const matching =
     chosen?.length === headers.length
       ? chosen
-      : likelyMatching(headers, columns, place => isEmptyColumn(body, place))
+      : likelyMatching(headers, columns, index => isEmptyColumn(body, index))
   const refusal = problemOf(headers, body, matching, columns)
   if (refusal) return { ok: false, headers, matching, problem: refusal }
   const kinds = kindsOf(headers, body, matching, columns)
   const broken = new Set(table.faults.map(fault => fault.row))
-  const numberOf = (place: number) => table.numbers[place + 1] ?? place + 2
-  const read = body.map((cells, place) =>
-    broken.has(numberOf(place))
+  const numberOf = (index: number) => table.numbers[index + 1] ?? index + 2
+  const read = body.map((cells, index) =>
+    broken.has(numberOf(index))
       ? { problem: { code: 'broken-quotes' as const } }
       : cells.slice(headers.length).some(cell => cellText(cell) !== '')
         ? { problem: { code: 'too-many-cells' as const, cells: cells.length, headers: headers.length } }
@@ -99,10 +99,10 @@ export function planImport(
   const emails = read.flatMap(each => ('cells' in each && each.cells.email ? [each.cells.email] : []))
   const find = finder(listed, new Set(emails))
   const repeatOf = repeats()
-  const rows = read.map((each, place): ImportRow => {
-    const row = numberOf(place)
+  const rows = read.map((each, index): ImportRow => {
+    const row = numberOf(index)
     const refuse = (problem: RowProblem): ImportRow => {
-      const text = (body[place] ?? []).join(', ').slice(0, 120)
+      const text = (body[index] ?? []).join(', ').slice(0, 120)
       return { row, outcome: 'refused', text, problem }
     }
     if ('problem' in each) return refuse(each.problem)
@@ -127,8 +127,8 @@ function problemOf(
   if (body.length > MOST_IMPORT_ROWS)
     return { code: 'too-many-rows', rows: body.length, most: MOST_IMPORT_ROWS }
   const names = new Set(columns.map(column => column.name))
-  headers.forEach((header, place) => {
-    const name = columnName(header, matching[place])
+  headers.forEach((header, index) => {
+    const name = columnName(header, matching[index])
     if (name !== undefined) names.add(name)
   })
   if (names.size > MOST_COLUMNS) return { code: 'too-many-columns', columns: names.size, most: MOST_COLUMNS }
@@ -143,17 +143,17 @@ function kindsOf(
   columns: readonly Column[],
 ): Column[] {
   const known = new Set(columns.map(column => column.name))
-  const fresh = headers.flatMap((header, place) => {
-    const name = columnName(header, matching[place])
+  const fresh = headers.flatMap((header, index) => {
+    const name = columnName(header, matching[index])
     if (name === undefined || known.has(name)) return []
-    return [{ name, kind: guessKind(body.map(cells => cellText(cells[place]))) }]
+    return [{ name, kind: guessKind(body.map(cells => cellText(cells[index]))) }]
   })
   return [...columns, ...fresh]
 }
 
 /** No row says anything under this header. */
-const isEmptyColumn = (body: readonly string[][], place: number): boolean =>
-  body.every(cells => cellText(cells[place]) === '')
+const isEmptyColumn = (body: readonly string[][], index: number): boolean =>
+  body.every(cells => cellText(cells[index]) === '')
 
 /** What the row says; fields it does not have, or leaves empty, are missing. */
 type ReadCells = Partial<ImportedPerson> & { firstName: string; familyName: string }
@@ -169,7 +169,7 @@ function readPerson(
   const [firstName, familyName] = has('firstName')
     ? [cell('firstName'), cell('familyName')]
     : splitName(cell('name'))
-  const long = headers.findIndex((_, place) => cellText(cells[place]).length > LONGEST_CELL)
+  const long = headers.findIndex((_, index) => cellText(cells[index]).length > LONGEST_CELL)
   if (long >= 0)
     return {
       problem: { code: 'too-long', column: headers[long] || `column ${long + 1}`, most: LONGEST_CELL },
@@ -181,10 +181,10 @@ function readPerson(
   if (email && !/^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(email))
     return { problem: { code: 'bad-email', email: cell('email') } }
   const values: Record<string, string> = {}
-  for (const [place, header] of headers.entries()) {
-    const name = columnName(header, matching[place])
+  for (const [index, header] of headers.entries()) {
+    const name = columnName(header, matching[index])
     const kind = kinds.find(column => column.name === name)?.kind
-    const text = cellText(cells[place])
+    const text = cellText(cells[index])
     if (name === undefined || !kind || text === '') continue
     const value = columnValue(kind, text)
     if (value === undefined) return { problem: { code: 'not-of-kind', column: name, kind, value: text } }

@@ -13,18 +13,18 @@ const people = (
   count: number,
   columns: (place: number) => Record<string, string> = () => ({}),
 ): PersonToGroup[] =>
-  Array.from({ length: count }, (_, place) => ({
-    id: `p${place}`,
-    trainedToLead: place % 4 === 0,
-    columns: columns(place),
+  Array.from({ length: count }, (_, index) => ({
+    id: `p${index}`,
+    trainedToLead: index % 4 === 0,
+    columns: columns(index),
   }))
 
 const question = (
   changes: Partial<GroupingQuestion> & { people: PersonToGroup[] },
   groups = 3,
 ): GroupingQuestion => ({
-  groups: evenSizes(changes.people.length, groups).map((size, place) => ({
-    name: `Group ${place + 1}`,
+  groups: evenSizes(changes.people.length, groups).map((size, index) => ({
+    name: `Group ${index + 1}`,
     size,
   })),
   rules: [],
@@ -46,7 +46,7 @@ function best(asked: GroupingQuestion, before?: string[][], seed = 1): ArrangeSt
 
 const rule = (content: object): Rule => ({ id: JSON.stringify(content), reason: '', ...content }) as Rule
 const groupsOf = (step: ArrangeStep) =>
-  step.groups.map((personIds, place) => ({ id: `g${place}`, name: `Group ${place + 1}`, personIds }))
+  step.groups.map((personIds, index) => ({ id: `g${index}`, name: `Group ${index + 1}`, personIds }))
 const byId = (list: PersonToGroup[]) => new Map(list.map(person => [person.id, person]))
 const past = (at: number, ...groups: string[][]): PastSession => ({
   id: `s${at}`,
@@ -54,8 +54,8 @@ const past = (at: number, ...groups: string[][]): PastSession => ({
   at,
   day: '2026-11-03',
   meetings: groups.flatMap(group =>
-    group.flatMap((a, place) =>
-      group.slice(place + 1).map(b => ({ pair: [a, b] as [string, string], minutes: 10 })),
+    group.flatMap((a, index) =>
+      group.slice(index + 1).map(b => ({ pair: [a, b] as [string, string], minutes: 10 })),
     ),
   ),
 })
@@ -168,17 +168,17 @@ test('mixed: means are alike and every group has its share; matched: groups are 
 
 test('keep: people stay where they are but for what a rule asks', () => {
   const list = people(9)
-  const now = new Map(list.map((person, place) => [person.id, Math.floor(place / 3)]))
+  const now = new Map(list.map((person, index) => [person.id, Math.floor(index / 3)]))
   const rules = [rule({ kind: 'apart', personIds: ['p0', 'p1'] })]
   const answer = best(question({ people: list, now, rules, aims: [{ kind: 'keep', strength: 1 }] }))
-  const moved = answer.groups.flatMap((group, place) => group.filter(id => now.get(id) !== place))
+  const moved = answer.groups.flatMap((group, index) => group.filter(id => now.get(id) !== index))
   expect(moved).toHaveLength(2)
   expect(answer).toMatchObject({ broken: 0, proved: true })
 })
 
 test('who is held stays, whoever else is reshuffled', () => {
   const list = people(9)
-  const now = new Map(list.map((person, place) => [person.id, Math.floor(place / 3)]))
+  const now = new Map(list.map((person, index) => [person.id, Math.floor(index / 3)]))
   const answer = best(question({ people: list, now, held: new Set(['p0', 'p1', 'p8']) }))
   expect(answer.groups[0]).toEqual(expect.arrayContaining(['p0', 'p1']))
   expect(answer.groups[2]).toContain('p8')
@@ -225,7 +225,7 @@ test('rules that contradict each other come back as people and groups, and the a
   })
   expect(best(asked).broken).toBe(1)
   expect(contradictionOf(question({ people: list, rules: [] }, 2))).toBeNull()
-  const oneLead = list.map((person, place) => ({ ...person, trainedToLead: place === 0 }))
+  const oneLead = list.map((person, index) => ({ ...person, trainedToLead: index === 0 }))
   const leads = question({ people: oneLead, rules: [rule({ kind: 'lead-in-each' })] }, 2)
   expect(contradictionOf(leads)).toMatchObject({ apart: [], together: [], placed: [], leads: 1 })
 })

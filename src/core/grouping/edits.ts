@@ -177,6 +177,6 @@ function changeGroup(
   change: (group: Group) => Group,
 ): Arrangement {
   const groups = arrangement.groups.map(group => (group.id === groupId ? change(group) : group))
-  const same = groups.every((group, place) => group.name === arrangement.groups[place]?.name)
+  const same = groups.every((group, index) => group.name === arrangement.groups[index]?.name)
   return same ? arrangement : { ...arrangement, groups }
 }

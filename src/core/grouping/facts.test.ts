@@ -79,7 +79,7 @@ test.each([
 ])('%i groups of %i drawn twice at random: %d pairs meet again on average', (groups, size, expected) => {
   const people = groups * size
   const sizes = Array<number>(groups).fill(size)
-  const personIds = Array.from({ length: people }, (_, place) => String(place))
+  const personIds = Array.from({ length: people }, (_, index) => String(index))
   const draw = (seed: number) =>
     drawGrouping({ personIds, sizes, seed }).groups.map(group => group.map(Number))
   const repeats = Array.from({ length: 3000 }, (_, seed) =>
@@ -105,7 +105,7 @@ test.each([
   '%i groups of %i: %i groupings, as often the same as that says in %i draws',
   (groups, size, ways, draws) => {
     expect(factorial(groups * size) / (factorial(size) ** groups * factorial(groups))).toBeCloseTo(ways, 0)
-    const personIds = Array.from({ length: groups * size }, (_, place) => String(place))
+    const personIds = Array.from({ length: groups * size }, (_, index) => String(index))
     const times = new Map<string, number>()
     let same = 0
     for (let seed = 1; seed <= draws; seed++) {
@@ -159,8 +159,8 @@ test('12 people in threes: four rounds without a repeat, and never five', () => 
   const all = [...allGroupings([...Array(12).keys()], [3, 3, 3, 3])].map(pairsOf)
   const [first = 0n] = all
   const longest = (among: bigint[]): number =>
-    among.reduce((most, round, place) => {
-      const rest = among.slice(place + 1).filter(other => (round & other) === 0n)
+    among.reduce((most, round, index) => {
+      const rest = among.slice(index + 1).filter(other => (round & other) === 0n)
       return Math.max(most, 1 + longest(rest))
     }, 0)
   expect(1 + longest(all.filter(round => (round & first) === 0n))).toBe(4)
@@ -184,7 +184,7 @@ test.each([
 ])(
   '1 .. n in %i groups of %i with equal sums: %i ways, and the engine finds one when there is one',
   (groups, size, ways) => {
-    const numbers = Array.from({ length: groups * size }, (_, place) => place + 1)
+    const numbers = Array.from({ length: groups * size }, (_, index) => index + 1)
     const sum = (group: number[]) => group.reduce((total, number) => total + number, 0)
     const share = sum(numbers) / groups
     const count = ([first, ...others]: number[]): number => {

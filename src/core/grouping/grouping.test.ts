@@ -3,7 +3,7 @@ import { chiSquaredDistributionTable } from 'simple-statistics'
 import { drawGrouping, togetherKey } from './grouping'
 import { evenSizes } from './sizes'
 
-const ids = (count: number) => Array.from({ length: count }, (_, place) => `p${place}`)
+const ids = (count: number) => Array.from({ length: count }, (_, index) => `p${index}`)
 
 const factorial = (n: number): number => (n <= 1 ? 1 : n * factorial(n - 1))
 /** Ways to split n people into g unnamed groups of s: n! / (s!^g g!). Textbook combinatorics. */

@@ -135,7 +135,7 @@ export function judgeCost(
   question: GroupingQuestion,
   groups: readonly Group[],
 ): { cost: number; aims: { aim: Aim; cost: number }[] } {
-  const placeOf = new Map(groups.flatMap((group, place) => group.personIds.map(id => [id, place] as const)))
+  const placeOf = new Map(groups.flatMap((group, index) => group.personIds.map(id => [id, index] as const)))
   const places = question.people.map((person, number) => placeOf.get(person.id) ?? -1 - number)
   return {
     cost: costOf(posed.problem, places),
@@ -154,7 +154,7 @@ export function randomCosts(
   draws = 1000,
 ): number[] {
   const random = randomStream(seed)
-  const seats = question.groups.flatMap((group, place) => Array<number>(group.size).fill(place))
+  const seats = question.groups.flatMap((group, index) => Array<number>(group.size).fill(index))
   const costs = Array.from({ length: draws }, () => costOf(posed.problem, shuffled(seats, random)))
   return costs.sort((one, other) => one - other)
 }

@@ -10,12 +10,12 @@ function broken(now: string[][], late: string[], changes: Partial<GroupingQuesti
   const ids = [...now.flat(), ...late]
   return {
     people: ids.map(id => ({ id, trainedToLead: id.startsWith('L'), columns: {} })),
-    groups: evenSizes(ids.length, now.length).map((size, place) => ({ name: `Group ${place + 1}`, size })),
+    groups: evenSizes(ids.length, now.length).map((size, index) => ({ name: `Group ${index + 1}`, size })),
     rules: [],
     aims: [],
     columns: [],
     history: new Map(),
-    now: new Map(now.flatMap((group, place) => group.map(id => [id, place] as const))),
+    now: new Map(now.flatMap((group, index) => group.map(id => [id, index] as const))),
     held: new Set(),
     ...changes,
   }
@@ -151,15 +151,15 @@ test.each([1, 2, 3])(
     const random = randomStream(seed)
     const dealt = () => {
       const order = shuffled(
-        Array.from({ length: 60 }, (_, place) => `p${place}`),
+        Array.from({ length: 60 }, (_, index) => `p${index}`),
         random,
       )
       return Array.from({ length: 12 }, (_, group) => order.slice(group * 5, group * 5 + 5))
     }
     const meetings = (groups: string[][]) =>
       groups.flatMap(group =>
-        group.flatMap((a, place) =>
-          group.slice(place + 1).map(b => ({ pair: [a, b].sort() as [string, string], minutes: 10 })),
+        group.flatMap((a, index) =>
+          group.slice(index + 1).map(b => ({ pair: [a, b].sort() as [string, string], minutes: 10 })),
         ),
       )
     const history = pairHistory(

@@ -71,7 +71,7 @@ test('nobody has two roles, and in a small group the later ones fall away', () =
       fc.integer(),
       fc.constantFrom('alphabet', 'turn', 'random'),
       (size, seed, rule) => {
-        const group = Array.from({ length: size }, (_, place) => person(`P${place}`))
+        const group = Array.from({ length: size }, (_, index) => person(`P${index}`))
         const given = Object.values(giveRoles(group, rule, { locale: 'en', seed }))
         expect(given).toHaveLength(Math.min(4, size))
         expect(new Set(given).size).toBe(given.length)

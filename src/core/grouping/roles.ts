@@ -65,9 +65,9 @@ export function giveRolesInRounds(
   const since = new Map<string, RoleCounts>()
   return rounds.map((groups, round) => {
     const given: Record<string, Role> = {}
-    for (const [place, members] of groups.entries()) {
+    for (const [index, members] of groups.entries()) {
       const people = members.map(person => ({ ...person, held: added(person.held, since.get(person.id)) }))
-      const roles = giveRoles(people, rule, { locale, seed: seed + round * groups.length + place })
+      const roles = giveRoles(people, rule, { locale, seed: seed + round * groups.length + index })
       for (const [role, id] of Object.entries(roles) as [Role, string][]) given[id] = role
     }
     for (const [id, role] of Object.entries(given)) since.set(id, added(since.get(id), { [role]: 1 }))

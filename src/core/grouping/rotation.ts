@@ -61,8 +61,8 @@ export function planRotation(
 
 /** Stations at places of a circle, as evenly as can be; the other places are for waiting. */
 function spreadStations(stations: number, circle: number): (number | null)[] {
-  return Array.from({ length: circle }, (_, place) => {
-    const before = Math.floor((place * stations) / circle)
-    return Math.floor(((place + 1) * stations) / circle) > before ? before : null
+  return Array.from({ length: circle }, (_, index) => {
+    const before = Math.floor((index * stations) / circle)
+    return Math.floor(((index + 1) * stations) / circle) > before ? before : null
   })
 }

@@ -53,12 +53,12 @@ function groupsForSize(people: number, size: number, mostGroups: number): number
  * is not possible the sizes stay as planned. O(people x groups).
  */
 export function sizesAround(planned: readonly number[], held: readonly number[]): number[] {
-  const sizes = planned.map((size, place) => Math.max(size, held[place] ?? 0))
+  const sizes = planned.map((size, index) => Math.max(size, held[index] ?? 0))
   const total = planned.reduce((sum, size) => sum + size, 0)
   for (let over = sizes.reduce((sum, size) => sum + size, 0) - total; over > 0; over--) {
-    const spare = sizes.map((size, place) => size > Math.max(SMALLEST_GROUP, held[place] ?? 0))
+    const spare = sizes.map((size, index) => size > Math.max(SMALLEST_GROUP, held[index] ?? 0))
     const largest = sizes.reduce(
-      (best, size, place) => (spare[place] && (best < 0 || size > (sizes[best] ?? 0)) ? place : best),
+      (best, size, index) => (spare[index] && (best < 0 || size > (sizes[best] ?? 0)) ? index : best),
       -1,
     )
     if (largest < 0) return [...planned]

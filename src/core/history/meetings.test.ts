@@ -5,7 +5,7 @@ const MINUTE = 60_000
 
 /** A log of events with the minute each happened at. */
 const log = (...events: [minute: number, event: LiveEvent][]): Recorded[] =>
-  events.map(([minute, event], place) => ({ seq: place + 1, at: minute * MINUTE, event }))
+  events.map(([minute, event], index) => ({ seq: index + 1, at: minute * MINUTE, event }))
 
 const joined = (id: string, personId: string | null = `person-${id}`): LiveEvent => ({
   type: 'joined',

@@ -24,8 +24,8 @@ export function meetingsOf(log: readonly Recorded[], now: number): Meeting[] {
   }
   const together = new Map<string, Meeting>()
   for (const inRoom of byRoom.values()) {
-    for (const [place, one] of inRoom.entries()) {
-      for (const other of inRoom.slice(place + 1)) {
+    for (const [index, one] of inRoom.entries()) {
+      for (const other of inRoom.slice(index + 1)) {
         const ms = Math.min(one.to, other.to) - Math.max(one.from, other.from)
         const a = participants[one.participantId]?.personId
         const b = participants[other.participantId]?.personId

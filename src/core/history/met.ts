@@ -43,7 +43,7 @@ export function whoHasMet(personIds: readonly string[], past: readonly PastSessi
     never.get(pair[0])?.push(pair[1])
     never.get(pair[1])?.push(pair[0])
   }
-  const order = new Map(personIds.map((id, place) => [id, place]))
+  const order = new Map(personIds.map((id, index) => [id, index]))
   for (const list of never.values())
     list.sort((one, other) => (order.get(one) ?? 0) - (order.get(other) ?? 0))
   const all = [...pairs.values()]
@@ -58,6 +58,6 @@ export function gini(values: readonly number[]): number {
   const sorted = [...values].sort((one, other) => one - other)
   const total = sorted.reduce((sum, value) => sum + value, 0)
   if (total === 0) return 0
-  const ranked = sorted.reduce((sum, value, place) => sum + (place + 1) * value, 0)
+  const ranked = sorted.reduce((sum, value, index) => sum + (index + 1) * value, 0)
   return (2 * ranked) / (sorted.length * total) - (sorted.length + 1) / sorted.length
 }

@@ -34,7 +34,7 @@ export const pairKey = (a: string, b: string): string => (a < b ? `${a} ${b}` : 
 export function pairHistory(past: readonly PastSession[]): Map<string, PairPast> {
   const ordered = [...past].sort((one, other) => one.at - other.at).slice(-MOST_SESSIONS)
   const history = new Map<string, PairPast>()
-  for (const [place, session] of ordered.entries()) {
+  for (const [index, session] of ordered.entries()) {
     for (const { pair, minutes } of session.meetings) {
       if (minutes < SHORTEST_MEETING) continue
       const key = pairKey(...pair)
@@ -45,7 +45,7 @@ export function pairHistory(past: readonly PastSession[]): Map<string, PairPast>
         lastAt: session.at,
         lastDay: session.day,
         lastTitle: session.title,
-        weight: (before?.weight ?? 0) + place + 1,
+        weight: (before?.weight ?? 0) + index + 1,
       })
     }
   }

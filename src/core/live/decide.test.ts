@@ -263,7 +263,7 @@ describe('whatever is asked by whomever, in any order', () => {
       fc.property(fc.array(fc.tuple(actors, commands), { maxLength: 60 }), script => {
         const { state, log } = play(script)
         expect(fold(log)).toEqual(state)
-        expect(log.map(recorded => recorded.seq)).toEqual(log.map((_, place) => place + 1))
+        expect(log.map(recorded => recorded.seq)).toEqual(log.map((_, index) => index + 1))
         for (const each of Object.values(state.participants)) {
           expect(!each.inRoom || (each.roomId !== null && state.round !== null && !each.released)).toBe(true)
         }

@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { isFoundBy, plainName, shownNames } from './shown-name'
 
 const people = (...names: [first: string, family: string, shownAs?: string][]) =>
-  names.map(([firstName, familyName, shownAs = ''], place) => ({
-    id: String(place),
+  names.map(([firstName, familyName, shownAs = ''], index) => ({
+    id: String(index),
     firstName,
     familyName,
     shownAs,

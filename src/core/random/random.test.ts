@@ -37,7 +37,7 @@ test.each([
   [3, 5],
   [4, 23],
 ] as const)('each order of %i things comes equally often', (things, freedom) => {
-  const members = Array.from({ length: things }, (_, place) => place)
+  const members = Array.from({ length: things }, (_, index) => index)
   const counts = new Map(permutationsHeap(members).map(order => [order.join(), 0]))
   const random = randomStream(2026)
   for (let draw = 0; draw < 500 * counts.size; draw++) {

@@ -98,9 +98,9 @@ function peopleTable(people: readonly TakingPart[]): BlockContent {
 
 /** One row for each piece of work: prompt, room, text; the header first. */
 export function workRows(report: SessionReport): string[][] {
-  const rows = report.board.prompts.flatMap((prompt, place) =>
+  const rows = report.board.prompts.flatMap((prompt, index) =>
     report.rooms.flatMap(room => {
-      const answer = room.answers[place]
+      const answer = room.answers[index]
       return answer ? textsOf(answer).map(text => [prompt.text, room.name, text]) : []
     }),
   )

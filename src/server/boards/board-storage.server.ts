@@ -171,14 +171,14 @@ export class BoardStorage {
     const done: Contribution[] = []
     const unstored = new Set<string>()
     let rest: PendingChange[] = []
-    for (const [place, change] of changes.entries()) {
+    for (const [index, change] of changes.entries()) {
       try {
         done.push(...(await this.write([change])))
       } catch (error) {
         this.failed(error)
         unstored.add(change.copyId)
         if (isRefusedForGood(error)) continue
-        rest = changes.slice(place)
+        rest = changes.slice(index)
         break
       }
     }

@@ -41,7 +41,7 @@ function claims(update: Uint8Array): { clientId: number; clock: number; userId: 
   const decoder = createDecoder(update)
   const count = readVarUint(decoder)
   const list: ReturnType<typeof claims> = []
-  for (let place = 0; place < count && hasContent(decoder); place++) {
+  for (let index = 0; index < count && hasContent(decoder); index++) {
     const clientId = readVarUint(decoder)
     const clock = readVarUint(decoder)
     list.push({ clientId, clock, userId: userIn(JSON.parse(readVarString(decoder))) })

@@ -168,8 +168,8 @@ export async function chosenGroups(db: Database, choiceId: string): Promise<Grou
   const ids = people.map(person => person.id)
   const shared = sharedOut(choice.kind, choice.topics, ids, answers)
   if (!shared.ok) return null
-  return choice.topics.map(({ id, name }, place) => {
-    return { id, name, personIds: shared.allotment.groups[place]?.personIds ?? [] }
+  return choice.topics.map(({ id, name }, index) => {
+    return { id, name, personIds: shared.allotment.groups[index]?.personIds ?? [] }
   })
 }
 

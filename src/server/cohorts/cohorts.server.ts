@@ -105,7 +105,7 @@ export async function renameCohort(db: Database, cohortId: string, name: string)
 
 export type PersonProblem =
   | { code: 'already-listed'; name: string }
-  | { code: 'not-of-kind'; place: number; kind: Column['kind'] }
+  | { code: 'not-of-kind'; index: number; kind: Column['kind'] }
 
 /** Adds somebody at the end of the list; refused when somebody with the same whole name is on it. */
 export async function addPerson(
@@ -151,11 +151,11 @@ function personFields(
   before: Record<string, string>,
 ): Result<Omit<PersonForm, 'values'> & { email: string; columns: Record<string, string> }, PersonProblem> {
   const columns = { ...before }
-  for (const [place, { column: name, value: text }] of values.entries()) {
+  for (const [index, { column: name, value: text }] of values.entries()) {
     const kind = cohort.columns.find(column => column.name === name)?.kind
     if (!kind) continue
     const value = columnValue(kind, text)
-    if (value === undefined) return refused({ code: 'not-of-kind', place, kind })
+    if (value === undefined) return refused({ code: 'not-of-kind', index, kind })
     columns[name] = value
   }
   return done({ ...names, email: email ?? '', columns })

@@ -184,7 +184,7 @@ export async function takeBackImport(db: Database, cohortId: string, importId: s
 async function addAll(db: Database, cohortId: string, rows: ImportRow[]): Promise<string[]> {
   const first = await nextPosition(db, cohortId)
   const added = rows.flatMap(row => (row.outcome === 'added' ? [row.person] : []))
-  const values = added.map((person, place) => ({ id: newId(), position: first + place, ...person }))
+  const values = added.map((person, index) => ({ id: newId(), position: first + index, ...person }))
   if (values.length === 0) return []
   await db.execute(sql`
     insert into people (id, cohort_id, position, first_name, family_name, shown_as, email, trained_to_lead, columns)

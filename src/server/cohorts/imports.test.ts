@@ -62,7 +62,7 @@ test('taking an import back leaves the list as it was, but for what was changed 
 })
 
 test('of a long preview the first rows of each kind come, and further ones when they are asked for', async () => {
-  const rows = Array.from({ length: 1000 }, (_, place) => (place % 10 === 0 ? ',x@y' : `P${place},`))
+  const rows = Array.from({ length: 1000 }, (_, index) => (index % 10 === 0 ? ',x@y' : `P${index},`))
   const list = { text: `name,email\n${rows.join('\n')}` }
   const preview = await previewImport(memory.db, cohortId, list)
   expect(preview.ok && [preview.counts, preview.rows.length]).toEqual([
@@ -88,7 +88,7 @@ test('a list that is changed while its rows are matched is matched again: nobody
 
 test('five thousand rows go in, are changed and are taken back', async () => {
   const rows = (years: number) =>
-    `name,Years\n${Array.from({ length: 5000 }, (_, place) => `Person ${place},${years}`).join('\n')}`
+    `name,Years\n${Array.from({ length: 5000 }, (_, index) => `Person ${index},${years}`).join('\n')}`
   value(await importPeople(memory.db, cohortId, 'Marit', { text: rows(1) }))
   const second = value(await importPeople(memory.db, cohortId, 'Marit', { text: rows(2) }))
   expect((await people())[4999]?.columns).toEqual({ Years: '2' })

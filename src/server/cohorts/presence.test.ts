@@ -36,13 +36,13 @@ test('what a page said first and was overtaken on its way does not undo what it 
 test('presence is taken from a running session: who has come and is still there', async () => {
   const running = await runningServer()
   const { db, hub, sessionId, cohortId, personIds } = running
-  for (const place of [0, 2, 3]) await running.join(place)
+  for (const index of [0, 2, 3]) await running.join(index)
   const gone = await running.join(1)
   await hub.command(sessionId, { kind: 'door' }, { type: 'disconnect', participantId: gone })
   expect(await runningSessions(db, cohortId)).toMatchObject([{ id: sessionId }])
   await presenceFromSession(db, hub, cohortId, sessionId, '2026-11-03')
   const { presence } = await getCohort(db, cohortId)
-  expect(presence?.personIds.toSorted()).toEqual([0, 2, 3].map(place => personIds[place]).toSorted())
+  expect(presence?.personIds.toSorted()).toEqual([0, 2, 3].map(index => personIds[index]).toSorted())
   const other = await createCohort(db, 'Other')
   await expect(presenceFromSession(db, hub, other, sessionId, '2026-11-03')).rejects.toMatchObject({
     code: 'not-found',

@@ -44,8 +44,8 @@ export async function readList(files: UploadedFile[]): Promise<Result<ReadList, 
 export function onlyClass(text: string, chosen: string): string {
   if (!chosen) return text
   const [headers = [], ...rows] = readCsv(text).rows
-  const place = headers.indexOf(CLASS_HEADER)
-  return writePlainCsv([headers, ...rows.filter(row => row[place] === chosen)])
+  const index = headers.indexOf(CLASS_HEADER)
+  return writePlainCsv([headers, ...rows.filter(row => row[index] === chosen)])
 }
 
 function fromText(bytes: Uint8Array): Result<ReadList, ListProblem> {

@@ -90,10 +90,10 @@ describe.each(adapters)('%s', (_, open) => {
 
   test('transactions and single queries that overlap wait for each other', async () => {
     await Promise.all(
-      Array.from({ length: 10 }, (_, place) =>
+      Array.from({ length: 10 }, (_, index) =>
         db.transaction(async transaction => {
           const before = await transaction.select().from(cohorts)
-          await transaction.insert(cohorts).values({ id: `t${place}`, name: `t${place}` })
+          await transaction.insert(cohorts).values({ id: `t${index}`, name: `t${index}` })
           expect((await transaction.select().from(cohorts)).length).toBe(before.length + 1)
         }),
       ),

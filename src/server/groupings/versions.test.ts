@@ -33,9 +33,9 @@ test('every save is kept with who and when, and a grouping used in a session is 
   value(await openSession({ db, hub }, by, sessionId))
   expect((await getSession(db, sessionId)).groupingVersion).toBe(1)
   await hub.stop()
-  const turned = groups.map((group, place) => ({
+  const turned = groups.map((group, index) => ({
     ...group,
-    personIds: groups[1 - place]?.personIds ?? [],
+    personIds: groups[1 - index]?.personIds ?? [],
   }))
   value(await saveGrouping(db, by, groupingId, { name: 'Turned', groups: turned, version: 1 }))
   const versions = await groupingVersionsOf(db, groupingId)
@@ -53,7 +53,7 @@ test('a grouping of several rounds: each checked, and a session takes the one it
   const { cohortId, personIds, boardId, form } = await plannedSession(db, by)
   const [a = '', b = '', c = '', d = ''] = personIds
   const round = (...groups: string[][]) =>
-    groups.map((ids, place) => ({ id: `g${place}`, name: `Group ${place + 1}`, personIds: ids }))
+    groups.map((ids, index) => ({ id: `g${index}`, name: `Group ${index + 1}`, personIds: ids }))
   const content = { name: 'Two rounds', groups: round([a, b], [c, d]), version: null }
   expect(
     await createGrouping(db, by, cohortId, { ...content, laterRounds: [round([a, b], [b, c])] }),

@@ -159,8 +159,8 @@ export class LiveSession {
       const batch = this.asked.splice(0, MOST_AT_ONCE)
       try {
         const outcomes = await this.write(batch)
-        batch.forEach((asked, place) => {
-          asked.settle(outcomes[place] as Outcome)
+        batch.forEach((asked, index) => {
+          asked.settle(outcomes[index] as Outcome)
         })
       } catch (error) {
         for (const asked of batch) asked.fail(error)

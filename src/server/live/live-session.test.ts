@@ -81,10 +81,10 @@ function reader(
 test('what arrives while the log is being written is written together next', async () => {
   const { session, ports } = await opened()
   const before = ports.writes
-  const outcomes = await Promise.all(Array.from({ length: 100 }, (_, place) => join(session, `P${place}`)))
+  const outcomes = await Promise.all(Array.from({ length: 100 }, (_, index) => join(session, `P${index}`)))
   expect(outcomes.every(outcome => outcome.ok)).toBe(true)
   expect(ports.writes - before).toBeLessThanOrEqual(2)
-  expect(ports.log.map(recorded => recorded.seq)).toEqual(ports.log.map((_, place) => place + 1))
+  expect(ports.log.map(recorded => recorded.seq)).toEqual(ports.log.map((_, index) => index + 1))
 })
 
 test('of two who take the same name at the same moment one gets it', async () => {

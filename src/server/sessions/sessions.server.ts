@@ -122,7 +122,7 @@ async function planFrom(
 
 function firstRepeat(names: string[]): string | undefined {
   const plain = names.map(name => name.trim().toLowerCase())
-  return names.find((_, place) => plain.indexOf(plain[place] as string) !== place)
+  return names.find((_, index) => plain.indexOf(plain[index] as string) !== index)
 }
 
 /**

@@ -25,7 +25,7 @@ test('a session opens with the rooms of its grouping, renamed where the plan say
   })
   expect(plan.rooms.map(room => room.name)).toEqual(['Old reeds', 'Birds'])
   expect(plan.people.map(each => [each.personId, each.roomId])).toEqual(
-    personIds.map((id, place) => [id, plan.rooms[place < 2 ? 0 : 1]?.id]),
+    personIds.map((id, index) => [id, plan.rooms[index < 2 ? 0 : 1]?.id]),
   )
   expect(new Set(plan.rooms.map(room => room.copyId)).size).toBe(2)
 })

@@ -56,8 +56,8 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
               <chakra.p color="quiet">
                 Up to three steps, one thing each. They stay on the board of every room.
               </chakra.p>
-              {steps.slice(0, MOST_STEPS).map((step, place) => (
-                <Field key={step.key} label={`Step ${place + 1}`} errors={step.errors}>
+              {steps.slice(0, MOST_STEPS).map((step, index) => (
+                <Field key={step.key} label={`Step ${index + 1}`} errors={step.errors}>
                   {parts => <Input {...parts} name={step.name} defaultValue={step.initialValue} />}
                 </Field>
               ))}
@@ -66,23 +66,23 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
           </Section>
           <Section title="Prompts">
             <Stack gap="12px">
-              {prompts.map((prompt, place) => (
+              {prompts.map((prompt, index) => (
                 <PromptFields
                   key={prompt.key}
                   name={prompt.name}
                   prompt={prompt.getFieldset()}
                   settings={(prompt.initialValue as Partial<Prompt> | undefined)?.settings}
-                  place={place}
+                  index={index}
                   buttons={
                     <>
                       <Button
                         type="submit"
                         size="small"
-                        disabled={place === 0}
+                        disabled={index === 0}
                         {...form.reorder.getButtonProps({
                           name: fields.prompts.name,
-                          from: place,
-                          to: place - 1,
+                          from: index,
+                          to: index - 1,
                         })}
                       >
                         Move up
@@ -91,7 +91,7 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
                         type="submit"
                         size="small"
                         disabled={prompts.length === 1}
-                        {...form.remove.getButtonProps({ name: fields.prompts.name, index: place })}
+                        {...form.remove.getButtonProps({ name: fields.prompts.name, index })}
                       >
                         Remove
                       </Button>
@@ -134,21 +134,21 @@ interface PromptFieldsProps {
   /** As they are kept; those of an empty form for a new prompt. */
   settings: object | undefined
   prompt: { id: FieldMetadata<string>; kind: FieldMetadata<PromptKind>; text: FieldMetadata<string> }
-  place: number
+  index: number
   buttons: React.ReactNode
 }
 
-function PromptFields({ name, prompt, settings, place, buttons }: PromptFieldsProps) {
+function PromptFields({ name, prompt, settings, index, buttons }: PromptFieldsProps) {
   const kind = (prompt.kind.value ?? prompt.kind.initialValue ?? 'cards') as PromptKind
   const look = lookOf(kind)
   const Settings = look?.Settings as ComponentType<{ name: string; settings: object }> | null | undefined
   return (
     <Box as="fieldset" borderWidth="1px" borderRadius="8px" p="12px" bg="panel">
-      <chakra.legend srOnly>Prompt {place + 1}</chakra.legend>
+      <chakra.legend srOnly>Prompt {index + 1}</chakra.legend>
       <input type="hidden" name={prompt.id.name} value={prompt.id.initialValue ?? ''} />
       <Flex gap="12px" wrap="wrap">
         <Box w="210px">
-          <Field label={`Prompt ${place + 1} is`} hint={lookOf(kind)?.hint}>
+          <Field label={`Prompt ${index + 1} is`} hint={lookOf(kind)?.hint}>
             {parts => (
               <Select {...parts} name={prompt.kind.name} defaultValue={prompt.kind.initialValue}>
                 {KINDS_SHOWN.map(value => (

@@ -95,12 +95,12 @@ export function ChoiceEditor({ cohort }: { cohort: { id: string; name: string; p
         )}
         <Section title={question ? 'Answers to choose from' : 'Topics'}>
           <Stack gap="8px">
-            {rows.map((row, place) => (
+            {rows.map((row, index) => (
               <Flex key={row.key} gap="8px" align="flex-start" wrap="wrap">
                 <chakra.div flex="1" minW="180px">
                   <Field
-                    label={`${question ? 'Answer' : 'Topic'} ${place + 1}`}
-                    errors={faultAt(`topics.${place}.name`)}
+                    label={`${question ? 'Answer' : 'Topic'} ${index + 1}`}
+                    errors={faultAt(`topics.${index}.name`)}
                   >
                     {parts => (
                       <Input
@@ -115,7 +115,7 @@ export function ChoiceEditor({ cohort }: { cohort: { id: string; name: string; p
                 {!question && (
                   <>
                     <chakra.div w="90px">
-                      <Field label="Fewest" errors={faultAt(`topics.${place}.min`)}>
+                      <Field label="Fewest" errors={faultAt(`topics.${index}.min`)}>
                         {parts => (
                           <Input
                             {...parts}
@@ -128,7 +128,7 @@ export function ChoiceEditor({ cohort }: { cohort: { id: string; name: string; p
                       </Field>
                     </chakra.div>
                     <chakra.div w="90px">
-                      <Field label="Most" errors={faultAt(`topics.${place}.max`)}>
+                      <Field label="Most" errors={faultAt(`topics.${index}.max`)}>
                         {parts => (
                           <Input
                             {...parts}
@@ -147,7 +147,7 @@ export function ChoiceEditor({ cohort }: { cohort: { id: string; name: string; p
                   size="small"
                   mt="26px"
                   disabled={rows.length <= 2}
-                  aria-label={`Take ${question ? 'answer' : 'topic'} ${place + 1} away`}
+                  aria-label={`Take ${question ? 'answer' : 'topic'} ${index + 1} away`}
                   onClick={() => setRows(before => before.filter(other => other.key !== row.key))}
                 >
                   Remove

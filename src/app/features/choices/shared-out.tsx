@@ -12,8 +12,8 @@ export function SharedOut({ choice, people, shared }: Pick<ChoiceView, 'choice' 
     <Section title={question ? 'What was answered' : 'As it would be shared out now'}>
       {shared.ok ? (
         <Grid templateColumns="repeat(auto-fill, minmax(210px, 1fr))" gap="12px">
-          {choice.topics.map((topic, place) => {
-            const group = shared.groups[place]?.people ?? []
+          {choice.topics.map((topic, index) => {
+            const group = shared.groups[index]?.people ?? []
             return (
               <chakra.section
                 key={topic.id}

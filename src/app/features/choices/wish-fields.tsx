@@ -13,23 +13,23 @@ interface WishFieldsProps {
 export function WishFields({ topics, most, wishes, onChange }: WishFieldsProps) {
   return (
     <>
-      {Array.from({ length: Math.min(most, wishes.length + 1) }, (_, place) => (
+      {Array.from({ length: Math.min(most, wishes.length + 1) }, (_, index) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: wishes are told apart by their rank.
-        <chakra.div key={place} minW="180px">
-          <Field label={most === 1 ? 'Topic' : `Wish ${place + 1}`}>
+        <chakra.div key={index} minW="180px">
+          <Field label={most === 1 ? 'Topic' : `Wish ${index + 1}`}>
             {parts => (
               <Select
                 {...parts}
-                value={wishes[place] ?? ''}
+                value={wishes[index] ?? ''}
                 onChange={event => {
                   const next = [...wishes]
-                  next[place] = event.target.value
+                  next[index] = event.target.value
                   onChange(next.filter(wish => wish !== ''))
                 }}
               >
                 <option value="">none</option>
                 {topics
-                  .filter(({ id }) => id === wishes[place] || !wishes.includes(id))
+                  .filter(({ id }) => id === wishes[index] || !wishes.includes(id))
                   .map(({ id, name }) => (
                     <option key={id} value={id}>
                       {name}

@@ -105,19 +105,19 @@ function HowToRead({ source, chosenClass, plan, ownColumns }: PreviewStep & { ow
         </chakra.div>
       )}
       <Grid templateColumns="repeat(auto-fill, minmax(190px, 1fr))" gap="10px">
-        {plan.headers.map((header, place) => (
+        {plan.headers.map((header, index) => (
           <Field
             // biome-ignore lint/suspicious/noArrayIndexKey: two columns of a list may have the same header.
-            key={place}
-            label={header.trim() || `Column ${place + 1}`}
+            key={index}
+            label={header.trim() || `Column ${index + 1}`}
           >
             {parts => (
               <Select
                 {...parts}
-                value={plan.matching[place]}
+                value={plan.matching[index]}
                 onChange={event => {
                   const chosen = event.target.value as Matching[number]
-                  again({ matching: plan.matching.map((match, at) => (at === place ? chosen : match)) })
+                  again({ matching: plan.matching.map((match, at) => (at === index ? chosen : match)) })
                 }}
               >
                 {PERSON_FIELDS.map(field => (

@@ -51,9 +51,9 @@ function PersonForm({ person, columns, onDone }: PersonFormProps) {
             </Field>
           </chakra.div>
         ))}
-        {fields.values.getFieldList().map((entry, place) => {
+        {fields.values.getFieldList().map((entry, index) => {
           const { column, value } = entry.getFieldset()
-          const { name, kind } = columns[place] ?? { name: '', kind: 'text' }
+          const { name, kind } = columns[index] ?? { name: '', kind: 'text' }
           return (
             <chakra.div key={entry.key} flex="1" minW="130px" maxW="200px">
               <input type="hidden" name={column.name} value={name} />

@@ -15,7 +15,7 @@ import { RoomMark } from '../../ui/room-mark'
 
 export interface LaneProps {
   room: LiveView['rooms'][number]
-  place: number
+  index: number
   rooms: LiveView['rooms']
   people: LanePerson[]
   call: LiveView['help'][number] | undefined
@@ -40,7 +40,7 @@ export interface LaneProps {
 export const Lane = memo(function Lane(props: LaneProps) {
   const {
     room,
-    place,
+    index,
     rooms,
     people,
     call,
@@ -71,7 +71,7 @@ export const Lane = memo(function Lane(props: LaneProps) {
     >
       <Box minW="0">
         <Flex gap="8px" align="center" wrap="wrap">
-          <RoomMark place={place} />
+          <RoomMark index={index} />
           <chakra.button
             id={laneButtonId(room.id)}
             type="button"

@@ -101,7 +101,7 @@ export function LivePage({
               <Lane
                 key={room.id}
                 room={room}
-                place={view.rooms.indexOf(room)}
+                index={view.rooms.indexOf(room)}
                 rooms={view.rooms}
                 {...(parts.get(room.id) ?? NOTHING)}
                 clock={view.clock}
@@ -123,7 +123,7 @@ export function LivePage({
             key={openRoom.id}
             sessionId={sessionId}
             room={openRoom}
-            place={view.rooms.indexOf(openRoom)}
+            index={view.rooms.indexOf(openRoom)}
             view={view}
             accountId={accountId}
             onClose={close}

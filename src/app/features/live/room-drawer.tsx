@@ -13,7 +13,7 @@ import { RoomMark } from '../../ui/room-mark'
 interface RoomDrawerProps {
   sessionId: string
   room: LiveView['rooms'][number]
-  place: number
+  index: number
   view: LiveView
   accountId: string
   onClose: () => void
@@ -21,7 +21,7 @@ interface RoomDrawerProps {
 }
 
 /** One room from above: its board as it is being written, a note to it, a visit, its name. */
-export function RoomDrawer({ sessionId, room, place, view, accountId, onClose, send }: RoomDrawerProps) {
+export function RoomDrawer({ sessionId, room, index, view, accountId, onClose, send }: RoomDrawerProps) {
   const heading = useRef<HTMLHeadingElement>(null)
   useEffect(() => heading.current?.focus(), [])
   const call = view.help.find(candidate => candidate.roomId === room.id)
@@ -49,7 +49,7 @@ export function RoomDrawer({ sessionId, room, place, view, accountId, onClose, s
     >
       <Flex justify="space-between" align="center" gap="8px" mb="10px">
         <Flex gap="8px" align="center" minW="0">
-          <RoomMark place={place} />
+          <RoomMark index={index} />
           <chakra.h2 ref={heading} tabIndex={-1} fontSize="l" overflowWrap="anywhere">
             {room.name}
           </chakra.h2>

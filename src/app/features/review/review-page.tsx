@@ -144,7 +144,7 @@ function SideBySide({ board, rooms }: { board: Board; rooms: Review['rooms'] }) 
             aria-label={room.name}
           >
             <Flex gap="8px" align="center">
-              <RoomMark place={index} />
+              <RoomMark index={index} />
               <chakra.h3 fontSize="m">{room.name}</chakra.h3>
             </Flex>
             <chakra.p color="quiet" fontSize="s" mb="8px">
@@ -181,9 +181,9 @@ function Removed({ pieces }: { pieces: Review['rooms'][number]['removed'] }) {
         {pieces.length === 1 ? '1 card removed' : `${pieces.length} cards removed`}
       </chakra.summary>
       <Stack as="ul" gap="4px" listStyleType="none" mt="4px">
-        {pieces.map((piece, place) => (
+        {pieces.map((piece, index) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: two removed pieces may say the same, and none ever moves.
-          <chakra.li key={place} overflowWrap="anywhere">
+          <chakra.li key={index} overflowWrap="anywhere">
             <chakra.s>{piece.text}</chakra.s>
             {piece.by && <chakra.span color="quiet"> (removed by {piece.by})</chakra.span>}
           </chakra.li>
@@ -209,10 +209,10 @@ function WholeLanes({ review }: { review: Review }) {
         <p>Nobody was sent out in this session.</p>
       ) : (
         <Stack gap="6px">
-          {review.rooms.map((room, place) => (
+          {review.rooms.map((room, index) => (
             <Grid key={room.id} templateColumns="180px 1fr" gap="10px" alignItems="center">
               <Flex gap="8px" align="center" minW="0">
-                <RoomMark place={place} />
+                <RoomMark index={index} />
                 <chakra.span fontWeight="600">{room.name}</chakra.span>
               </Flex>
               <Track span={span} runningAt={null} pulse={room.pulse} marks={room.marks} />

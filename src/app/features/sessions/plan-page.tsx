@@ -84,9 +84,9 @@ function KeptPlan({ plan, groupings, boards }: Pick<PlanPageProps, 'plan' | 'gro
       </p>
       <Section title="Rooms">
         <Stack as="ul" gap="6px" listStyleType="none">
-          {plan.rooms.map((room, place) => (
+          {plan.rooms.map((room, index) => (
             <Flex as="li" key={room.groupId} gap="10px" align="center">
-              <RoomMark place={place} />
+              <RoomMark index={index} />
               {room.name} <chakra.span color="quiet">{room.people}</chakra.span>
             </Flex>
           ))}

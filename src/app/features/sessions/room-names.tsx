@@ -11,14 +11,14 @@ interface RoomNamesProps {
 export function RoomNames({ rooms, prefix }: RoomNamesProps) {
   return (
     <Stack gap="8px">
-      {rooms.map((room, place) => (
+      {rooms.map((room, index) => (
         <Flex key={room.groupId} gap="10px" align="center">
-          <RoomMark place={place} />
-          <input type="hidden" name={`${prefix}[${place}].groupId`} value={room.groupId} />
+          <RoomMark index={index} />
+          <input type="hidden" name={`${prefix}[${index}].groupId`} value={room.groupId} />
           <Box flex="1">
-            <Field label={`Name of room ${place + 1}`} hideLabel>
+            <Field label={`Name of room ${index + 1}`} hideLabel>
               {parts => (
-                <Input {...parts} name={`${prefix}[${place}].name`} defaultValue={room.name} maxLength={60} />
+                <Input {...parts} name={`${prefix}[${index}].name`} defaultValue={room.name} maxLength={60} />
               )}
             </Field>
           </Box>

@@ -43,7 +43,7 @@ export function roomParts(view: LiveView, before?: Parts): Parts {
 
 function sameList<Member extends object>(before: Member[], after: Member[]): Member[] {
   const same =
-    before.length === after.length && before.every((member, place) => sameContent(member, after[place]))
+    before.length === after.length && before.every((member, index) => sameContent(member, after[index]))
   return same ? before : after
 }
 

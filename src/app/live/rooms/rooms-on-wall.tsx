@@ -12,7 +12,7 @@ export function RoomsOnWall({ rooms }: Pick<ProjectorView, 'rooms'>) {
       gap="14px"
       aria-label="Who goes where"
     >
-      {rooms.map((room, place) => (
+      {rooms.map((room, index) => (
         <Box
           as="li"
           key={room.id}
@@ -23,7 +23,7 @@ export function RoomsOnWall({ rooms }: Pick<ProjectorView, 'rooms'>) {
           p="14px"
         >
           <Flex gap="10px" align="center" mb="4px">
-            <RoomMark place={place} size={28} />
+            <RoomMark index={index} size={28} />
             <chakra.h2 fontSize="xl" overflowWrap="anywhere">
               {room.name}
             </chakra.h2>

@@ -12,18 +12,18 @@ const word = fc.constantFrom('reed', 'peat *and* mud', 'old\nreed', '# 1. _ä_',
 type Edit = (doc: Y.Doc, promptId: string, fresh: string) => void
 
 /** The card at a place, removed ones too. */
-const cardAt = (doc: Y.Doc, promptId: string, place: number) => {
+const cardAt = (doc: Y.Doc, promptId: string, index: number) => {
   const ids = cardsOf(doc, promptId)
     .toArray()
     .map(card => String(card.get('id')))
-  return ids[place % Math.max(1, ids.length)]
+  return ids[index % Math.max(1, ids.length)]
 }
 
 const onCard = (change: (doc: Y.Doc, promptId: string, id: string, said: string) => void) =>
   fc.tuple(fc.nat(9), word).map(
-    ([place, said]): Edit =>
+    ([index, said]): Edit =>
       (doc, promptId) => {
-        const id = cardAt(doc, promptId, place)
+        const id = cardAt(doc, promptId, index)
         if (id !== undefined) change(doc, promptId, id, said)
       },
   )
@@ -77,10 +77,10 @@ const EXAMPLES: { [Kind in PromptKind]: KindExample } = {
             sheetOf(doc, promptId).insert(0, [paragraphOf(said)]),
       ),
       fc.nat(9).map(
-        (place): Edit =>
+        (index): Edit =>
           (doc, promptId) => {
             const fragment = sheetOf(doc, promptId)
-            if (fragment.length > 0) fragment.delete(place % fragment.length)
+            if (fragment.length > 0) fragment.delete(index % fragment.length)
           },
       ),
     ),

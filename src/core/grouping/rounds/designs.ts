@@ -28,11 +28,11 @@ function fieldOf(order: number): Field | null {
   if (!parts) return null
   const { prime, power } = parts
   const digits = (number: number) =>
-    Array.from({ length: power }, (_, place) => Math.floor(number / prime ** place) % prime)
+    Array.from({ length: power }, (_, index) => Math.floor(number / prime ** index) % prime)
   const number = (list: readonly number[]) =>
-    list.reduce((sum, digit, place) => sum + digit * prime ** place, 0)
+    list.reduce((sum, digit, index) => sum + digit * prime ** index, 0)
   const add = (a: number, b: number) =>
-    number(digits(a).map((digit, place) => (digit + (digits(b)[place] ?? 0)) % prime))
+    number(digits(a).map((digit, index) => (digit + (digits(b)[index] ?? 0)) % prime))
   for (let tail = 0; tail < order; tail++) {
     const multiply = (a: number, b: number) => number(product(digits(a), digits(b), digits(tail), prime))
     const table = Array.from({ length: order * order }, (_, at) =>
@@ -56,8 +56,8 @@ function product(
     for (const [j, other] of b.entries()) whole[i + j] = ((whole[i + j] ?? 0) + one * other) % prime
   for (let high = whole.length - 1; high >= power; high--) {
     const factor = whole[high] ?? 0
-    for (const [place, digit] of tail.entries()) {
-      const at = high - power + place
+    for (const [index, digit] of tail.entries()) {
+      const at = high - power + index
       whole[at] = ((whole[at] ?? 0) + factor * digit) % prime
     }
   }
@@ -81,9 +81,9 @@ export function affineRounds(order: number, dimension: number): Rounds | null {
   if (!field) return null
   const people = order ** dimension
   const coordinates = (person: number) =>
-    Array.from({ length: dimension }, (_, place) => Math.floor(person / order ** place) % order)
+    Array.from({ length: dimension }, (_, index) => Math.floor(person / order ** index) % order)
   const person = (list: readonly number[]) =>
-    list.reduce((sum, part, place) => sum + part * order ** place, 0)
+    list.reduce((sum, part, index) => sum + part * order ** index, 0)
   const directions = Array.from({ length: people - 1 }, (_, number) => coordinates(number + 1)).filter(
     direction => direction.find(part => part !== 0) === 1,
   )
@@ -94,7 +94,7 @@ export function affineRounds(order: number, dimension: number): Rounds | null {
       if (placed.has(start)) continue
       const from = coordinates(start)
       const line = Array.from({ length: order }, (_, scale) =>
-        person(from.map((part, place) => field.add(part, field.multiply(scale, direction[place] ?? 0)))),
+        person(from.map((part, index) => field.add(part, field.multiply(scale, direction[index] ?? 0)))),
       )
       for (const each of line) placed.add(each)
       lines.push(line)

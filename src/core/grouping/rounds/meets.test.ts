@@ -2,9 +2,9 @@ import type { Arrangement } from '../grouping'
 import { repeatedPairs, whomOneMeets } from './meets'
 
 const round = (...groups: string[]): Arrangement => ({
-  groups: groups.map((people, place) => ({
-    id: `g${place}`,
-    name: `Group ${place + 1}`,
+  groups: groups.map((people, index) => ({
+    id: `g${index}`,
+    name: `Group ${index + 1}`,
     personIds: [...people],
   })),
   unplacedIds: ['z'],

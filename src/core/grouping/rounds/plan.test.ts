@@ -12,12 +12,12 @@ import { coolRounds, placesOfRounds, roundsState, settleRounds } from './search'
 
 function question(people: number, groups: number, changes: Partial<GroupingQuestion> = {}): GroupingQuestion {
   return {
-    people: Array.from({ length: people }, (_, place) => ({
-      id: String(place),
-      trainedToLead: place < groups,
-      columns: { team: 'ABC'[place % 3] ?? '' },
+    people: Array.from({ length: people }, (_, index) => ({
+      id: String(index),
+      trainedToLead: index < groups,
+      columns: { team: 'ABC'[index % 3] ?? '' },
     })),
-    groups: evenSizes(people, groups).map((size, place) => ({ name: `Group ${place + 1}`, size })),
+    groups: evenSizes(people, groups).map((size, index) => ({ name: `Group ${index + 1}`, size })),
     rules: [],
     aims: [],
     columns: [{ name: 'team', kind: 'text' }],
@@ -235,7 +235,7 @@ test('who is held stays in each round where they are, and the others meet nobody
 test('everybody held leaves everybody where they are', () => {
   const rounds = planned(question(9, 3), 2).rounds
   const seats = rounds.map(
-    groups => new Map(groups.flatMap((ids, place) => ids.map(id => [id, place] as [string, number]))),
+    groups => new Map(groups.flatMap((ids, index) => ids.map(id => [id, index] as [string, number]))),
   )
   const again = planned(question(9, 3), 2, { seats, seed: 5 })
   expect(again.rounds.map(groups => groups.map(ids => [...ids].sort()))).toEqual(

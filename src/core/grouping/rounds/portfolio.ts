@@ -74,7 +74,7 @@ function transversal(groups: number, size: number, rounds: number): DesignedRoun
     const found = plan.rounds.flatMap(columns =>
       across.map(round =>
         columns.flatMap(chosen =>
-          round.map(group => group.map((at, place) => (at % height) + height * (chosen[place] as number))),
+          round.map(group => group.map((at, index) => (at % height) + height * (chosen[index] as number))),
         ),
       ),
     )
@@ -185,4 +185,22 @@ export function oddPairRounds(people: number, rounds: number): DesignedRounds {
     method: 'circle',
     rounds: Array.from({ length: rounds }, (_, round) => largestFirst(circle[round % people] ?? [])),
   }
+}
+
+/** The construction for most of the rounds asked for. */
+export function longestDesign(sizes: readonly number[], rounds: number): DesignedRounds | null {
+  for (let fewer = rounds; fewer > 1; fewer--) {
+    const found = designs(sizes, fewer)
+    if (found) return found
+  }
+  return null
+}
+
+function designs(sizes: readonly number[], rounds: number): DesignedRounds | null {
+  if ((sizes[0] ?? 0) - (sizes.at(-1) ?? 0) > 1) return null
+  const found = designedRounds(sizes, rounds)
+  if (found) return found
+  // Pairs and one group of three.
+  const [first, ...others] = sizes
+  return first === 3 && others.every(size => size === 2) ? oddPairRounds(3 + 2 * others.length, rounds) : null
 }

@@ -56,8 +56,8 @@ const rule = (kind: 'apart' | 'together', [a, b]: [number, number]): Rule => ({
 function question(small: Small, order = [...Array(small.people).keys()]): GroupingQuestion {
   return {
     people: order.map(at => ({ id: String(at), trainedToLead: false, columns: {} })),
-    groups: evenSizes(small.people, small.groups).map((size, place) => ({
-      name: `Group ${place + 1}`,
+    groups: evenSizes(small.people, small.groups).map((size, index) => ({
+      name: `Group ${index + 1}`,
       size,
     })),
     rules: [

@@ -8,8 +8,8 @@ function meetings(rounds: Rounds, people: number): { together: Map<number, numbe
   for (const round of rounds) {
     if (new Set(round.flat()).size !== people || round.flat().length !== people) complete = false
     for (const group of round) {
-      for (const [place, a] of group.entries()) {
-        for (const b of group.slice(place + 1)) {
+      for (const [index, a] of group.entries()) {
+        for (const b of group.slice(index + 1)) {
           const key = a < b ? `${a} ${b}` : `${b} ${a}`
           times.set(key, (times.get(key) ?? 0) + 1)
         }

@@ -3,8 +3,8 @@ import { aloneRooms } from './alone'
 const rooms = ['reeds', 'birds', 'soil', 'map'].map(id => ({ id, name: id.toUpperCase() }))
 const people = (sizes: number[]) =>
   sizes.flatMap((size, room) =>
-    Array.from({ length: size }, (_, place) => {
-      const id = `${rooms[room]?.id}-${place}`
+    Array.from({ length: size }, (_, index) => {
+      const id = `${rooms[room]?.id}-${index}`
       return { id, shownName: id, roomId: rooms[room]?.id ?? null }
     }),
   )

@@ -83,13 +83,13 @@ export const Arranger = memo(function Arranger(props: ArrangerProps) {
   const names = JSON.stringify(arrangement.groups.map(({ id, name }) => ({ id, name })))
   const places = useMemo(() => JSON.parse(names) as { id: string; name: string }[], [names])
   const chips = (ids: string[], here: string | null) =>
-    ids.flatMap((id, place) => {
+    ids.flatMap((id, index) => {
       const person = people.get(id)
       return person
         ? [
             <PersonChip
               // biome-ignore lint/suspicious/noArrayIndexKey: when hundreds change groups, changing words in place is far cheaper than moving elements.
-              key={place}
+              key={index}
               person={person}
               absent={absent.has(id)}
               held={held.has(id)}
@@ -149,12 +149,12 @@ export const Arranger = memo(function Arranger(props: ArrangerProps) {
         </DropPlace>
       )}
       <Grid templateColumns="repeat(auto-fill, minmax(210px, 1fr))" gap="12px" mt="12px" mb="24px">
-        {arrangement.groups.map((group, place) => {
+        {arrangement.groups.map((group, index) => {
           const allHeld = group.personIds.length > 0 && group.personIds.every(id => held.has(id))
           return (
             <DropPlace key={group.id} id={group.id} label={group.name}>
               <Flex align="center" gap="8px" mb="8px">
-                {chosen.size > 0 && place < 9 ? (
+                {chosen.size > 0 && index < 9 ? (
                   <chakra.kbd
                     borderWidth="1px"
                     borderRadius="4px"
@@ -162,10 +162,10 @@ export const Arranger = memo(function Arranger(props: ArrangerProps) {
                     fontSize="s"
                     title="Key to place them here"
                   >
-                    {place + 1}
+                    {index + 1}
                   </chakra.kbd>
                 ) : (
-                  <RoomMark place={place} />
+                  <RoomMark index={index} />
                 )}
                 <GroupName key={group.name} groupId={group.id} name={group.name} onAct={onAct} />
                 <chakra.span fontWeight="650" fontVariantNumeric="tabular-nums" title="People in this group">

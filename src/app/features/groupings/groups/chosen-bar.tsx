@@ -79,9 +79,9 @@ export function ChosenBar({ people, places, choice }: ChosenBarProps) {
                 onChange={event => choice.place(event.target.value === 'none' ? null : event.target.value)}
               >
                 <option value="">place in…</option>
-                {places.map(({ id, name }, place) => (
+                {places.map(({ id, name }, index) => (
                   <option key={id} value={id}>
-                    {place < 9 ? `${place + 1}: ` : ''}
+                    {index < 9 ? `${index + 1}: ` : ''}
                     {name}
                   </option>
                 ))}

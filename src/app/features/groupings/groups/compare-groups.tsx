@@ -31,9 +31,9 @@ export function CompareGroups({ before, after, name }: CompareGroupsProps) {
               {groups.map(group => (
                 <chakra.li key={group.id} py="4px" borderTopWidth="1px">
                   <b>{group.name}</b>{' '}
-                  {group.personIds.map((id, place) => (
+                  {group.personIds.map((id, index) => (
                     <span key={id}>
-                      {place > 0 && ', '}
+                      {index > 0 && ', '}
                       {moved.has(id) ? (
                         <chakra.mark bg="askWash" color="ink" px="3px">
                           {name(id)}

@@ -33,9 +33,9 @@ export function HomeGroups({ rounds, round, onUse }: HomeGroupsProps) {
     }
     setProblem(null)
     const home = {
-      groups: found.homes.map((personIds, place) => ({
+      groups: found.homes.map((personIds, index) => ({
         id: newGroupId(),
-        name: `Home ${place + 1}`,
+        name: `Home ${index + 1}`,
         personIds,
       })),
       unplacedIds: expert.unplacedIds,

@@ -22,7 +22,7 @@ export function useMaking({ present, round, search, pool, absent, held, asked, o
     people: pool,
     groups,
     ...asked,
-    now: new Map(present.groups.flatMap((group, place) => group.personIds.map(id => [id, place] as const))),
+    now: new Map(present.groups.flatMap((group, index) => group.personIds.map(id => [id, index] as const))),
     held,
   })
   const make = (sizes: number[], count: number) => {
@@ -30,11 +30,11 @@ export function useMaking({ present, round, search, pool, absent, held, asked, o
     onMake()
     // Who is held stays where they are, also where that makes a group larger than was planned.
     const heldIn = names.map(
-      (_, place) =>
-        present.groups[place]?.personIds.filter(id => held.has(id) && !absent.has(id)).length ?? 0,
+      (_, index) =>
+        present.groups[index]?.personIds.filter(id => held.has(id) && !absent.has(id)).length ?? 0,
     )
     const around = sizesAround(sizes, heldIn)
-    const groups = around.map((size, place) => ({ name: names[place] ?? '', size }))
+    const groups = around.map((size, index) => ({ name: names[index] ?? '', size }))
     const what = count === 1 ? { kind: 'groups' as const } : { kind: 'rounds' as const, rounds: count }
     search.search(what, questionFor(groups), [...absent])
   }
@@ -43,7 +43,7 @@ export function useMaking({ present, round, search, pool, absent, held, asked, o
     const even = evenSizes(pool.length, present.groups.length)
     // Sizes that were made by hand stay as they are when nobody has come or gone.
     const sizes = here.reduce((sum, size) => sum + size, 0) === pool.length && !here.includes(1) ? here : even
-    const groups = present.groups.map((group, place) => ({ name: group.name, size: sizes[place] ?? 0 }))
+    const groups = present.groups.map((group, index) => ({ name: group.name, size: sizes[index] ?? 0 }))
     search.search({ kind: 'repair', round }, questionFor(groups), [...absent])
   }
   return { questionFor, make, repair }

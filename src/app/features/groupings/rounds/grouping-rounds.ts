@@ -16,7 +16,7 @@ export const roundsFrom = (
 export const emptyRounds = (people: GroupedPerson[], names: string[]): RoundList => [
   arrangementOf(
     people,
-    names.map((name, place) => ({ id: `like-${place}`, name, personIds: [] })),
+    names.map((name, index) => ({ id: `like-${index}`, name, personIds: [] })),
   ),
 ]
 

@@ -19,9 +19,9 @@ export function RotationTable({ groups, rotation }: { groups: Group[]; rotation:
       <thead>
         <tr>
           <Head scope="col">Round</Head>
-          {stations.map((station, place) => (
+          {stations.map((station, index) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: two stations may have one name.
-            <Head scope="col" key={place}>
+            <Head scope="col" key={index}>
               {station}
             </Head>
           ))}
@@ -33,10 +33,10 @@ export function RotationTable({ groups, rotation }: { groups: Group[]; rotation:
           // biome-ignore lint/suspicious/noArrayIndexKey: rounds have nothing but their number.
           <tr key={number}>
             <Head scope="row">{number + 1}</Head>
-            {stations.map((_, place) => (
+            {stations.map((_, index) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: two stations may have one name.
-              <Cell key={place}>
-                {teamsAt(round, place) || <chakra.span color="quiet">free</chakra.span>}
+              <Cell key={index}>
+                {teamsAt(round, index) || <chakra.span color="quiet">free</chakra.span>}
               </Cell>
             ))}
             {someWait && <Cell color="quiet">{teamsAt(round, null)}</Cell>}

@@ -30,7 +30,7 @@ export function RoundsTable({ rounds, people, shown, onShow, outcome, together }
   const heads = rounds[0]?.groups.map(group => group.name) ?? []
   const same = rounds.every(
     ({ groups }) =>
-      groups.length === heads.length && groups.every(({ name }, place) => name === heads[place]),
+      groups.length === heads.length && groups.every(({ name }, index) => name === heads[index]),
   )
   const columns = Math.max(...rounds.map(({ groups }) => groups.length))
   return (
@@ -41,10 +41,10 @@ export function RoundsTable({ rounds, people, shown, onShow, outcome, together }
           <thead>
             <tr>
               <Head scope="col">Round</Head>
-              {Array.from({ length: columns }, (_, place) => (
+              {Array.from({ length: columns }, (_, index) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: columns are places.
-                <Head key={place} scope="col">
-                  {same ? heads[place] : <chakra.span srOnly>Group {place + 1}</chakra.span>}
+                <Head key={index} scope="col">
+                  {same ? heads[index] : <chakra.span srOnly>Group {index + 1}</chakra.span>}
                 </Head>
               ))}
             </tr>
@@ -63,12 +63,12 @@ export function RoundsTable({ rounds, people, shown, onShow, outcome, together }
                     {round + 1}
                   </Button>
                 </chakra.th>
-                {Array.from({ length: columns }, (_, place) => {
-                  const group = groups[place]
+                {Array.from({ length: columns }, (_, index) => {
+                  const group = groups[index]
                   const here = personId !== '' && group?.personIds.includes(personId)
                   return (
                     <chakra.td
-                      key={group?.id ?? place}
+                      key={group?.id ?? index}
                       verticalAlign="top"
                       p="6px"
                       minW="84px"

@@ -11,9 +11,9 @@ export function named(
   absentIds: string[],
 ): Arrangement {
   return {
-    groups: groups.map((personIds, place) => ({
-      id: ids[place] ?? '',
-      name: question.groups[place]?.name ?? '',
+    groups: groups.map((personIds, index) => ({
+      id: ids[index] ?? '',
+      name: question.groups[index]?.name ?? '',
       personIds,
     })),
     unplacedIds: absentIds,

@@ -18,7 +18,7 @@ const question = (more: Partial<GroupingQuestion> = {}): GroupingQuestion => ({
   ...more,
 })
 const round = (...groups: string[][]) => ({
-  groups: groups.map((personIds, place) => ({ id: `g${place}`, name: `Group ${place + 1}`, personIds })),
+  groups: groups.map((personIds, index) => ({ id: `g${index}`, name: `Group ${index + 1}`, personIds })),
   unplacedIds: [],
 })
 

@@ -31,7 +31,7 @@ export function outcomeOf(reply: SearchReply, { groups }: GroupingQuestion): Out
   if (reply.kind === 'step') return { kind: 'groups', proved }
   if (reply.kind === 'rounds-step')
     return { kind: 'rounds', proved, leastRepeats: reply.leastRepeats, method: reply.method }
-  const name = (place: number) => groups[place]?.name ?? ''
+  const name = (index: number) => groups[index]?.name ?? ''
   const moves = reply.moves.map(({ personId, from, to }) => ({ personId, from: name(from), to: name(to) }))
   return { kind: 'repair', proved, moves }
 }
@@ -81,8 +81,8 @@ function seatsHeld({ groups }: Arrangement, question: GroupingQuestion): Map<str
   return new Map(
     groups
       .slice(0, question.groups.length)
-      .flatMap(({ personIds }, place) =>
-        personIds.filter(id => question.held.has(id)).map(id => [id, place] as const),
+      .flatMap(({ personIds }, index) =>
+        personIds.filter(id => question.held.has(id)).map(id => [id, index] as const),
       ),
   )
 }

@@ -66,7 +66,7 @@ export function useSearch(present: RoundList, dispatch: (action: Found) => void)
     setContradiction(null)
     const start = what.kind === 'repair' ? what.round : 0
     // Groups keep the id and name of the one they take the place of.
-    const ids = question.groups.map((_, place) => present[start]?.groups[place]?.id ?? newGroupId())
+    const ids = question.groups.map((_, index) => present[start]?.groups[index]?.id ?? newGroupId())
     const seed = crypto.getRandomValues(new Int32Array(1))[0] ?? 0
     shown.current = present
     ours.current.add(present)
