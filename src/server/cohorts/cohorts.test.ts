@@ -88,7 +88,7 @@ test('free columns of the kind they hold are filled in; what does not fit is ref
   const wrong = [{ column: 'Swims', value: 'often' }]
   expect(await changePerson(memory.db, cohortId, ana, { ...person('Ana'), values: wrong })).toEqual({
     ok: false,
-    problem: { code: 'not-of-kind', place: 0, kind: 'yes-no' },
+    problem: { code: 'not-of-kind', index: 0, kind: 'yes-no' },
   })
   value(await changePerson(memory.db, cohortId, ana, { ...person('Anna'), values: [] }))
   expect(await columns()).toEqual({ Years: '2.5', Swims: 'yes' })
