@@ -6,7 +6,7 @@ const source = fileURLToPath(new URL('./src', import.meta.url))
 /** Threads beside the server's are small programs of their own: the one that holds the database, and the one for what takes long. */
 export default defineConfig({
   resolve: { alias: { '~': source } },
-  ssr: { noExternal: true, external: ['@electric-sql/pglite'] },
+  ssr: { noExternal: true, external: ['@electric-sql/pglite', '@electric-sql/pglite-socket'] },
   build: {
     ssr: true,
     outDir: 'build/threads',

@@ -14,7 +14,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 ]
 
 /** So many people come with the page; more are fetched once it stands. */
-const FIRST_PEOPLE = 200
+const FIRST_PEOPLE = 100
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { db } = context.get(servicesContext)

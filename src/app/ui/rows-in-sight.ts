@@ -2,7 +2,7 @@ import { useWindowVirtualizer } from '@tanstack/react-virtual'
 import { type RefObject, useLayoutEffect, useState } from 'react'
 
 /** A list that long is drawn whole; of a longer one, only what is in sight and a little around it. */
-const DRAWN_WHOLE = 100
+const DRAWN_WHOLE = 60
 /** Rows drawn above and below the window, so that arrow keys and a turn of the wheel find them there. */
 const AROUND = 15
 const USUAL_HEIGHT = 45
@@ -19,16 +19,18 @@ export function useRowsInSight<Item extends { id: string }>(
   items: readonly Item[],
   holder: RefObject<HTMLElement | null>,
 ): RowsInSight<Item> {
-  const [top, setTop] = useState(0)
+  /** Null until the page has come alive: the server draws no more than what fits a window. */
+  const [measured, setMeasured] = useState<number | null>(null)
+  const top = measured ?? 0
   const isLong = items.length > DRAWN_WHOLE
   useLayoutEffect(() => {
     const above = holder.current?.getBoundingClientRect().top ?? 0
-    setTop(above + window.scrollY)
+    setMeasured(above + window.scrollY)
   }, [holder])
   const virtual = useWindowVirtualizer({
     count: items.length,
     estimateSize: () => USUAL_HEIGHT,
-    overscan: AROUND,
+    overscan: measured === null ? 0 : AROUND,
     scrollMargin: top,
     getItemKey: index => items[index]?.id ?? index,
     initialRect: { width: 1280, height: 800 },

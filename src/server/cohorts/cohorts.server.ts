@@ -64,7 +64,7 @@ export async function getCohort(db: Database, cohortId: string): Promise<Cohort>
 }
 
 /** So many people are read at once: between two reads, everybody else's requests are looked after. */
-const READ_AT_ONCE = 1000
+const READ_AT_ONCE = 500
 
 async function listedPeople(db: Database, cohortId: string): Promise<(typeof people.$inferSelect)[]> {
   const all: (typeof people.$inferSelect)[] = []

@@ -25,15 +25,16 @@ export type ImportPreview =
   | (Omit<Extract<ImportPlan, { ok: true }>, 'rows'> & { counts: Record<Outcome, number>; rows: ImportRow[] })
   | Extract<ImportPlan, { ok: false }>
 
-/** So many rows of each kind are shown first, and so many more each time they are asked for. */
-const ROWS_AT_ONCE = 100
+/** So many rows of each kind are shown first, drawn on the server, and so many more each time they are asked for. */
+const FIRST_ROWS = 25
+const MORE_ROWS = 250
 
 /** Says what importing a text would do; without a matching the headers decide. Changes nothing. */
 export async function previewImport(db: Database, cohortId: string, list: ListText): Promise<ImportPreview> {
   const plan = await planFor(await getCohort(db, cohortId), list)
   if (!plan.ok) return plan
   const counts: Record<Outcome, number> = { added: 0, changed: 0, same: 0, refused: 0 }
-  const rows = plan.rows.filter(row => ++counts[row.outcome] <= ROWS_AT_ONCE)
+  const rows = plan.rows.filter(row => ++counts[row.outcome] <= FIRST_ROWS)
   return { ...plan, counts, rows }
 }
 
@@ -47,7 +48,7 @@ export async function moreRows(
 ): Promise<ImportRow[]> {
   const plan = await planFor(await getCohort(db, cohortId), list)
   const rows = plan.ok ? plan.rows.filter(row => row.outcome === outcome) : []
-  return rows.slice(from, from + 5 * ROWS_AT_ONCE)
+  return rows.slice(from, from + MORE_ROWS)
 }
 
 const planFor = ({ people: listed, columns }: Cohort, list: ListText): Promise<ImportPlan> =>

@@ -1,11 +1,16 @@
-import { resolve } from 'node:path'
-import type { PGlite } from '@electric-sql/pglite'
+import { once } from 'node:events'
+import { existsSync } from 'node:fs'
+import { mkdtemp, rm } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join, resolve } from 'node:path'
+import { pathToFileURL } from 'node:url'
+import { Worker } from 'node:worker_threads'
+import { drizzle } from 'drizzle-orm/node-postgres'
+import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core'
-import { drizzle } from 'drizzle-orm/pglite'
-import { migrate } from 'drizzle-orm/pglite/migrator'
+import pg from 'pg'
 import { lockFolder } from './lock.server'
 import * as schema from './schema.server'
-import { ThreadedDatabase } from './threaded-database.server'
 
 /** A database, or a transaction on it: use-cases take either. */
 export type Database = PgDatabase<PgQueryResultHKT, typeof schema>
@@ -20,26 +25,95 @@ export interface OpenDatabase {
  * Throws FolderInUseError when another server uses the folder.
  */
 export async function openDatabase(folder: string): Promise<OpenDatabase> {
-  const unlock = await lockFolder(folder)
+  const opened = [await lockFolder(folder)]
+  const close = async () => {
+    for (const undo of opened.splice(0).toReversed()) await undo()
+  }
   try {
-    const client = await ThreadedDatabase.open(resolve(folder, 'postgres'))
-    const db = await prepared(client as unknown as PGlite)
-    return {
-      db,
-      close: async () => {
-        await client.close()
-        await unlock()
-      },
-    }
+    const sockets = await socketFolder()
+    opened.push(sockets.remove)
+    opened.push(await startThread({ folder: resolve(folder, 'postgres'), socket: sockets.socket }))
+    const connected = await connect(sockets.folder)
+    opened.push(connected.close)
+    return { db: connected.db, close }
   } catch (error) {
-    await unlock()
+    await close()
     throw error
   }
 }
 
-/** Applies the migrations and gives the database behind Drizzle; also used by tests with a PGlite in memory. */
-export async function prepared(client: PGlite): Promise<Database> {
-  const db = drizzle(client, { schema })
+/** A new folder that only this user can enter, with the name a PostgreSQL server's socket has in it. */
+export async function socketFolder(): Promise<{
+  folder: string
+  socket: string
+  remove: () => Promise<void>
+}> {
+  const folder = await mkdtemp(join(tmpdir(), 'round-table-'))
+  return {
+    folder,
+    socket: join(folder, `.s.PGSQL.${PORT}`),
+    remove: () => rm(folder, { recursive: true, force: true }),
+  }
+}
+
+const PORT = 5432
+
+/**
+ * One connection that is kept. PGlite has no more of them, and a pool gives one up after a query that failed: the next
+ * would come while the server is not yet rid of the old one.
+ */
+class OneConnection extends pg.Pool {
+  override query = (async (...asked: Parameters<pg.PoolClient['query']>) => {
+    const client = await this.connect()
+    try {
+      return await client.query(...asked)
+    } finally {
+      client.release()
+    }
+  }) as pg.Pool['query']
+}
+
+/**
+ * The database whose socket lies in a folder, its tables brought up to date. While a transaction holds the connection,
+ * whatever is asked outside of it waits.
+ */
+export async function connect(socketsIn: string): Promise<OpenDatabase> {
+  const pool = new OneConnection({
+    host: socketsIn,
+    port: PORT,
+    user: 'postgres',
+    database: 'postgres',
+    max: 1,
+    idleTimeoutMillis: 0,
+  })
+  // Whoever asks next is told; without a listener a lost connection would end the server.
+  pool.on('error', () => undefined)
+  const db = drizzle(pool, { schema })
   await migrate(db, { migrationsFolder: resolve('src/server/db/migrations') })
-  return db as unknown as Database
+  return { db, close: () => pool.end() }
+}
+
+/**
+ * Starts the thread and waits until the database answers; returns how to stop it. Nobody listens to its errors: a server
+ * whose database has died ends with it, and loses nothing it said was saved.
+ */
+async function startThread(workerData: { folder: string; socket: string }): Promise<() => Promise<void>> {
+  const thread = newThread(workerData)
+  await once(thread, 'message')
+  return async () => {
+    const ended = once(thread, 'exit')
+    thread.postMessage('close')
+    await ended
+  }
+}
+
+/** The built thread when there is one, otherwise its source, which needs tsx (development and tests). */
+function newThread(workerData: { folder: string; socket: string }): Worker {
+  const built = resolve('build/threads/database.js')
+  if (process.env.NODE_ENV === 'production' && existsSync(built)) {
+    return new Worker(pathToFileURL(built), { workerData })
+  }
+  const source = pathToFileURL(resolve('src/server/db/database-thread.server.ts')).href
+  const start = `import('tsx/esm/api').then(({ register }) => { register(); return import(${JSON.stringify(source)}) })`
+  return new Worker(start, { eval: true, workerData })
 }

@@ -1,42 +1,28 @@
 import { fork } from 'node:child_process'
 import { once } from 'node:events'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { PGlite } from '@electric-sql/pglite'
-import { sql } from 'drizzle-orm'
-import { type Database, prepared } from './database.server'
+import { eq, sql } from 'drizzle-orm'
+import { type Database, openDatabase, socketFolder } from './database.server'
 import { FolderInUseError, lockFolder } from './lock.server'
 import { cohorts, people } from './schema.server'
-import { ThreadedDatabase } from './threaded-database.server'
 
-const adapters: [string, () => Promise<{ client: PGlite; close: () => Promise<void> }>][] = [
-  [
-    'PGlite on this thread',
-    async () => {
-      const client = await PGlite.create()
-      return { client, close: () => client.close() }
-    },
-  ],
-  [
-    'PGlite on a thread of its own',
-    async () => {
-      const client = await ThreadedDatabase.open(undefined)
-      return { client: client as unknown as PGlite, close: () => client.close() }
-    },
-  ],
-]
-
-/** Both ways to hold the database do the same. */
-describe.each(adapters)('%s', (_, open) => {
+describe('the database on its thread', () => {
+  let folder: string
   let db: Database
   let close: () => Promise<void>
+  const open = async () => {
+    ;({ db, close } = await openDatabase(folder))
+  }
   beforeAll(async () => {
-    const opened = await open()
-    db = await prepared(opened.client)
-    close = opened.close
+    folder = mkdtempSync(join(tmpdir(), 'round-table-'))
+    await open()
   })
-  afterAll(() => close())
+  afterAll(async () => {
+    await close()
+    rmSync(folder, { recursive: true })
+  })
 
   const names = async () => (await db.select().from(cohorts)).map(row => row.name).sort()
   beforeEach(() => db.delete(cohorts))
@@ -61,10 +47,8 @@ describe.each(adapters)('%s', (_, open) => {
     expect(await db.select().from(people)).toMatchObject([
       { columns: { 'first language': 'ß' }, trainedToLead: false, removedAt: null },
     ])
-    const { rows } = (await db.execute(
-      sql`select '\\x00ff'::bytea as bytes, 12::bigint as number`,
-    )) as unknown as {
-      rows: { bytes: Uint8Array; number: number }[]
+    const { rows } = (await db.execute(sql`select '\\x00ff'::bytea as bytes`)) as unknown as {
+      rows: { bytes: Uint8Array }[]
     }
     expect([...(rows[0]?.bytes ?? [])]).toEqual([0, 255])
   })
@@ -99,6 +83,50 @@ describe.each(adapters)('%s', (_, open) => {
       ),
     )
     expect(await names()).toHaveLength(10)
+  })
+
+  test('of many asked at the same moment each gets the answer or the error that is theirs', async () => {
+    const ask = async (index: number): Promise<unknown> => {
+      if (index % 3 === 0)
+        return db
+          .insert(cohorts)
+          .values({ id: `c${index % 9}`, name: 'x' })
+          .returning()
+      if (index % 3 === 1) return db.execute(sql`select ${index}::int as number`)
+      return db.execute(sql`select 1 / (${index}::int * 0)`)
+    }
+    const outcomes = await Promise.allSettled(Array.from({ length: 300 }, (_, index) => ask(index)))
+    const inserted = outcomes.filter((outcome, index) => index % 3 === 0 && outcome.status === 'fulfilled')
+    expect(inserted).toHaveLength(3)
+    for (const [index, outcome] of outcomes.entries()) {
+      if (index % 3 === 1) expect(outcome).toMatchObject({ value: { rows: [{ number: index }] } })
+      if (index % 3 === 2) expect(outcome).toMatchObject({ reason: { cause: { code: '22012' } } })
+      if (index % 3 === 0 && index >= 9)
+        expect(outcome).toMatchObject({ reason: { cause: { code: '23505' } } })
+    }
+    expect(await names()).toHaveLength(3)
+  })
+
+  test('what is large goes in and out whole, several at the same moment', async () => {
+    const names = Array.from({ length: 5 }, (_, index) => `${index}`.repeat(300_000))
+    await Promise.all(names.map((name, index) => db.insert(cohorts).values({ id: `c${index}`, name })))
+    const found = await Promise.all(
+      names.map((_, index) => db.query.cohorts.findFirst({ where: eq(cohorts.id, `c${index}`) })),
+    )
+    expect(found.map(row => row?.name)).toEqual(names)
+  })
+
+  test('closed and opened again, all is there', async () => {
+    await db.insert(cohorts).values({ id: 'a', name: 'a' })
+    await close()
+    await open()
+    expect(await names()).toEqual(['a'])
+  })
+
+  test('its socket can be reached by nobody else on the machine', async () => {
+    const { folder: sockets, remove } = await socketFolder()
+    expect(statSync(sockets).mode & 0o777).toBe(0o700)
+    await remove()
   })
 })
 
