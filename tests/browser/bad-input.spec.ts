@@ -52,6 +52,9 @@ test('a list that can not be read is refused with the reason', async ({ facilita
   await expect(page.getByLabel('Or paste rows here')).toBeVisible()
   const upload = (name: string, buffer: Buffer) =>
     page.getByLabel('File').setInputFiles({ name, mimeType: 'text/csv', buffer })
+  await upload('nothing.csv', Buffer.alloc(0))
+  await show.click()
+  await expect(page.getByText('The file "nothing.csv" is empty.')).toBeVisible()
   await upload('huge.csv', Buffer.alloc(5_100_000, 'a'))
   await show.click()
   await expect(page.getByText('The file is larger than 5 MB.')).toBeVisible()

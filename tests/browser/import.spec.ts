@@ -72,9 +72,13 @@ test('of a OneRoster ZIP one class is taken; five thousand rows do not hold the 
   )
   const enrolled = users.map((_, index) => `c${index % 2},u${index},student`)
   const zip = zipSync({
-    'users.csv': strToU8(['sourcedId,role,givenName,familyName', ...users].join('\r\n')),
+    'users.csv': strToU8(
+      ['sourcedId,role,givenName,familyName', ...users, 't0,teacher,Marit,Solheim'].join('\r\n'),
+    ),
     'classes.csv': strToU8('sourcedId,title\r\nc0,Even class\r\nc1,Odd class'),
-    'enrollments.csv': strToU8(['classSourcedId,userSourcedId,role', ...enrolled].join('\r\n')),
+    'enrollments.csv': strToU8(
+      ['classSourcedId,userSourcedId,role', ...enrolled, 'c0,nobody,student'].join('\r\n'),
+    ),
   })
   await page.getByRole('link', { name: 'Cohorts' }).click()
   await page.getByRole('link', { name: 'Weekend course' }).click()
@@ -83,7 +87,23 @@ test('of a OneRoster ZIP one class is taken; five thousand rows do not hold the 
   await page.getByLabel('File').setInputFiles({ name: 'roster.zip', mimeType: 'application/zip', buffer })
   await page.getByRole('button', { name: 'Show what would change' }).click()
   await expect(page.getByText('Read as OneRoster CSV. 5000 added.')).toBeVisible()
+  await expect(page.getByText(/^Enrolments of people who are not in users.csv.*: 1\.$/)).toBeVisible()
+  await expect(page.getByText(/teachers and others/i)).toBeVisible()
   await expect(page.getByRole('row')).toHaveCount(25)
   await page.getByLabel('Only the class').selectOption('Odd class')
   await expect(page.getByText('Read as OneRoster CSV. 2500 added.')).toBeVisible()
+
+  // While it is saved it says so; then only what is in sight is drawn of the list, to its end.
+  await page.route('**/import.data*', async route => {
+    await new Promise(done => setTimeout(done, 500))
+    await route.continue()
+  })
+  await page.getByRole('button', { name: 'Add 2500, change 0' }).click()
+  await expect(page.getByRole('button', { name: 'Saving…' })).toBeVisible()
+  await expect(page.getByText(/^25\d\d people on the list$/)).toBeVisible()
+  const rows = page.getByRole('region', { name: 'People on the list' }).getByRole('row')
+  await expect(page.getByRole('cell', { name: 'Person4999' })).toBeHidden()
+  await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight))
+  await expect(page.getByText('Person4999').first()).toBeVisible()
+  expect(await rows.count()).toBeLessThan(80)
 })

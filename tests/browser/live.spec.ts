@@ -81,10 +81,25 @@ test('a phone shows the warnings, whose it is, and where one is who is not in a 
   const code = await openToAll(page)
   const others = await simulated(server, code, ['Bram O.', 'Chi'])
   const edda = await phone()
+  await edda.addInitScript(() => {
+    const felt: unknown[] = []
+    Object.assign(window, { felt })
+    navigator.vibrate = pattern => felt.push(pattern) > 0
+    const { start } = OscillatorNode.prototype
+    OscillatorNode.prototype.start = function (when) {
+      felt.push('tone')
+      start.call(this, when)
+    }
+  })
+  const felt = () => edda.evaluate(() => (window as unknown as { felt: unknown[] }).felt)
   await joinOnPhone(edda, server, code, 'Edda')
   await expect(edda.getByText('You are Edda')).toBeVisible()
   await sendOut(page)
   await expect(edda.getByText('Station notes')).toBeVisible()
+  const [wall] = await Promise.all([
+    page.context().waitForEvent('page'),
+    page.getByRole('link', { name: 'Page for the projector' }).click(),
+  ])
 
   // Half typed, it survives a reload.
   await edda.getByLabel('New card').fill('Half a thought')
@@ -102,11 +117,19 @@ test('a phone shows the warnings, whose it is, and where one is who is not in a 
   // Five minutes, then one: on the board, until put away; the other is another.
   await server.moveClock(7.2 * MINUTE)
   await expect(edda.getByText('5 min left.')).toBeVisible()
+  await expect(wall.getByText('5 min left.')).toBeVisible()
+  expect(await felt()).toEqual([])
   await edda.getByRole('button', { name: 'Put away' }).click()
   await expect(edda.getByText('5 min left.')).toBeHidden()
+  // Switched on, a tone is heard at once, to know it by; the next warning is heard and felt.
+  await edda.getByRole('button', { name: 'Sound and vibration with warnings' }).click()
+  expect(await felt()).toEqual(['tone', 'tone'])
   await server.moveClock(4 * MINUTE)
   await expect(edda.getByText('1 min left.')).toBeVisible()
-  await edda.getByRole('button', { name: 'Sound and vibration with warnings' }).click()
+  await expect(wall.getByText('1 min left.')).toBeVisible()
+  await expect.poll(felt).toEqual(['tone', 'tone', 'tone', 'tone', 200])
+  await expectAccessible(wall)
+  await wall.close()
   await expectAccessible(edda)
 
   // Taken out in mid-round, one reads what is so.

@@ -1,4 +1,4 @@
-import { expect, expectAccessible, signIn, test } from './fixtures'
+import { expect, expectAccessible, openTonight, signIn, test } from './fixtures'
 
 /** The main pages of the demo, found as a user finds them. */
 async function pagesOf(page: import('@playwright/test').Page, address: string): Promise<string[]> {
@@ -61,6 +61,17 @@ test('pages fit a phone: nothing lies beside the screen', async ({ server, newPa
     )
     expect([path, wide]).toEqual([path, 0])
   }
+  await page.goto(`${server.address}/not-here`)
+  await expect(page.getByText('There is no page at this address.')).toBeVisible()
+  await expect(page.getByText(/Error|URL/)).toBeHidden()
+
+  // Live on a phone: the bars leave the lanes most of the screen, and a room's drawer fits it.
+  await openTonight(page)
+  const lanes = await page.getByRole('button', { name: 'The jetty', exact: true }).boundingBox()
+  expect(lanes?.y).toBeLessThan(844 / 2)
+  await page.getByRole('button', { name: 'The jetty', exact: true }).click()
+  const drawer = await page.getByRole('complementary', { name: 'Room The jetty' }).boundingBox()
+  expect([drawer?.x, (drawer?.x ?? 0) + (drawer?.width ?? 999)]).toEqual([0, 390])
 })
 
 test('pages come alive without a mismatch, load after load', async ({ server, newPage }) => {
@@ -115,6 +126,8 @@ test('somebody is dragged into another group', async ({ server, facilitator: pag
   await page.mouse.move(end.x + end.width / 2, end.y + end.height / 2, { steps: 8 })
   await page.mouse.up()
   await expect(to.getByRole('button', { name })).toBeVisible()
+  // Said to who can not see it, with names.
+  await expect(page.getByRole('status').getByText(/ was put: /)).toContainText(name)
   await expect(from.getByRole('button', { name })).toBeHidden()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(from.getByRole('button', { name })).toBeVisible()

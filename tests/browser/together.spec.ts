@@ -1,6 +1,15 @@
 import { createDecoder, readVarString } from 'lib0/decoding'
 import { createEncoder, toUint8Array, writeVarString, writeVarUint, writeVarUint8Array } from 'lib0/encoding'
-import { allowLostLine, expect, joinOnPhone, openToAll, sendOut, simulated, test } from './fixtures'
+import {
+  allowLostLine,
+  expect,
+  expectAccessible,
+  joinOnPhone,
+  openToAll,
+  sendOut,
+  simulated,
+  test,
+} from './fixtures'
 
 test('two who type in one sheet and add cards at once lose nothing', async ({
   server,
@@ -125,4 +134,60 @@ test('a board that the server closes is opened again, and nothing written meanwh
   const shared = await leo?.openBoard()
   await expect.poll(() => JSON.stringify(shared?.toJSON())).toContain('written meanwhile')
   leo?.leave()
+})
+
+test('another’s card is asked about, what was removed is seen in the review, and a full board says so', async ({
+  server,
+  facilitator: page,
+  phone,
+}) => {
+  const code = await openToAll(page)
+  const kaveh = await phone()
+  await joinOnPhone(kaveh, server, code, 'Leo W.-B.')
+  const [edda] = await simulated(server, code, ['Edda'])
+  await sendOut(page)
+  await expect(kaveh.getByText('With Edda')).toBeVisible()
+  await edda?.writeCard('noticed', 'a card of hers')
+  const card = kaveh.getByRole('textbox', { name: 'Card by Edda' })
+  await expect(card).toBeVisible()
+
+  // Asked first, and kept when one thinks better of it.
+  const remove = kaveh.getByRole('button', { name: 'Remove the card: a card of hers' })
+  await remove.click()
+  const asked = kaveh.getByRole('group', { name: 'Remove Edda’s card?' })
+  await asked.getByRole('button', { name: 'Keep it' }).click()
+  await expect(card).toBeVisible()
+  await remove.click()
+  await expectAccessible(kaveh)
+  await asked.getByRole('button', { name: 'Remove it' }).click()
+  await expect(card).toBeHidden()
+  await expect(kaveh.getByText('Saved', { exact: true })).toBeVisible()
+
+  // Full: it is said, what is typed stays, and so does what is there.
+  const doc = await edda?.openBoard()
+  for (let part = 0; part < 5; part++) {
+    doc?.getText(`part ${part}`).insert(0, 'x'.repeat(850_000))
+    await kaveh.waitForTimeout(300)
+  }
+  await expect(kaveh.getByText('This board is full: nothing more can be added.')).toBeVisible()
+  await expectAccessible(kaveh)
+  edda?.leave()
+
+  await page.getByRole('button', { name: 'End', exact: true }).click()
+  await page.getByRole('button', { name: 'End the session' }).click()
+  await page.getByRole('link', { name: 'Review what the groups made' }).click()
+  await page.getByText('1 card removed').click()
+  await expect(page.getByText('a card of hers')).toBeVisible()
+  await expect(page.getByText('(removed by Leo W.-B.)')).toBeVisible()
+
+  // The own link of somebody who has lost theirs, also where the browser has no clipboard to give.
+  await page.context().grantPermissions(['clipboard-read', 'clipboard-write'])
+  await page.getByRole('button', { name: 'Copy the own link of Leo W.-B.' }).click()
+  const link = await page.evaluate(() => navigator.clipboard.readText())
+  expect(link).toContain('/mine/')
+  await kaveh.goto(link)
+  await expect(kaveh.getByRole('heading', { level: 1 })).toBeVisible()
+  await page.evaluate(() => Object.defineProperty(navigator, 'clipboard', { value: undefined }))
+  await page.getByRole('button', { name: 'Copy the own link of Edda' }).click()
+  await expect(page.getByRole('textbox', { name: 'Own link of Edda' })).toHaveValue(/\/mine\//)
 })

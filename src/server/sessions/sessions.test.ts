@@ -1,10 +1,19 @@
+import { inArray } from 'drizzle-orm'
 import { account, plannedSession, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
 import type { Account } from '../auth/accounts.server'
 import { removePeople } from '../cohorts/cohorts.server'
+import { sessions } from '../db/schema.server'
 import { createGrouping, getGrouping, listGroupings, saveGrouping } from '../groupings/groupings.server'
 import { tidyJoinCode } from '../tokens.server'
-import { createSession, getSession, listSessions, prepareOpening, savePlan } from './sessions.server'
+import {
+  createSession,
+  getSession,
+  listSessions,
+  markReviewed,
+  prepareOpening,
+  savePlan,
+} from './sessions.server'
 
 let memory: Awaited<ReturnType<typeof memoryDatabase>>
 let by: Account
@@ -78,6 +87,28 @@ test('sessions are listed, the latest first', async () => {
     cohortName: 'Evening',
     phase: 'planned',
   })
+})
+
+test('the unfinished ones are those that were not reviewed, whenever they were', async () => {
+  const { form } = await plannedSession(memory.db, by)
+  const titles = ['Planned', 'Ended', 'Reviewed']
+  const ids = []
+  for (const title of titles) ids.push(value(await createSession(memory.db, { ...form, title })))
+  const [, ended, reviewed] = ids as [string, string, string]
+  await memory.db
+    .update(sessions)
+    .set({ phase: 'ended' })
+    .where(inArray(sessions.id, [ended, reviewed]))
+  await markReviewed(memory.db, reviewed, new Date())
+  const listed = await listSessions(memory.db, 'unfinished')
+  expect(
+    listed
+      .map(({ title }) => title)
+      .filter(title => titles.includes(title))
+      .sort(),
+  ).toEqual(['Ended', 'Planned'])
+  await markReviewed(memory.db, reviewed, null)
+  expect((await listSessions(memory.db, 'unfinished')).map(({ id }) => id)).toContain(reviewed)
 })
 
 describe('groupings', () => {

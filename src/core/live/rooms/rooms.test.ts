@@ -1,0 +1,36 @@
+import { facilitator, Rehearsed } from 'tests/fixtures/rehearsed'
+import { peopleIn } from '../door/people'
+
+test('somebody is moved in mid-round, and a late one is placed', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo')
+  session.sendOut(2)
+  session.tell(3, facilitator, { type: 'place', participantId: 'bo', roomId: 'birds' })
+  session.join(4, 'chi')
+  expect(session.state.participants.chi).toMatchObject({ roomId: 'birds', inRoom: false })
+  session.tell(5, facilitator, { type: 'place', participantId: 'chi', roomId: 'birds' })
+  expect(peopleIn(session.state, 'birds').map(each => each.id)).toEqual(['bo', 'chi'])
+  expect(session.tell(6, facilitator, { type: 'place', participantId: 'chi', roomId: 'nowhere' })).toBe(
+    'no-such-room',
+  )
+})
+
+test('taken back to the whole group, somebody keeps the room as the place to go back to', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana')
+  session.sendOut(2)
+  session.tell(3, facilitator, { type: 'place', participantId: 'ana', roomId: null })
+  expect(session.state.participants.ana).toMatchObject({ roomId: 'reeds', inRoom: false })
+})
+
+test('rooms are renamed; not to nothing, and not to a novel', () => {
+  const session = new Rehearsed()
+  expect(session.tell(1, facilitator, { type: 'rename-room', roomId: 'reeds', name: ' Rushes ' })).toEqual([
+    'room-renamed',
+  ])
+  expect(session.state.rooms[0]?.name).toBe('Rushes')
+  expect(session.tell(2, facilitator, { type: 'rename-room', roomId: 'reeds', name: '' })).toBe('text-empty')
+  expect(session.tell(2, facilitator, { type: 'rename-room', roomId: 'reeds', name: 'x'.repeat(61) })).toBe(
+    'text-too-long',
+  )
+})
