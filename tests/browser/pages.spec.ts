@@ -66,11 +66,12 @@ test('pages fit a phone: nothing lies beside the screen', async ({ server, newPa
   await expect(page.getByText(/Error|URL/)).toBeHidden()
 
   // Live on a phone: the bars leave the lanes most of the screen, and a room's drawer fits it.
+  await page.goto(server.address)
   await openTonight(page)
-  const lanes = await page.getByRole('button', { name: 'The jetty', exact: true }).boundingBox()
+  const lanes = await page.getByRole('button', { name: 'Water clarity', exact: true }).boundingBox()
   expect(lanes?.y).toBeLessThan(844 / 2)
-  await page.getByRole('button', { name: 'The jetty', exact: true }).click()
-  const drawer = await page.getByRole('complementary', { name: 'Room The jetty' }).boundingBox()
+  await page.getByRole('button', { name: 'Water clarity', exact: true }).click()
+  const drawer = await page.getByRole('complementary', { name: 'Room Water clarity' }).boundingBox()
   expect([drawer?.x, (drawer?.x ?? 0) + (drawer?.width ?? 999)]).toEqual([0, 390])
 })
 
