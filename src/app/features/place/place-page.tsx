@@ -69,7 +69,8 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
             <a href={door}>join again</a>.
           </Message>
         ) : (
-          <Stack gap="16px">
+          // What has nothing to say takes no room either.
+          <Stack gap="16px" css={{ '& > :empty': { marginBottom: '-16px' } }}>
             <Warnings clock={whereabouts.where === 'room' ? view.clock : null} aloud={aloud} />
             <Messages
               messages={view.messages}
