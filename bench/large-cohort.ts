@@ -8,6 +8,14 @@ const LISTENERS = 100
 const GIVEN = ['Ana', 'Bo', 'Chloé', 'Søren', 'Jürgen', 'Žofia', 'Marie-Claire', 'Odile', 'Tomás', 'Ulla']
 const FAMILY = ['Marsh', 'Fen', 'Reed', 'Moor', 'Peat', 'Sedge', 'Rush', 'Mire', 'Carr', 'Žižková', 'Łąka']
 
+const topic = (name: string) => ({ name, min: 1, max: 500 })
+const CHOICE = {
+  title: 'Topics',
+  kind: 'wishes',
+  wishes: 2,
+  topics: Array.from({ length: 12 }, (_, index) => topic(`Topic ${index}`)),
+}
+
 /**
  * A list of 5,000 is looked at, imported, opened and read to its end while 100 people follow a live session: how long the
  * server's only thread does not come round at the longest, beside the same server with only the session.
@@ -42,6 +50,7 @@ export async function largeCohort(): Promise<void> {
   const file = new FormData()
   file.set('file', new File([text], 'list.csv', { type: 'text/csv' }))
   const form = (intent: string) => new URLSearchParams({ intent, text })
+  let choice = ''
   const steps: [string, () => Promise<unknown>][] = [
     ['the session alone, a broadcast each 100 ms', () => pause(4000)],
     ['showing what importing would do', () => made.post(`${cohort}/import`, file)],
@@ -49,6 +58,15 @@ export async function largeCohort(): Promise<void> {
     ['opening the cohort', () => made.get(cohort)],
     ['reading the rest of the list', () => made.get(`${cohort}/people?from=100`)],
     ['opening the cohort again', () => made.get(cohort)],
+    ['making groups of it', () => made.get(`${cohort}/groupings/new`)],
+    ['who has met whom in it', () => made.get(`${cohort}/met`)],
+    [
+      'opening a choice to it',
+      async () => {
+        choice = (await made.post(`${cohort}/choices/new`, JSON.stringify(CHOICE))).path
+      },
+    ],
+    ['looking at the choice', () => made.get(choice)],
   ]
   for (const [what, step] of steps) {
     await pause(500)

@@ -90,15 +90,18 @@ export class MadeClass {
     return context.newPage()
   }
 
-  /** Sends a form as the facilitator; the answer is read to its end. */
+  /** Sends a form, or JSON, as the facilitator; the answer is read to its end. */
   async post(
     path: string,
-    body: URLSearchParams | FormData,
+    body: URLSearchParams | FormData | string,
   ): Promise<{ status: number; path: string; text: string }> {
     const answer = await fetch(this.server.address + path, {
       method: 'POST',
       body,
-      headers: { Cookie: this.cookie },
+      headers: {
+        Cookie: this.cookie,
+        ...(typeof body === 'string' ? { 'Content-Type': 'application/json' } : {}),
+      },
       redirect: 'manual',
     })
     const text = await answer.text()

@@ -109,4 +109,21 @@ test('of a OneRoster ZIP one class is taken; five thousand rows do not hold the 
     await expect(last).toBeVisible({ timeout: 500 })
   }).toPass({ timeout: 20_000 })
   expect(await rows.count()).toBeLessThan(80)
+
+  // So it is with the matrix of so many, where somebody is found by typing.
+  await page.getByRole('link', { name: 'Who has met whom' }).click()
+  const matrix = page.getByRole('region', { name: 'Matrix of who has met whom' })
+  await expect(matrix.getByRole('row').nth(5)).toBeVisible()
+  expect(await matrix.getByRole('row').count()).toBeLessThan(60)
+  await matrix.evaluate(element => element.scrollTo(element.scrollWidth, element.scrollHeight))
+  await expect(matrix.getByRole('rowheader', { name: 'Person4999' })).toBeVisible()
+  await expect(matrix.getByRole('columnheader', { name: 'Person4999' })).toBeVisible()
+  await expectAccessible(page)
+  await page.getByLabel('Find somebody').fill('Person4999')
+  await page.getByLabel('One person').selectOption({ label: 'Person4999 O.' })
+  await expect(page.getByText('Person4999 O. has met:')).toBeVisible()
+
+  // Groups are made once the whole list has come.
+  await page.getByRole('link', { name: 'Make groups' }).click()
+  await expect(page.getByRole('button', { name: /^Make .*groups/ }).first()).toBeVisible()
 })

@@ -1,5 +1,4 @@
 import { choiceAnswerForm } from '~/contracts/forms/choices'
-import { sharedOut } from '~/core/choices/shared-out'
 import {
   answersOf,
   choose,
@@ -8,6 +7,7 @@ import {
   getChoice,
   keepAsColumn,
   setPhase,
+  shareOut,
 } from '~/server/choices/choices.server'
 import { getCohort } from '~/server/cohorts/cohorts.server'
 import { addressesFor } from '~/server/http/addresses.server'
@@ -35,7 +35,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const isFree = new Set(free.map(name => name.personId))
   const wishesOf = new Map(answers.map(answer => [answer.personId, answer.wishes]))
   const personIds = cohort.people.map(person => person.id)
-  const shared = sharedOut(choice.kind, choice.topics, personIds, answers)
+  const shared = await shareOut(choice, personIds, answers)
   return {
     choiceId: choice.id,
     choice,

@@ -1,6 +1,6 @@
 import { cohortForm } from '~/contracts/forms/cohorts'
 import { listChoices } from '~/server/choices/choices.server'
-import { getCohort, renameCohort } from '~/server/cohorts/cohorts.server'
+import { cohortBeginning, renameCohort } from '~/server/cohorts/cohorts.server'
 import { listImports } from '~/server/cohorts/imports.server'
 import { runningSessions } from '~/server/cohorts/presence.server'
 import { listGroupings } from '~/server/groupings/groupings.server'
@@ -13,17 +13,14 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.cohort.name ?? 'Cohort'} · Round Table` },
 ]
 
-/** So many people come with the page; more are fetched once it stands. */
-const FIRST_PEOPLE = 100
-
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { db } = context.get(servicesContext)
   const { cohortId } = params
-  const { people, presence, columns, id, name } = await answering(getCohort(db, cohortId))
+  const { people, count, presence, columns, id, name } = await answering(cohortBeginning(db, cohortId))
   const importId = new URL(request.url).searchParams.get('import')
   const imported = importId && (await listImports(db, cohortId)).find(each => each.id === importId)
   return {
-    cohort: { id, name, presence, columns, people: people.slice(0, FIRST_PEOPLE), count: people.length },
+    cohort: { id, name, presence, columns, people, count },
     imported: imported || null,
     groupings: await listGroupings(db, { cohortId }),
     choices: (await listChoices(db, cohortId)).map(({ id, title, phase }) => ({ id, title, phase })),

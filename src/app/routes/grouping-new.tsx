@@ -1,6 +1,6 @@
 import { redirect } from 'react-router'
 import { chosenGroups } from '~/server/choices/choices.server'
-import { getCohort } from '~/server/cohorts/cohorts.server'
+import { cohortBeginning } from '~/server/cohorts/cohorts.server'
 import { createGrouping, type Grouping, getGrouping } from '~/server/groupings/groupings.server'
 import { pastSessions } from '~/server/groupings/history.server'
 import { rolesHeld } from '~/server/groupings/roles-held.server'
@@ -14,7 +14,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Make groups · Round Ta
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { db } = context.get(servicesContext)
-  const cohort = await answering(getCohort(db, params.cohortId))
+  const cohort = await answering(cohortBeginning(db, params.cohortId))
   const asked = new URL(request.url).searchParams
   const [likeId, choiceId] = [asked.get('like'), asked.get('choice')]
   const [past, held, like, chosen] = await Promise.all([

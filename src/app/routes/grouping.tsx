@@ -1,4 +1,4 @@
-import { getCohort, listCohorts } from '~/server/cohorts/cohorts.server'
+import { cohortBeginning, listCohorts } from '~/server/cohorts/cohorts.server'
 import { getGrouping, groupingVersionsOf, saveGrouping } from '~/server/groupings/groupings.server'
 import { pastSessions } from '~/server/groupings/history.server'
 import { rolesHeld } from '~/server/groupings/roles-held.server'
@@ -21,7 +21,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     ...kept
   } = await answering(getGrouping(db, params.groupingId))
   const [cohort, past, held, versions, cohorts] = await Promise.all([
-    answering(getCohort(db, cohortId)),
+    answering(cohortBeginning(db, cohortId)),
     pastSessions(db, cohortId),
     rolesHeld(db, cohortId),
     groupingVersionsOf(db, kept.id),

@@ -6,6 +6,8 @@ import { moveByArrows } from './list-keys'
 
 /** So many rows are seen at a glance; more have a field to filter them. */
 const AT_A_GLANCE = 6
+/** So many rows are drawn; the others are found by typing. */
+const MOST_DRAWN = 60
 
 interface FilteredRowsProps<Item> {
   label: string
@@ -38,9 +40,14 @@ export function FilteredRows<Item>({ label, items, words, isFoundBy, children }:
           </Field>
         </Box>
       )}
-      <Rows label={label}>{shown.map(children)}</Rows>
-      <chakra.p color="quiet" role="status" mt={shown.length === 0 ? '8px' : undefined}>
+      <Rows label={label}>{shown.slice(0, MOST_DRAWN).map(children)}</Rows>
+      <chakra.p
+        color="quiet"
+        role="status"
+        mt={shown.length === 0 || shown.length > MOST_DRAWN ? '8px' : undefined}
+      >
         {shown.length === 0 && 'Nothing here is called that.'}
+        {shown.length > MOST_DRAWN && `${shown.length - MOST_DRAWN} more: type the start of a name.`}
       </chakra.p>
     </Box>
   )

@@ -23,7 +23,8 @@ export type ChoiceProblem =
  *
  * Source of the method: successive shortest paths for the transportation problem (Busacker and Gowen, 1960), with a topic's
  * first places, up to its smallest size, made cheap enough to be filled before all else, and every further place a little
- * dearer than the one before. O(people x (topics^3 + people)).
+ * dearer than the one before. O(people x (topics^3 + people)); where
+ * few have to move for one who comes, about people x topics x (topics + people / topics).
  */
 export function shareByWishes(
   topics: readonly Topic[],
@@ -70,6 +71,8 @@ export function shareByArrival(
 
 class Transport {
   private readonly members: number[][]
+  /** For each topic its cheapest moves, as long as nobody came to it or left it. */
+  private readonly known: ({ cost: number; person: number }[] | undefined)[] = []
   private readonly topicOf: number[] = []
 
   constructor(
@@ -90,7 +93,7 @@ class Transport {
     const count = this.topics.length
     const distance = this.topics.map((_, topic) => this.cost[person]?.[topic] ?? 0)
     const from = Array<number>(count).fill(-1)
-    const moves = this.topics.map((_, topic) => this.cheapestMoves(topic))
+    const moves = this.topics.map((_, topic) => (this.known[topic] ??= this.cheapestMoves(topic)))
     // Bellman and Ford: costs of moves may be negative, rounds of them never are.
     for (let round = 1, changed = true; round < count && changed; round++) {
       changed = false
@@ -123,8 +126,11 @@ class Transport {
 
   private move(person: number, topic: number): void {
     const before = this.topicOf[person]
-    if (before !== undefined)
+    if (before !== undefined) {
       this.members[before] = (this.members[before] ?? []).filter(other => other !== person)
+      this.known[before] = undefined
+    }
+    this.known[topic] = undefined
     this.members[topic]?.push(person)
     this.topicOf[person] = topic
   }

@@ -13,6 +13,7 @@ import { choiceAnswers, choices } from '../db/schema.server'
 import { notFound } from '../errors.server'
 import { done, type Result, refused } from '../result'
 import { newId, newToken, tokenHash } from '../tokens.server'
+import { onWorkThread } from '../work/work-thread.server'
 
 export interface Choice {
   id: string
@@ -161,12 +162,26 @@ export async function setPhase(db: Database, choiceId: string, phase: Choice['ph
   await db.update(choices).set({ phase }).where(eq(choices.id, choiceId))
 }
 
+/** So many people and topics are shared out at once; more are a task of the work thread. */
+const AT_ONCE = 1000
+
+/** How people stand by what they answered so far. */
+export async function shareOut(
+  { kind, topics }: Pick<Choice, 'kind' | 'topics'>,
+  personIds: string[],
+  answers: ChoiceAnswer[],
+): Promise<ReturnType<typeof sharedOut>> {
+  return personIds.length * topics.length <= AT_ONCE
+    ? sharedOut(kind, topics, personIds, answers)
+    : onWorkThread('share', { kind, topics, personIds, answers })
+}
+
 /** The groups that come of a choice as it stands: a group for each topic that anybody is in; null when they do not fit. */
 export async function chosenGroups(db: Database, choiceId: string): Promise<Group[] | null> {
   const choice = await getChoice(db, choiceId)
   const [{ people }, answers] = await Promise.all([getCohort(db, choice.cohortId), answersOf(db, choiceId)])
   const ids = people.map(person => person.id)
-  const shared = sharedOut(choice.kind, choice.topics, ids, answers)
+  const shared = await shareOut(choice, ids, answers)
   if (!shared.ok) return null
   return choice.topics.map(({ id, name }, index) => {
     return { id, name, personIds: shared.allotment.groups[index]?.personIds ?? [] }

@@ -1,7 +1,9 @@
 import { person, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
 import { choiceForm } from '~/contracts/forms/choices'
+import { sharedOut } from '~/core/choices/shared-out'
 import { addPerson, createCohort, getCohort, removePeople } from '../cohorts/cohorts.server'
+import { stopWorkThread } from '../work/work-thread.server'
 import {
   answersOf,
   choiceByCode,
@@ -15,6 +17,7 @@ import {
   listChoices,
   openChoice,
   setPhase,
+  shareOut,
   takeChoiceName,
 } from './choices.server'
 
@@ -152,4 +155,24 @@ test('a form with faults says where they are', () => {
     topics: ['Reeds', 'REEDS'].map(name => ({ name, min: 1, max: 2 })),
   })
   expect(same.error?.issues[0]?.message).toBe('Two topics have the same name.')
+})
+
+test('a large choice is shared out on the work thread as it would be here', async () => {
+  const topics = Array.from({ length: 6 }, (_, index) => ({
+    id: `t${index}`,
+    name: `${index}`,
+    min: 1,
+    max: 60,
+  }))
+  const personIds = Array.from({ length: 300 }, (_, index) => `p${index}`)
+  const answers = personIds.map((personId, at) => ({
+    personId,
+    wishes: [`t${at % 6}`, `t${(at * at) % 5}`],
+    at,
+  }))
+  for (const kind of ['wishes', 'first-come', 'question'] as const) {
+    const there = await shareOut({ kind, topics }, personIds, answers)
+    expect(there).toEqual(sharedOut(kind, topics, personIds, answers))
+  }
+  await stopWorkThread()
 })

@@ -63,6 +63,15 @@ export async function getCohort(db: Database, cohortId: string): Promise<Cohort>
   return { id, name, presence, rules, columns: columnsOf(cohort.columns, rows), people: listed }
 }
 
+/** So many people come with a page; more are fetched once it stands. */
+const FIRST_PEOPLE = 100
+
+/** A cohort with the first people on its list, and how many there are. Throws not-found. */
+export async function cohortBeginning(db: Database, cohortId: string): Promise<Cohort & { count: number }> {
+  const cohort = await getCohort(db, cohortId)
+  return { ...cohort, people: cohort.people.slice(0, FIRST_PEOPLE), count: cohort.people.length }
+}
+
 /** So many people are read at once: between two reads, everybody else's requests are looked after. */
 const READ_AT_ONCE = 500
 

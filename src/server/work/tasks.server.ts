@@ -3,6 +3,8 @@
  * of people are called, checking a password the old way. The server's thread serves everybody's sessions meanwhile.
  */
 import { compare } from 'bcryptjs'
+import type { AskedKind, ChoiceAnswer, ChoiceTopic } from '~/core/choices/asked'
+import { sharedOut } from '~/core/choices/shared-out'
 import { cleanText } from '~/core/formats/clean-text'
 import { readCsv } from '~/core/formats/csv'
 import type { Matching } from '~/core/formats/people-headers'
@@ -44,7 +46,15 @@ const names = (people: NamedPerson[]): Map<string, string> => shownNames(people)
 const oldPassword = (task: { password: string; passwordHash: string }): Promise<boolean> =>
   compare(task.password, task.passwordHash)
 
-const TASKS = { read, plan, names, oldPassword }
+/** Shares people out over topics by what they chose. */
+const share = (task: {
+  kind: AskedKind
+  topics: ChoiceTopic[]
+  personIds: string[]
+  answers: ChoiceAnswer[]
+}): ReturnType<typeof sharedOut> => sharedOut(task.kind, task.topics, task.personIds, task.answers)
+
+const TASKS = { read, plan, names, oldPassword, share }
 
 export type Tasks = typeof TASKS
 

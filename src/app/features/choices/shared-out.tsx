@@ -3,11 +3,16 @@ import { Message, Section } from '../../ui/layout'
 import { choiceProblemText } from './choice-text'
 import { type ChoiceView, whoChose } from './choice-view'
 
+/** So many names are drawn over all topics, and so many of those who are in none. */
+const MOST_NAMES = 600
+const MOST_UNPLACED = 60
+
 /** The groups that come of a choice as it stands, or the answers as they were given. */
 export function SharedOut({ choice, people, shared }: Pick<ChoiceView, 'choice' | 'people' | 'shared'>) {
   const question = choice.kind === 'question'
   const names = new Map(people.map(person => [person.id, person.shownName]))
   const chosen = whoChose(people)
+  const most = Math.max(5, Math.floor(MOST_NAMES / choice.topics.length))
   return (
     <Section title={question ? 'What was answered' : 'As it would be shared out now'}>
       {shared.ok ? (
@@ -28,7 +33,7 @@ export function SharedOut({ choice, people, shared }: Pick<ChoiceView, 'choice' 
                   {question ? group.length : `${group.length} of ${topic.max}`}
                 </chakra.span>
                 <chakra.ul listStyleType="none">
-                  {group.map(({ id, rank }) => (
+                  {group.slice(0, most).map(({ id, rank }) => (
                     <li key={id}>
                       {names.get(id)}
                       {choice.kind === 'wishes' && (
@@ -43,6 +48,7 @@ export function SharedOut({ choice, people, shared }: Pick<ChoiceView, 'choice' 
                       )}
                     </li>
                   ))}
+                  <AndMore count={group.length - most} />
                 </chakra.ul>
               </chakra.section>
             )
@@ -58,12 +64,19 @@ export function SharedOut({ choice, people, shared }: Pick<ChoiceView, 'choice' 
       )}
       {shared.ok && shared.unplacedIds.length > 0 && (
         <chakra.p mt="10px">
-          {question ? 'Not answered yet:' : 'In no group yet:'}{' '}
-          {shared.unplacedIds.map(id => names.get(id)).join(', ')}
+          {question ? 'Not answered yet:' : 'In no group yet:'} {namesOf(shared.unplacedIds, names)}
         </chakra.p>
       )}
     </Section>
   )
+}
+
+const AndMore = ({ count }: { count: number }) =>
+  count > 0 ? <chakra.li color="quiet">and {count} more</chakra.li> : null
+
+function namesOf(ids: readonly string[], names: ReadonlyMap<string, string>): string {
+  const shown = ids.slice(0, MOST_UNPLACED).map(id => names.get(id))
+  return `${shown.join(', ')}${ids.length > MOST_UNPLACED ? ` and ${ids.length - MOST_UNPLACED} more` : ''}`
 }
 
 function standing(people: { rank: number | null }[]): string {

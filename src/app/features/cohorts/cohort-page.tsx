@@ -11,13 +11,13 @@ import { Button, ButtonLink } from '../../ui/button'
 import { FilteredRows } from '../../ui/filtered-rows'
 import { Empty, Message, PageHead, Row, Section } from '../../ui/layout'
 import { moveByArrows } from '../../ui/list-keys'
+import { useWholeList } from '../../ui/use-whole-list'
 import { ColumnsSection } from './columns-section'
 import { ImportedMessage } from './import-page'
 import { PeopleTable } from './people-table'
 import { formWith, type Person } from './person'
 import { AddPerson, RenameCohort } from './person-form'
 import { PresenceBar, usePresentToday } from './present-today'
-import { useWholeList } from './use-whole-list'
 
 interface CohortPageProps {
   /** `people` are the first of `count`. */
@@ -39,7 +39,7 @@ export function CohortPage({ cohort, groupings, choices, running, imported }: Co
   const [removed, setRemoved] = useState<{ ids: string[]; words: string } | null>(null)
   const [renaming, setRenaming] = useState(false)
   const { columns, count } = cohort
-  const { people, state } = useWholeList(cohort.id, cohort.people, count)
+  const { items: people, state } = useWholeList<Person>(`/cohorts/${cohort.id}/people`, cohort.people, count)
   const present = usePresentToday(people, cohort.presence)
   return (
     <>

@@ -1,10 +1,12 @@
-import { Box, Grid } from '@chakra-ui/react'
+import { Box, chakra, Grid } from '@chakra-ui/react'
 import { Redo2, Undo2 } from 'lucide-react'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { Button } from '../../../ui/button'
 import { Message, PageHead } from '../../../ui/layout'
+import { useWholeList } from '../../../ui/use-whole-list'
 import { PrintSheet } from '../files/print-sheet'
+import type { GroupedCohort, GroupedPerson } from '../groups/grouped-person'
 import { GroupsColumn } from '../groups/groups-column'
 import { RoundsTable } from '../rounds/rounds-table'
 import { Progress } from '../search/progress'
@@ -15,8 +17,38 @@ import type { GroupingPageProps } from './grouping-history'
 import { SideColumn } from './side-column'
 import { useGrouping } from './use-grouping'
 
+interface ListedGroupingPageProps extends Omit<GroupingPageProps, 'cohort'> {
+  /** With the beginning of its list, and how many people stand on it. */
+  cohort: GroupedCohort & { count: number }
+}
+
+/** Groups can be made once the whole list is here: of a long one the beginning comes with the page. */
+export function GroupingPage({ cohort, ...props }: ListedGroupingPageProps) {
+  const { count, people: first } = cohort
+  const { items: people, state } = useWholeList<GroupedPerson>(`/cohorts/${cohort.id}/people`, first, count)
+  const whole = useMemo(() => ({ ...cohort, people }), [cohort, people])
+  if (state === 'whole' || people.length >= count) return <Grouping {...props} cohort={whole} />
+  return (
+    <>
+      <PageHead
+        title={props.kept?.name ?? 'Make groups'}
+        under={<Link to={`/cohorts/${cohort.id}`}>{cohort.name}</Link>}
+      />
+      {state === 'broken' ? (
+        <Message kind="problem">
+          The list could not be fetched. Load the page again when the line is back.
+        </Message>
+      ) : (
+        <chakra.p role="status" color="quiet">
+          The list of {count} people is coming…
+        </chakra.p>
+      )}
+    </>
+  )
+}
+
 /** Where groups are made: what is asked on top, the groups in the middle, how good they are and by what rules at the side. */
-export function GroupingPage(props: GroupingPageProps) {
+function Grouping(props: GroupingPageProps) {
   const grouping = useGrouping(props)
   const [purpose, setPurpose] = useState<Purpose>(() => purposeOf(grouping))
   const { cohort, kept, like, people, name, title, rounds, present, search, history, dispatch } = grouping
