@@ -10,6 +10,7 @@ import { BoardServer } from './boards/board-server.server'
 import { moveClock } from './clock.server'
 import { type Database, openDatabase } from './db/database.server'
 import { errorFacts } from './error-facts.server'
+import { boundedBodies } from './http/bodies.server'
 import { nonceOf, safeHeaders } from './http/headers.server'
 import { acceptSocket, BOARD_PATH, liveRoutes } from './http/live-routes.server'
 import { sameOrigin } from './http/origin.server'
@@ -95,6 +96,7 @@ function createApp(
     if (/%00/.test(request.url)) response.status(400).type('text/plain').send('There is no such address.')
     else next()
   })
+  app.use(boundedBodies)
   app.get('/health', (_request, response) => {
     response.set('Cache-Control', 'no-store').json({ ok: true })
   })
