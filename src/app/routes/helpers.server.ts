@@ -1,6 +1,7 @@
 import { parseWithZod } from '@conform-to/zod/v4'
 import { data } from 'react-router'
 import type { z } from 'zod'
+import { INTENT_FIELD, isFieldName, isIntent, STATE_FIELD } from '~/contracts/forms/field-names'
 import { cleanText } from '~/core/formats/clean-text'
 import { problemText } from '~/core/live/decide'
 import type { LiveProblem } from '~/core/live/topics'
@@ -12,19 +13,52 @@ export async function readForm<Schema extends z.ZodType>(request: Request, schem
   return parseWithZod(await formOf(request), { schema })
 }
 
-/** A form's fields; a body that is no form is the sender's fault, not ours. */
+/** Room for 5,000 people who are named one by one. */
+const MOST_FIELDS = 6_000
+
+/** A form's fields; a body that is no form, or one that none of our pages sends, is the sender's fault, not ours. */
 export async function formOf(request: Request): Promise<FormData> {
-  try {
-    const read = await request.formData()
-    const form = new FormData()
-    for (const [name, value] of read) form.append(name, typeof value === 'string' ? cleanText(value) : value)
-    return form
-  } catch (cause) {
-    throw data('This could not be read as a form.', {
-      status: 400,
-      statusText: String(cause instanceof Error),
-    })
+  const form = new FormData()
+  for (const [name, value] of await fieldsOf(request)) {
+    if (!mayStand(name, value)) throw noForm()
+    form.append(name, typeof value === 'string' ? cleanText(value) : value)
   }
+  return form
+}
+
+const noForm = () => data('This could not be read as a form.', { status: 400 })
+
+function mayStand(name: string, value: FormDataEntryValue): boolean {
+  if (name === INTENT_FIELD) return typeof value === 'string' && isIntent(value)
+  return name === STATE_FIELD || isFieldName(name)
+}
+
+/** How many there are is looked at before they are taken apart. */
+async function fieldsOf(request: Request): Promise<Iterable<[string, FormDataEntryValue]>> {
+  const type = request.headers.get('Content-Type') ?? ''
+  try {
+    if (type.startsWith('application/x-www-form-urlencoded')) {
+      const text = await request.text()
+      if (countUpTo(MOST_FIELDS, from => text.indexOf('&', from)) < MOST_FIELDS)
+        return new URLSearchParams(text)
+    }
+    const [, boundary] = /^multipart\/form-data;.*boundary="?([\w'()+,./:=? -]{1,70})"?/.exec(type) ?? []
+    if (boundary) {
+      const bytes = Buffer.from(await request.arrayBuffer())
+      if (countUpTo(MOST_FIELDS, from => bytes.indexOf(`--${boundary}`, from)) < MOST_FIELDS)
+        return await new Response(bytes, { headers: { 'Content-Type': type } }).formData()
+    }
+  } catch {
+    throw noForm()
+  }
+  throw noForm()
+}
+
+/** How often something is found, but no more than `most` times. */
+function countUpTo(most: number, find: (from: number) => number): number {
+  let count = 0
+  for (let at = find(0); at !== -1 && count < most; at = find(at + 1)) count++
+  return count
 }
 
 /** What no page of ours asks for. */

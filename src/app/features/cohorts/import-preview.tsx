@@ -55,7 +55,7 @@ export function ImportPreview({ cohortId, columns, ...step }: ImportPreviewProps
       ))}
       <chakra.div h="18px" />
       <HowToRead {...step} ownColumns={columns} />
-      <Form method="post">
+      <Form method="post" encType="multipart/form-data">
         <SourceFields source={source} chosenClass={chosenClass} matching={plan.matching} />
         <Flex gap="8px" my="16px">
           <Button type="submit" kind="main" name="intent" value="import" disabled={writes === 0 || busy}>
@@ -82,7 +82,7 @@ function HowToRead({ source, chosenClass, plan, ownColumns }: PreviewStep & { ow
       changes.matching ?? plan.matching,
     ))
       form.append(name, value)
-    submit(form, { method: 'post', preventScrollReset: true })
+    submit(form, { method: 'post', encType: 'multipart/form-data', preventScrollReset: true })
   }
   return (
     <Section title="What each column is">
@@ -202,7 +202,7 @@ function RowByRow({ step, rows: first, counts }: RowByRowProps) {
     form.set('intent', 'rows')
     form.set('outcome', chosen ?? '')
     form.set('from', String(shown.length))
-    more.submit(form, { method: 'post' })
+    more.submit(form, { method: 'post', encType: 'multipart/form-data' })
   }
   return (
     <Section title="Row by row">
