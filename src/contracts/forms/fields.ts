@@ -6,7 +6,7 @@ import { visibleText } from '~/core/formats/clean-text'
 export const line = (what: string, most: number) =>
   z
     .string({ error: `Enter ${what}.` })
-    .max(10_000, `Use at most ${most} characters.`)
+    .max(10_000, { error: `Use at most ${most} characters.`, abort: true })
     .overwrite(visibleText)
     .trim()
     .min(1, `Enter ${what}.`)
@@ -15,7 +15,7 @@ export const line = (what: string, most: number) =>
 export const optionalLine = (most: number) =>
   z
     .string()
-    .max(10_000, `Use at most ${most} characters.`)
+    .max(10_000, { error: `Use at most ${most} characters.`, abort: true })
     .overwrite(visibleText)
     .trim()
     .max(most, `Use at most ${most} characters.`)

@@ -1,6 +1,7 @@
-import { accountForm } from './accounts'
+import { accountForm, signInForm } from './accounts'
 import { boardForm } from './boards'
-import { personForm } from './cohorts'
+import { choiceForm } from './choices'
+import { cohortForm, personForm } from './cohorts'
 import { groupingForm } from './groupings'
 import { takePlaceForm } from './join'
 import { sessionForm } from './sessions'
@@ -85,4 +86,37 @@ test.each([
   ['letters of other tongues', 'zoë.o’neill+list@école.example', true],
 ])('%s in an email address', (_, email, fits) => {
   expect(accountForm.safeParse({ displayName: 'Zoë', email, password: 'long enough now' }).success).toBe(fits)
+})
+
+/** Texts that make a careless pattern try over and over; each is read at once, or the test runs out of its time. */
+const HOSTILE = [
+  `a@${'.'.repeat(40_000)}@`,
+  `a@${'a.'.repeat(40_000)}`,
+  'a'.repeat(100_000),
+  ' '.repeat(100_000),
+  `x${' '.repeat(100_000)}x`,
+  '\u200b'.repeat(100_000),
+  `${'1-'.repeat(50_000)}x`,
+  `${'0'.repeat(100_000)}:00`,
+  '\n'.repeat(100_000),
+]
+
+test.each(HOSTILE)('a hostile text is refused in every field of every form, at once (%#)', text => {
+  const board = { title: 'T', steps: [], prompts: [{ id: 'c', kind: 'cards', text: 'What?', settings: {} }] }
+  const forms: [{ safeParse: (form: object) => { success: boolean } }, object][] = [
+    [accountForm, { displayName: text, email: text, password: text }],
+    [signInForm, { email: text, password: text }],
+    [cohortForm, { name: text }],
+    [personForm, { firstName: text, familyName: text, email: text, shownAs: text }],
+    [takePlaceForm, { personId: text, shownName: text }],
+    [boardForm, { ...board, title: text, steps: [text] }],
+    [boardForm, { ...board, prompts: [{ ...board.prompts[0], id: text, text }] }],
+    [choiceForm, { title: text, kind: text, wishes: text, topics: [{ name: text, min: text, max: text }] }],
+    [groupingForm, { name: text }],
+    [
+      sessionForm,
+      { title: text, date: text, time: text, timeZone: text, rooms: [{ groupId: text, name: text }] },
+    ],
+  ]
+  for (const [schema, form] of forms) expect(schema.safeParse(form).success).toBe(false)
 })

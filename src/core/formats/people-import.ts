@@ -178,8 +178,7 @@ function readPerson(
   if (Math.max(firstName.length, familyName.length) > LONGEST_NAME)
     return { problem: { code: 'too-long', column: 'name', most: LONGEST_NAME } }
   const email = cell('email').toLowerCase()
-  if (email && !/^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(email))
-    return { problem: { code: 'bad-email', email: cell('email') } }
+  if (email && !isEmail(email)) return { problem: { code: 'bad-email', email: cell('email') } }
   const values: Record<string, string> = {}
   for (const [index, header] of headers.entries()) {
     const name = columnName(header, matching[index])
@@ -300,4 +299,14 @@ export function splitName(name: string): [first: string, family: string] {
   if (comma > 0) return [tidy.slice(comma + 1).trim(), tidy.slice(0, comma).trim()]
   const space = tidy.lastIndexOf(' ')
   return space < 0 ? [tidy, ''] : [tidy.slice(0, space), tidy.slice(space + 1)]
+}
+
+const LONGEST_EMAIL = 200
+
+/** Whether a cell can be an email address: something on both sides of one sign, and a dot within the second. */
+function isEmail(text: string): boolean {
+  if (text.length > LONGEST_EMAIL || /\s/.test(text)) return false
+  const [name = '', host = '', ...more] = text.split('@')
+  const dot = host.indexOf('.', 1)
+  return more.length === 0 && name !== '' && dot !== -1 && dot < host.length - 1
 }

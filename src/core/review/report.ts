@@ -68,7 +68,12 @@ const aside = (text: string): BlockContent => ({
   children: [{ type: 'emphasis', children: [{ type: 'text', value: text }] }],
 })
 
-const oneLine = (text: string) => text.trim().replace(/\s*\n\s*/g, ' ')
+const oneLine = (text: string) =>
+  text
+    .split('\n')
+    .map(line => line.trim())
+    .filter(line => line !== '')
+    .join(' ')
 
 function peopleTable(people: readonly TakingPart[]): BlockContent {
   const row = (cells: (string | number)[]): TableRow => ({
