@@ -1,5 +1,5 @@
 import { data } from 'react-router'
-import { importForm } from '~/contracts/forms/cohorts'
+import { importForm, LARGEST_LIST } from '~/contracts/forms/cohorts'
 import { getCohort } from '~/server/cohorts/cohorts.server'
 import {
   importPeople,
@@ -17,9 +17,6 @@ import type { Route } from './+types/cohort-import'
 import { answering, formOf } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Import a list · Round Table' }]
-
-/** Largest files together, in bytes: 5,000 rows with room to spare. */
-const LARGEST = 5_000_000
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { db } = context.get(servicesContext)
@@ -68,7 +65,7 @@ async function sourceOf(fields: FormData): Promise<Source | { text: string; prob
   }
   const empty = files.find(file => file.size === 0)
   if (empty) return { text, problem: fileProblemText({ code: 'empty-file', name: empty.name }) }
-  if (files.reduce((sum, file) => sum + file.size, 0) > LARGEST)
+  if (files.reduce((sum, file) => sum + file.size, 0) > LARGEST_LIST)
     return { text, problem: fileProblemText({ code: 'too-large' }) }
   const read = await onWorkThread(
     'read',

@@ -19,6 +19,9 @@ export const personForm = z.object({
 })
 
 /** How a list is to be read: what its columns are, in their order, and which of several classes is wanted. */
+/** Largest files of a list together, in bytes: 5,000 rows with room to spare. */
+export const LARGEST_LIST = 5_000_000
+
 export const importForm = z.object({
   matching: z.preprocess(
     text => (typeof text === 'string' && text !== '' ? parsedJson(text) : undefined),

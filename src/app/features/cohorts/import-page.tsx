@@ -1,12 +1,14 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
-import { useEffect } from 'react'
+import { useEffect, useState } from 'react'
 import { Form, Link, useFetcher, useNavigate, useNavigation } from 'react-router'
+import { LARGEST_LIST } from '~/contracts/forms/cohorts'
 import type { PastImport } from '~/contracts/imports'
 import type { Column } from '~/core/people/columns'
 import { Button } from '../../ui/button'
 import { Field, TextArea } from '../../ui/fields'
 import { Message, PageHead, Row, Rows, Section } from '../../ui/layout'
 import { ImportPreview, type PreviewStep } from './import-preview'
+import { fileProblemText } from './import-text'
 
 type ImportResult =
   | { step: 'problem'; text: string; problem: string }
@@ -50,8 +52,19 @@ export function ImportPage({ cohort, imports, result }: ImportPageProps) {
 
 function Source({ problem }: { problem?: { text: string; problem: string } }) {
   const busy = useNavigation().state === 'submitting'
+  const [tooLarge, setTooLarge] = useState(false)
+  const says = tooLarge ? fileProblemText({ code: 'too-large' }) : problem?.problem
   return (
-    <Form method="post" encType="multipart/form-data">
+    <Form
+      method="post"
+      encType="multipart/form-data"
+      onSubmit={event => {
+        // The server would not even begin to read it.
+        const large = sizeOf(new FormData(event.currentTarget)) > LARGEST_LIST
+        setTooLarge(large)
+        if (large) event.preventDefault()
+      }}
+    >
       <Stack gap="16px" maxW="680px">
         <p>
           A table with a header row and one person a row: CSV, or a spreadsheet (XLSX), or cells copied from
@@ -62,7 +75,7 @@ function Source({ problem }: { problem?: { text: string; problem: string } }) {
           </chakra.a>
           .
         </p>
-        <Field label="File" errors={problem && [problem.problem]}>
+        <Field label="File" errors={says ? [says] : undefined}>
           {parts => (
             <chakra.input
               {...parts}
@@ -94,6 +107,10 @@ function Source({ problem }: { problem?: { text: string; problem: string } }) {
     </Form>
   )
 }
+
+/** Of all files of a form, in bytes. */
+const sizeOf = (form: FormData) =>
+  form.getAll('file').reduce((sum, file) => sum + (file instanceof File ? file.size : 0), 0)
 
 function PastImportRow({ past }: { past: PastImport }) {
   const fetcher = useFetcher()
