@@ -10,6 +10,7 @@ import { BoardServer } from './boards/board-server.server'
 import { moveClock } from './clock.server'
 import { type Database, openDatabase } from './db/database.server'
 import { errorFacts } from './error-facts.server'
+import { callerOf } from './http/addresses.server'
 import { boundedBodies } from './http/bodies.server'
 import { nonceOf, safeHeaders } from './http/headers.server'
 import { acceptSocket, BOARD_PATH, liveRoutes } from './http/live-routes.server'
@@ -142,7 +143,8 @@ function upgrade(services: Services, request: IncomingMessage, socket: Duplex, h
     socket.destroy()
     return
   }
-  acceptSocket(services, request, socket, head).catch(error => {
+  const address = callerOf(request, services.settings.trustedProxies)
+  acceptSocket(services, request, socket, head, address).catch(error => {
     services.log.error({ error: errorFacts(error) }, 'a socket could not be opened')
     socket.destroy()
   })

@@ -30,5 +30,16 @@ export const readPlaceToken = (
   sessionId: string,
 ): Promise<string | null> => textOf(placeCookie(sessionId), header)
 
+/** Browsers keep places for months; more of them than anybody has are not looked at. */
+const MOST_PLACES = 100
+const PLACE_NAMES = /(?:^|;) *(place-[\w-]{1,40})=/g
+
+/** The tokens of all places a browser has. */
+export async function readPlaceTokens(header: string | null | undefined): Promise<string[]> {
+  const names = [...(header ?? '').matchAll(PLACE_NAMES)].map(found => found[1] ?? '').slice(0, MOST_PLACES)
+  const tokens = await Promise.all(names.map(name => textOf(createCookie(name), header)))
+  return tokens.filter(token => token !== null)
+}
+
 export const writePlaceToken = (token: string, sessionId: string, secure: boolean): Promise<string> =>
   placeCookie(sessionId).serialize(token, options(PLACE_SECONDS, secure))

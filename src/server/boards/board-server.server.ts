@@ -26,16 +26,20 @@ import { BoardStorage, type Contribution, readContributions } from './board-stor
 import { BoardWork } from './board-work.server'
 import { readBoard } from './boards.server'
 import { isHarmless } from './message-check.server'
+import { guardSocket, SocketCounts, type SocketGuard } from './socket-guard.server'
 
 /** Who is at the other end of a socket, as the server found out from its cookies. */
 export interface SocketUser {
+  /** One for each person, to count their sockets by. */
+  key: string
   isFacilitator: boolean
   /** The participant this browser is in a session; null when it has no place there. */
-  participantIn(sessionId: string): Promise<string | null>
+  participantIn(sessionId: string): string | null
 }
 
 interface ConnectionContext {
   user: SocketUser
+  guard: SocketGuard
   sessionId?: string
   /** Null for a facilitator, who looks on. */
   participantId?: string | null
@@ -78,6 +82,7 @@ export class BoardServer {
   private readonly storage: BoardStorage
   private readonly hocuspocus: Hocuspocus
   private readonly sockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST_MESSAGE })
+  private readonly counts = new SocketCounts()
   private readonly open = new Map<string, OpenCopy>()
   private readonly toTell = new Map<string, Set<string>>()
 
@@ -99,11 +104,19 @@ export class BoardServer {
     hub.onLetGo(sessionId => this.work.forget(sessionId))
   }
 
-  /** Takes over a socket that asked for the boards; the caller has checked where it comes from. */
-  accept(request: IncomingMessage, socket: Duplex, head: Buffer, user: SocketUser): void {
+  /** Takes over a socket that asked for the boards; the caller has checked where it comes from and whose it is. */
+  accept(request: IncomingMessage, socket: Duplex, head: Buffer, user: SocketUser, address: string): void {
+    const letGo = this.counts.admit(user.key, address)
+    if (!letGo) {
+      socket.destroy()
+      return
+    }
+    socket.once('close', letGo)
     this.sockets.handleUpgrade(request, socket, head, webSocket => {
       webSocket.on('error', () => webSocket.close())
-      this.hocuspocus.handleConnection(webSocket, request, { user } satisfies ConnectionContext)
+      const who = user.isFacilitator ? 'facilitator' : 'participant'
+      const guard = guardSocket(webSocket, who, why => this.log.warn({ why }, 'a board socket was closed'))
+      this.hocuspocus.handleConnection(webSocket, request, { user, guard } satisfies ConnectionContext)
     })
   }
 
@@ -134,7 +147,7 @@ export class BoardServer {
           connectionConfig.readOnly = true
           return { sessionId: copy.sessionId, participantId: null }
         }
-        const participantId = await user.participantIn(copy.sessionId)
+        const participantId = user.participantIn(copy.sessionId)
         const state = await this.hub.state(copy.sessionId)
         if (!participantId || !mayWorkOn(state, participantId, documentName)) throw refusal()
         return { sessionId: copy.sessionId, participantId }
@@ -145,7 +158,8 @@ export class BoardServer {
       },
       afterLoadDocument: ({ documentName, document }) => this.watch(documentName, document),
       connected: async ({ connection, context, documentName }) => {
-        const { sessionId, participantId } = context as ConnectionContext
+        const { sessionId, participantId, guard } = context as ConnectionContext
+        guard.opened()
         const copy = this.open.get(documentName)
         if (!copy || !sessionId) return
         const state = await this.hub.state(sessionId)

@@ -19,8 +19,8 @@ beforeAll(async () => {
   server = createServer()
   server.on('upgrade', (request, socket, head) => {
     const participantId = participantIds[Number(request.headers.cookie)] ?? null
-    const user = { isFacilitator: false, participantIn: async () => participantId }
-    running.boards.accept(request, socket, head, user)
+    const user = { key: String(participantId), isFacilitator: false, participantIn: () => participantId }
+    running.boards.accept(request, socket, head, user, 'here')
   })
   await once(server.listen(0), 'listening')
   const { sessionId, hub, facilitator } = running

@@ -1,3 +1,4 @@
+import type { IncomingMessage } from 'node:http'
 import { type NetworkInterfaceInfo, networkInterfaces } from 'node:os'
 
 /** Where people reach this server, as told to them and put into codes to scan. */
@@ -41,3 +42,11 @@ const isThisMachine = (hostname: string): boolean =>
   hostname.endsWith('.localhost') ||
   hostname === '[::1]' ||
   /^127\./.test(hostname)
+
+/** Where a request comes from, when so many proxies stand before the server and are believed about their caller. */
+export function callerOf(request: IncomingMessage, trustedProxies: number): string {
+  const forwarded = String(request.headers['x-forwarded-for'] ?? '')
+  const told = forwarded === '' ? [] : forwarded.split(',').map(address => address.trim())
+  const known = [request.socket.remoteAddress ?? 'unknown', ...told.toReversed()]
+  return known[Math.min(trustedProxies, known.length - 1)] ?? 'unknown'
+}

@@ -1,5 +1,5 @@
 import type { NetworkInterfaceInfo } from 'node:os'
-import { addressesFor } from './addresses.server'
+import { addressesFor, callerOf } from './addresses.server'
 
 const face = (address: string, family: 'IPv4' | 'IPv6', internal = false) =>
   ({ address, family, internal }) as NetworkInterfaceInfo
@@ -41,4 +41,16 @@ test('a machine in no network says what it has', () => {
     guessed: true,
     others: [],
   })
+})
+
+test.each([
+  [0, undefined, '10.0.0.1'],
+  [0, '1.1.1.1', '10.0.0.1'],
+  [1, undefined, '10.0.0.1'],
+  [1, '6.6.6.6, 1.1.1.1', '1.1.1.1'],
+  [2, '6.6.6.6, 1.1.1.1, 2.2.2.2', '1.1.1.1'],
+  [3, '1.1.1.1', '1.1.1.1'],
+])('behind %i proxies that say %s the caller is %s', (proxies, forwarded, caller) => {
+  const request = { headers: { 'x-forwarded-for': forwarded }, socket: { remoteAddress: '10.0.0.1' } }
+  expect(callerOf(request as never, proxies)).toBe(caller)
 })

@@ -3,9 +3,10 @@ import type { Duplex } from 'node:stream'
 import { type Request, type Response, Router } from 'express'
 import type { Viewer } from '~/core/live/views'
 import { type Account, accountOf } from '../auth/accounts.server'
-import { readAccountToken, readPlaceToken } from '../auth/cookies.server'
+import { readAccountToken, readPlaceToken, readPlaceTokens } from '../auth/cookies.server'
+import type { SocketUser } from '../boards/board-server.server'
 import { serverNow } from '../clock.server'
-import { placeOf } from '../join/join.server'
+import { placeOf, placesOf } from '../join/join.server'
 import { EventStream, lastSeqOf } from '../live/stream.server'
 import type { Services } from '../services.server'
 import { sameOrigin } from './origin.server'
@@ -82,18 +83,29 @@ export async function acceptSocket(
   request: IncomingMessage,
   socket: Duplex,
   head: Buffer,
+  address: string,
 ): Promise<void> {
   const cookies = request.headers.cookie
   if (!sameOrigin(request.headers, services.settings.publicAddress)) {
     socket.destroy()
     return
   }
+  const user = await socketUserOf(services, cookies)
+  if (user) services.boards.accept(request, socket, head, user, address)
+  else socket.destroy()
+}
+
+/** Whose socket it is, by its cookies; null for somebody who has no place anywhere: then nothing is read from it. */
+async function socketUserOf(services: Services, cookies: string | undefined): Promise<SocketUser | null> {
   const account = await accountOf(services.db, await readAccountToken(cookies))
-  services.boards.accept(request, socket, head, {
-    isFacilitator: account !== null,
-    participantIn: async sessionId => {
-      const place = await placeOf(services.db, sessionId, await readPlaceToken(cookies, sessionId))
-      return place?.participantId ?? null
-    },
-  })
+  if (account) return { key: account.id, isFacilitator: true, participantIn: () => null }
+  const places = await placesOf(services.db, await readPlaceTokens(cookies))
+  const [first] = places
+  if (!first) return null
+  const participantIds = new Map(places.map(place => [place.sessionId, place.participantId]))
+  return {
+    key: first.participantId,
+    isFacilitator: false,
+    participantIn: sessionId => participantIds.get(sessionId) ?? null,
+  }
 }

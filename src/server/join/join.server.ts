@@ -1,4 +1,4 @@
-import { and, eq, isNull } from 'drizzle-orm'
+import { and, eq, inArray, isNull } from 'drizzle-orm'
 import { participantList } from '~/core/live/door/people'
 import { remember, rememberBoth } from '~/core/live/remember'
 import type { LiveProblem, LiveState } from '~/core/live/topics'
@@ -47,6 +47,18 @@ export async function placeOf(db: Database, sessionId: string, token: string | n
     .from(participants)
     .where(and(eq(participants.tokenHash, tokenHash(token)), eq(participants.sessionId, sessionId)))
   return row ? { participantId: row.id, sessionId, reviewToken: row.reviewToken } : null
+}
+
+/** The places some tokens stand for, in no order. */
+export async function placesOf(
+  db: Database,
+  tokens: string[],
+): Promise<Pick<Place, 'participantId' | 'sessionId'>[]> {
+  if (tokens.length === 0) return []
+  return db
+    .select({ participantId: participants.id, sessionId: participants.sessionId })
+    .from(participants)
+    .where(inArray(participants.tokenHash, tokens.map(tokenHash)))
 }
 
 /** Throws not-found: a personal link says nothing about why it does not open. */

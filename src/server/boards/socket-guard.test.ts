@@ -1,0 +1,99 @@
+import { EventEmitter } from 'node:events'
+import { jest } from '@jest/globals'
+import { createEncoder, toUint8Array, writeVarString } from 'lib0/encoding'
+import type { WebSocket } from 'ws'
+import { guardSocket, SocketCounts } from './socket-guard.server'
+
+class FakeSocket extends EventEmitter {
+  bufferedAmount = 0
+  closedWith: unknown[] = []
+  close(...how: unknown[]) {
+    this.closedWith.push(how)
+  }
+  terminate() {}
+}
+
+function message(board: string): Buffer {
+  const encoder = createEncoder()
+  writeVarString(encoder, board)
+  return Buffer.from(toUint8Array(encoder))
+}
+
+function guarded(who: 'participant' | 'facilitator' = 'participant') {
+  const socket = new FakeSocket()
+  const why: string[] = []
+  const guard = guardSocket(socket as unknown as WebSocket, who, reason => why.push(reason))
+  const heard: unknown[] = []
+  socket.on('message', each => heard.push(each))
+  return { socket, guard, why, heard }
+}
+
+beforeEach(() => {
+  jest.useFakeTimers()
+})
+afterEach(() => {
+  jest.useRealTimers()
+})
+
+test('a socket on which no board is opened is closed, one on which one was stays', () => {
+  const [silent, working] = [guarded(), guarded()]
+  working.guard.opened()
+  jest.advanceTimersByTime(15_001)
+  expect([silent.why, working.why]).toEqual([['no board was opened'], []])
+})
+
+test('twenty boards may be named by a participant, and nothing that comes after the one too many is looked at', () => {
+  const { socket, why, heard } = guarded()
+  for (let board = 0; board < 20; board++) socket.emit('message', message(`board ${board}`))
+  socket.emit('message', message('board 0'))
+  expect([why, heard.length]).toEqual([[], 21])
+  for (let board = 20; board < 1_000; board++) socket.emit('message', message(`board ${board}`))
+  expect([why, heard.length]).toEqual([['too many boards'], 22])
+})
+
+test('a facilitator looks into all rooms of a large session', () => {
+  const { socket, why } = guarded('facilitator')
+  for (let room = 0; room < 250; room++) socket.emit('message', message(`room ${room}`))
+  expect(why).toEqual([])
+})
+
+test('what comes faster than anybody types is not listened to', () => {
+  const { socket, why, heard } = guarded()
+  for (let count = 0; count < 2_000; count++) socket.emit('message', message('board'))
+  expect(why).toEqual(['too many messages'])
+  expect(heard.length).toBeLessThan(700)
+  const slow = guarded()
+  for (let second = 0; second < 20; second++) {
+    for (let count = 0; count < 100; count++) slow.socket.emit('message', message('board'))
+    jest.advanceTimersByTime(1_000)
+  }
+  expect(slow.why).not.toContain('too many messages')
+})
+
+test('who asks and does not read is let go', () => {
+  const { socket, why } = guarded()
+  socket.bufferedAmount = 16_000_001
+  socket.emit('message', message('board'))
+  expect(why).toEqual(['what was sent is not read'])
+})
+
+test.each([Buffer.alloc(0), Buffer.from([200, 200, 200]), message('x'.repeat(65))])(
+  'what names no board is none of ours (%#)',
+  text => {
+    const { socket, why } = guarded()
+    socket.emit('message', text)
+    expect(why).toEqual(['no message of a board'])
+  },
+)
+
+test('one person has a dozen sockets, one address many more; who goes makes room', () => {
+  const counts = new SocketCounts()
+  const open = Array.from({ length: 12 }, () => counts.admit('ana', 'school'))
+  expect(open.every(letGo => letGo !== null)).toBe(true)
+  expect(counts.admit('ana', 'home')).toBeNull()
+  expect(counts.admit('bo', 'school')).not.toBeNull()
+  open[0]?.()
+  expect(counts.admit('ana', 'home')).not.toBeNull()
+  const rest = Array.from({ length: 2_000 }, (_, index) => counts.admit(`p${index}`, 'school'))
+  expect(rest.filter(letGo => letGo !== null)).toHaveLength(1_500 - 12)
+})
