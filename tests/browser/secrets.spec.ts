@@ -253,4 +253,7 @@ test('trying many join codes is slowed down', async ({ server }) => {
   for (let number = 0; number < 32; number++) answers.push((await tryCode(number)).status)
   expect(answers.slice(0, 30).every(status => status === 404)).toBe(true)
   expect(answers.slice(30)).toEqual([429, 429])
+  // The right code opens the door for everybody else behind the same address.
+  const { joinCode } = server.demo as { joinCode: string }
+  expect((await fetch(`${server.address}/join/${joinCode}`)).status).toBe(200)
 })

@@ -118,3 +118,13 @@ export const csvFile = (name: string, csv: string): Response =>
       'Cache-Control': 'no-store',
     },
   })
+
+/** Stands for wherever this server is reached. */
+const HERE = 'http://here.invalid'
+
+/** Where to go on to: only ever a page of our own, as a browser would read the address; otherwise the first page. */
+export function ownPath(goTo: string | undefined): string {
+  if (!goTo?.startsWith('/') || !URL.canParse(goTo, HERE)) return '/'
+  const { origin, pathname, search } = new URL(goTo, HERE)
+  return origin === HERE && !pathname.startsWith('//') ? `${pathname}${search}` : '/'
+}

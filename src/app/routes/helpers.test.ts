@@ -1,4 +1,4 @@
-import { formOf } from './helpers.server'
+import { formOf, ownPath } from './helpers.server'
 
 const request = (body: BodyInit, type?: string) =>
   new Request('http://x.example/', {
@@ -47,4 +47,27 @@ test('what is no form is refused, whatever it says it is', async () => {
   const part = '--b\r\nContent-Disposition: form-data; name="a"\r\n\r\nx\r\n'
   expect(await statusOf(request(`${part.repeat(10)}--b--`, 'multipart/form-data; boundary=b'))).toBe('read')
   expect(await statusOf(request(`${part.repeat(7_000)}--b--`, 'multipart/form-data; boundary=b'))).toBe(400)
+})
+
+test.each(['/', '/cohorts/x', '/sessions/x/live?room=7', '/a%2F%2Fb'])('%s is a page of our own', path => {
+  expect(ownPath(path)).toBe(path)
+})
+
+// How browsers read addresses: WHATWG URL Standard, "basic URL parser".
+test.each([
+  undefined,
+  '',
+  'cohorts',
+  'https://evil.example/',
+  '//evil.example',
+  '/\\evil.example',
+  '/\t/evil.example',
+  '/\n/evil.example',
+  '/.//evil.example',
+  '/x/..//evil.example',
+  '\t//evil.example',
+  '/\t\\evil.example',
+  'javascript:alert(1)',
+])('%j is not', path => {
+  expect(ownPath(path)).toBe('/')
 })

@@ -6,7 +6,7 @@ import { addressContext, servicesContext } from '~/server/services.server'
 import { signInProblemText } from '../features/accounts/account-text'
 import { SignInPage } from '../features/accounts/sign-in-page'
 import type { Route } from './+types/sign-in'
-import { readForm, secureCookies } from './helpers.server'
+import { ownPath, readForm, secureCookies } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Sign in · Round Table' }]
 
@@ -27,11 +27,6 @@ export async function action({ request, context }: Route.ActionArgs) {
     return form.reply({ formErrors: [signInProblemText(signedIn.problem)], hideFields: ['password'] })
   const cookie = await writeAccountToken(signedIn.value.token, secureCookies(settings.publicAddress))
   throw redirect(ownPath(form.value.goTo), { headers: { 'Set-Cookie': cookie } })
-}
-
-/** Only ever a page of our own: an address that leads elsewhere is not followed. */
-function ownPath(goTo: string | undefined): string {
-  return goTo && /^\/(?![/\\])/.test(goTo) ? goTo : '/'
 }
 
 export default function SignIn({ loaderData, actionData }: Route.ComponentProps) {

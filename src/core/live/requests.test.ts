@@ -73,3 +73,8 @@ test('what only the server says is no request, and texts are bounded before they
   const ids = Array.from({ length: 501 }, (_, number) => `p${number}`)
   expect(facilitatorRequestSchema.safeParse({ type: 'let-in', participantIds: ids }).success).toBe(false)
 })
+
+test.each(['toString', '__proto__', 'constructor', 'hasOwnProperty'])('%s is nobody’s id', id => {
+  expect(facilitatorRequestSchema.safeParse({ type: 'let-in', participantIds: [id] }).success).toBe(false)
+  expect(facilitatorRequestSchema.safeParse({ type: 'visit', roomId: id }).success).toBe(false)
+})

@@ -14,22 +14,23 @@ import { newId, newToken, tidyJoinCode, tokenHash } from '../tokens.server'
 
 export type CodeProblem = { code: 'unknown-code' } | { code: 'too-many-tries'; seconds: number }
 
-/** The session a join code opens. Wrong codes are counted, and after many the address has to wait. */
+/**
+ * The session a join code opens. A right code always does, whatever others behind the same address have typed; wrong ones are
+ * counted before anything is said of them, and after many the address is told to wait.
+ */
 export async function sessionByCode(
   db: Database,
   limits: Limits,
   typed: string,
   address: string,
 ): Promise<Result<Session, CodeProblem>> {
-  const seconds = await limits.joinCode.secondsToWait(address, 'all')
-  if (seconds > 0) return refused({ code: 'too-many-tries', seconds })
   const [session] = await db
     .select()
     .from(sessions)
     .where(and(eq(sessions.joinCode, tidyJoinCode(typed)), isNull(sessions.removedAt)))
   if (session) return done(session)
-  await limits.joinCode.failed(address, 'all')
-  return refused({ code: 'unknown-code' })
+  const seconds = await limits.joinCode.failed(address, 'all')
+  return refused(seconds > 0 ? { code: 'too-many-tries', seconds } : { code: 'unknown-code' })
 }
 
 /** Somebody's place in a session, as kept beside the log. */
