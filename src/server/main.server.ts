@@ -17,6 +17,7 @@ import { acceptSocket, BOARD_PATH, liveRoutes } from './http/live-routes.server'
 import { sameOrigin } from './http/origin.server'
 import { oneATurn } from './http/pacing.server'
 import { requestLog } from './http/request-log.server'
+import { sendersFault, soundRequests } from './http/sound-requests.server'
 import { createLimits } from './limits.server'
 import { LiveHub } from './live/hub.server'
 import { addressContext, nonceContext, type Services, servicesContext } from './services.server'
@@ -92,12 +93,7 @@ function createApp(
   const https = settings.publicAddress?.startsWith('https:') ?? false
   app.use(safeHeaders({ https, developing: development !== undefined }))
   app.use(requestLog(log))
-  app.use((request, response, next) => {
-    // No address of ours has a null character, and the database refuses to be asked about one.
-    if (/%00/.test(request.url)) response.status(400).type('text/plain').send('There is no such address.')
-    else next()
-  })
-  app.use(boundedBodies)
+  app.use(soundRequests, boundedBodies)
   app.get('/health', (_request, response) => {
     response.set('Cache-Control', 'no-store').json({ ok: true })
   })
@@ -125,6 +121,7 @@ function createApp(
       },
     }),
   )
+  app.use(sendersFault)
   app.use(((error, _request, response, _next) => {
     log.error({ error: errorFacts(error) }, 'a request failed')
     if (response.headersSent) response.destroy()

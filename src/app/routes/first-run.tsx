@@ -1,11 +1,11 @@
 import { redirect } from 'react-router'
 import { accountForm } from '~/contracts/forms/accounts'
 import { createFirstAccount, hasAccounts, signIn } from '~/server/auth/accounts.server'
-import { writeAccountToken } from '~/server/auth/cookies.server'
+import { readBrowserToken } from '~/server/auth/cookies.server'
 import { addressContext, servicesContext } from '~/server/services.server'
 import { FirstRunPage } from '../features/accounts/first-run-page'
 import type { Route } from './+types/first-run'
-import { readForm, secureCookies } from './helpers.server'
+import { readForm, signedInCookies } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Begin · Round Table' }]
 
@@ -20,10 +20,12 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (form.status !== 'success') return form.reply({ hideFields: ['password'] })
   const made = await createFirstAccount(db, form.value)
   if (!made.ok) throw redirect('/sign-in')
-  const signedIn = await signIn(db, limits, form.value, context.get(addressContext))
+  const signedIn = await signIn(db, limits, form.value, {
+    address: context.get(addressContext),
+    browser: await readBrowserToken(request.headers.get('Cookie')),
+  })
   if (!signedIn.ok) throw redirect('/sign-in')
-  const cookie = await writeAccountToken(signedIn.value.token, secureCookies(settings.publicAddress))
-  throw redirect('/', { headers: { 'Set-Cookie': cookie } })
+  throw redirect('/', { headers: await signedInCookies(signedIn.value, settings.publicAddress) })
 }
 
 export default function FirstRun({ actionData }: Route.ComponentProps) {

@@ -5,6 +5,7 @@ import { INTENT_FIELD, isFieldName, isIntent, STATE_FIELD } from '~/contracts/fo
 import { cleanText } from '~/core/formats/clean-text'
 import { problemText } from '~/core/live/decide'
 import type { LiveProblem } from '~/core/live/topics'
+import { writeAccountToken, writeBrowserToken } from '~/server/auth/cookies.server'
 import { RoundTableError, statusOf } from '~/server/errors.server'
 import type { Result } from '~/server/result'
 
@@ -108,6 +109,18 @@ export function wishesIn(fields: FormData): unknown {
 /** Whether cookies may only travel over HTTPS: when the server is reached so. */
 export const secureCookies = (publicAddress: string | null): boolean =>
   publicAddress?.startsWith('https:') ?? false
+
+/** The cookies of a sign-in, and of a browser that is known from then on. */
+export async function signedInCookies(
+  { token, browser }: { token: string; browser: string },
+  publicAddress: string | null,
+): Promise<Headers> {
+  const secure = secureCookies(publicAddress)
+  const headers = new Headers()
+  headers.append('Set-Cookie', await writeAccountToken(token, secure))
+  headers.append('Set-Cookie', await writeBrowserToken(browser, secure))
+  return headers
+}
 
 /** An answer that is saved as a file; the mark at its start tells spreadsheets that it is UTF-8. */
 export const csvFile = (name: string, csv: string): Response =>

@@ -1,12 +1,12 @@
 import { redirect } from 'react-router'
 import { signInForm } from '~/contracts/forms/accounts'
 import { accountOf, hasAccounts, signIn } from '~/server/auth/accounts.server'
-import { readAccountToken, writeAccountToken } from '~/server/auth/cookies.server'
+import { readAccountToken, readBrowserToken } from '~/server/auth/cookies.server'
 import { addressContext, servicesContext } from '~/server/services.server'
 import { signInProblemText } from '../features/accounts/account-text'
 import { SignInPage } from '../features/accounts/sign-in-page'
 import type { Route } from './+types/sign-in'
-import { ownPath, readForm, secureCookies } from './helpers.server'
+import { ownPath, readForm, signedInCookies } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Sign in · Round Table' }]
 
@@ -22,11 +22,15 @@ export async function action({ request, context }: Route.ActionArgs) {
   const { db, limits, settings } = context.get(servicesContext)
   const form = await readForm(request, signInForm)
   if (form.status !== 'success') return form.reply({ hideFields: ['password'] })
-  const signedIn = await signIn(db, limits, form.value, context.get(addressContext))
+  const signedIn = await signIn(db, limits, form.value, {
+    address: context.get(addressContext),
+    browser: await readBrowserToken(request.headers.get('Cookie')),
+  })
   if (!signedIn.ok)
     return form.reply({ formErrors: [signInProblemText(signedIn.problem)], hideFields: ['password'] })
-  const cookie = await writeAccountToken(signedIn.value.token, secureCookies(settings.publicAddress))
-  throw redirect(ownPath(form.value.goTo), { headers: { 'Set-Cookie': cookie } })
+  throw redirect(ownPath(form.value.goTo), {
+    headers: await signedInCookies(signedIn.value, settings.publicAddress),
+  })
 }
 
 export default function SignIn({ loaderData, actionData }: Route.ComponentProps) {

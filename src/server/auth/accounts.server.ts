@@ -4,11 +4,11 @@ import type { z } from 'zod'
 import type { accountForm } from '~/contracts/forms/accounts'
 import { serverNow } from '../clock.server'
 import type { Database } from '../db/database.server'
-import { accounts, signIns } from '../db/schema.server'
+import { accounts, knownBrowsers, signIns } from '../db/schema.server'
 import type { Limits } from '../limits.server'
 import { done, type Result, refused } from '../result'
 import { newId, newToken, tokenHash } from '../tokens.server'
-import { checkPassword, hashOfNobody, hashPassword, isOldHash } from './passwords.server'
+import { arePasswordsWaiting, checkPassword, hashOfNobody, hashPassword, isOldHash } from './passwords.server'
 
 /** Somebody who is signed in. Every account of a server is a facilitator or co-facilitator and sees all of it. */
 export interface Account {
@@ -60,41 +60,75 @@ export function createFirstAccount(
 
 export type SignInProblem = { code: 'wrong' } | { code: 'too-many-tries'; seconds: number }
 
+/** From where somebody signs in. */
+export interface SignInFrom {
+  address: string
+  /** What this browser is known by, if it has ever been signed in. */
+  browser: string | null
+}
+
 /**
- * Checks email and password and gives the token for the cookie. Repeated failures for one account from one network
- * address, and many more for one account or from one address, are refused for a while without looking at the password.
+ * Checks email and password and gives the tokens for the cookies: of the sign-in, and of the browser, which is known from then
+ * on. Tries that fail make the next one wait, longer each time; each is counted before the password is looked at.
  */
 export async function signIn(
   db: Database,
   limits: Limits,
   form: { email: string; password: string },
-  address: string,
-): Promise<Result<{ token: string }, SignInProblem>> {
-  const keys = [`${form.email} from ${address}`, address, form.email]
-  const wait = await limits.signIn.secondsToWait(...keys)
-  if (wait > 0) return refused({ code: 'too-many-tries', seconds: wait })
+  { address, browser }: SignInFrom,
+): Promise<Result<{ token: string; browser: string }, SignInProblem>> {
   const [account] = await db
     .select()
     .from(accounts)
     .where(and(eq(accounts.email, form.email), isNull(accounts.removedAt)))
+  const known = account !== undefined && (await isKnown(db, browser, account.id))
+  const limit = known ? limits.knownBrowser : limits.signIn
+  const keys = known
+    ? [`${account.id} ${tokenHash(browser ?? '')}`]
+    : [`${form.email} from ${address}`, address, form.email]
+  const wait = arePasswordsWaiting() ? BUSY_SECONDS : limit.begin(...keys)
+  if (wait > 0) return refused({ code: 'too-many-tries', seconds: wait })
   const right = await checkPassword(form.password, account?.passwordHash ?? (await hashOfNobody()))
-  if (!account || !right) {
-    await limits.signIn.failed(...keys)
-    return refused({ code: 'wrong' })
-  }
-  await limits.signIn.succeeded(...keys)
+  if (!account || !right) return refused({ code: 'wrong' })
+  limit.succeeded(...keys)
   if (isOldHash(account.passwordHash)) {
     const passwordHash = await hashPassword(form.password)
     await db.update(accounts).set({ passwordHash }).where(eq(accounts.id, account.id))
   }
+  return done({ token: await newSignIn(db, account.id), browser: await remember(db, browser, account.id) })
+}
+
+/** How long somebody is asked to wait while so many passwords are being checked that another would wait for long. */
+const BUSY_SECONDS = 5
+
+async function isKnown(db: Database, browser: string | null, accountId: string): Promise<boolean> {
+  if (!browser) return false
+  const found = await db
+    .select({ accountId: knownBrowsers.accountId })
+    .from(knownBrowsers)
+    .where(and(eq(knownBrowsers.tokenHash, tokenHash(browser)), eq(knownBrowsers.accountId, accountId)))
+  return found.length > 0
+}
+
+/** Keeps that a browser has been signed in to an account; gives what it is known by, made anew when it has nothing yet. */
+async function remember(db: Database, browser: string | null, accountId: string): Promise<string> {
+  const token = browser ?? newToken()
+  await db
+    .insert(knownBrowsers)
+    .values({ tokenHash: tokenHash(token), accountId })
+    .onConflictDoNothing()
+  return token
+}
+
+async function newSignIn(db: Database, accountId: string): Promise<string> {
   const token = newToken()
   await db.delete(signIns).where(lt(signIns.expiresAt, new Date()))
   await db.insert(signIns).values({
     tokenHash: tokenHash(token),
-    accountId: account.id,
+    accountId,
     expiresAt: new Date(serverNow() + SIGN_IN_MS),
   })
-  return done({ token })
+  return token
 }
 
 /**
@@ -145,5 +179,6 @@ export async function signOut(db: Database, token: string | null): Promise<void>
 /** Signs an account out wherever it is signed in. */
 export async function signOutEverywhere(db: Database, accountId: string): Promise<void> {
   await db.delete(signIns).where(eq(signIns.accountId, accountId))
+  await db.delete(knownBrowsers).where(eq(knownBrowsers.accountId, accountId))
   knownIn(db).clear()
 }

@@ -21,6 +21,16 @@ export const readAccountToken = (header: string | null | undefined): Promise<str
 export const writeAccountToken = (token: string, secure: boolean): Promise<string> =>
   accountCookie.serialize(token, options(SIGN_IN_MS / 1000, secure))
 
+const browserCookie = createCookie('round-table-browser')
+const BROWSER_SECONDS = 365 * 24 * 60 * 60
+
+/** What a browser is known again by when it signs in; null for one that never has. */
+export const readBrowserToken = (header: string | null | undefined): Promise<string | null> =>
+  textOf(browserCookie, header)
+
+export const writeBrowserToken = (token: string, secure: boolean): Promise<string> =>
+  browserCookie.serialize(token, options(BROWSER_SECONDS, secure))
+
 export const clearAccountToken = (secure: boolean): Promise<string> =>
   accountCookie.serialize('', options(0, secure))
 

@@ -24,6 +24,12 @@ async function fewAtOnce<Value>(work: () => Promise<Value>): Promise<Value> {
   }
 }
 
+/** More than so many in the queue wait for longer than anybody does. */
+const MANY = 60
+
+/** Whether so many passwords are being worked on that another had better come later. */
+export const arePasswordsWaiting = (): boolean => queue.length > MANY
+
 /** What is kept of a password. */
 export const hashPassword = (password: string): Promise<string> => fewAtOnce(() => hash(password, COST))
 

@@ -20,13 +20,14 @@ import { serverNow } from '../clock.server'
 import type { Database } from '../db/database.server'
 import { boardCopies } from '../db/schema.server'
 import { errorFacts } from '../error-facts.server'
+import { ConnectionCounts } from '../http/connection-counts.server'
 import type { LiveHub } from '../live/hub.server'
 import { Authorship } from './authorship.server'
 import { BoardStorage, type Contribution, readContributions } from './board-storage.server'
 import { BoardWork } from './board-work.server'
 import { readBoard } from './boards.server'
 import { isHarmless } from './message-check.server'
-import { guardSocket, SocketCounts, type SocketGuard } from './socket-guard.server'
+import { guardSocket, type SocketGuard } from './socket-guard.server'
 
 /** Who is at the other end of a socket, as the server found out from its cookies. */
 export interface SocketUser {
@@ -82,7 +83,7 @@ export class BoardServer {
   private readonly storage: BoardStorage
   private readonly hocuspocus: Hocuspocus
   private readonly sockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST_MESSAGE })
-  private readonly counts = new SocketCounts()
+  private readonly counts = new ConnectionCounts()
   private readonly open = new Map<string, OpenCopy>()
   private readonly toTell = new Map<string, Set<string>>()
 

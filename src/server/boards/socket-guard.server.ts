@@ -2,10 +2,6 @@
 import { createDecoder, readVarString } from 'lib0/decoding'
 import type { WebSocket } from 'ws'
 
-/** Sockets one person may have open at the same time: tabs and devices. */
-const MOST_OF_A_PERSON = 12
-/** And one network address: 500 people behind one, each with a second tab or a line that is just being opened anew. */
-const MOST_OF_AN_ADDRESS = 1_500
 /** Boards that may be named on one socket: a participant's are opened one after another, a facilitator looks into all rooms. */
 const MOST_BOARDS = { participant: 20, facilitator: 300 }
 /** Time to open the first board, in milliseconds. */
@@ -15,26 +11,6 @@ const MOST_AT_ONCE = 600
 const MOST_A_SECOND = 150
 /** What may wait to be sent to somebody who does not read, in bytes: a few of the largest boards. */
 const MOST_UNREAD = 16_000_000
-
-/** Counts open sockets. */
-export class SocketCounts {
-  private readonly counts = new Map<string, number>()
-
-  /** Takes one in and gives how to let it go; null when this person or address has too many. */
-  admit(person: string, address: string): (() => void) | null {
-    const keys = [`person ${person}`, `address ${address}`]
-    const most = [MOST_OF_A_PERSON, MOST_OF_AN_ADDRESS]
-    if (keys.some((key, index) => (this.counts.get(key) ?? 0) >= (most[index] ?? 0))) return null
-    for (const key of keys) this.counts.set(key, (this.counts.get(key) ?? 0) + 1)
-    return () => {
-      for (const key of keys) {
-        const left = (this.counts.get(key) ?? 1) - 1
-        if (left > 0) this.counts.set(key, left)
-        else this.counts.delete(key)
-      }
-    }
-  }
-}
 
 export interface SocketGuard {
   /** A board was opened: the socket is somebody's who works. */

@@ -2,7 +2,7 @@ import { EventEmitter } from 'node:events'
 import { jest } from '@jest/globals'
 import { createEncoder, toUint8Array, writeVarString } from 'lib0/encoding'
 import type { WebSocket } from 'ws'
-import { guardSocket, SocketCounts } from './socket-guard.server'
+import { guardSocket } from './socket-guard.server'
 
 class FakeSocket extends EventEmitter {
   bufferedAmount = 0
@@ -85,15 +85,3 @@ test.each([Buffer.alloc(0), Buffer.from([200, 200, 200]), message('x'.repeat(65)
     expect(why).toEqual(['no message of a board'])
   },
 )
-
-test('one person has a dozen sockets, one address many more; who goes makes room', () => {
-  const counts = new SocketCounts()
-  const open = Array.from({ length: 12 }, () => counts.admit('ana', 'school'))
-  expect(open.every(letGo => letGo !== null)).toBe(true)
-  expect(counts.admit('ana', 'home')).toBeNull()
-  expect(counts.admit('bo', 'school')).not.toBeNull()
-  open[0]?.()
-  expect(counts.admit('ana', 'home')).not.toBeNull()
-  const rest = Array.from({ length: 2_000 }, (_, index) => counts.admit(`p${index}`, 'school'))
-  expect(rest.filter(letGo => letGo !== null)).toHaveLength(1_500 - 12)
-})

@@ -59,6 +59,21 @@ export const signIns = pgTable(
   ],
 )
 
+/** Browsers that have been signed in to an account before: others' wrong passwords do not keep them out. */
+export const knownBrowsers = pgTable(
+  'known_browsers',
+  {
+    tokenHash: text('token_hash').notNull(),
+    accountId: text('account_id')
+      .notNull()
+      .references(() => accounts.id, { onDelete: 'cascade' }),
+  },
+  table => [
+    primaryKey({ columns: [table.tokenHash, table.accountId] }),
+    index('known_browsers_by_account').on(table.accountId),
+  ],
+)
+
 export const cohorts = pgTable('cohorts', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),

@@ -9,6 +9,7 @@ import { serverNow } from '../clock.server'
 import { placeOf, placesOf } from '../join/join.server'
 import { EventStream, lastSeqOf } from '../live/stream.server'
 import type { Services } from '../services.server'
+import { ConnectionCounts } from './connection-counts.server'
 import { sameOrigin } from './origin.server'
 
 /**
@@ -17,16 +18,22 @@ import { sameOrigin } from './origin.server'
  */
 export function liveRoutes(services: Services): Router {
   const router = Router()
+  const counts = new ConnectionCounts()
   router.get('/clock', (_request, response) => {
     response.set('Cache-Control', 'no-store').json({ now: serverNow() })
   })
   router.get('/events/:sessionId/:reader', (request, response, next) => {
-    openStream(services, request, response).catch(next)
+    openStream(services, counts, request, response).catch(next)
   })
   return router
 }
 
-async function openStream(services: Services, request: Request, response: Response): Promise<void> {
+async function openStream(
+  services: Services,
+  counts: ConnectionCounts,
+  request: Request,
+  response: Response,
+): Promise<void> {
   // Listened for from the first moment: a browser may leave while it is still being found out who it is.
   let gone = false
   let stop: (() => void) | undefined
@@ -42,6 +49,16 @@ async function openStream(services: Services, request: Request, response: Respon
     return
   }
   const { viewer, account } = reader
+  const who = viewer.kind === 'participant' ? viewer.participantId : (account?.id ?? '')
+  const letGo = counts.admit(who, request.ip ?? 'unknown')
+  if (!letGo) {
+    response
+      .status(429)
+      .type('text/plain')
+      .send('This session is open too often here. Close other tabs of it.')
+    return
+  }
+  response.on('close', letGo)
   const stream = new EventStream(request, response)
   stop = await services.hub.follow(sessionId, viewer, lastSeqOf(request), stream.send, account)
   if (gone) {

@@ -48,3 +48,30 @@ test('a browser that leaves while it is found out who it is leaves nobody behind
   server.close()
   await running.stop()
 })
+
+test('one person follows a session on a dozen screens; on a further one they are told so', async () => {
+  const running = await runningServer()
+  const { db, hub, boards, sessionId } = running
+  await running.join(0)
+  const token = newToken()
+  await db.update(participants).set({ tokenHash: tokenHash(token) })
+  const cookie = (await writePlaceToken(token, sessionId, false)).split(';')[0] ?? ''
+  const server = createServer(express().use(liveRoutes({ db, hub, boards } as unknown as Services)))
+  await once(server.listen(0, '127.0.0.1'), 'listening')
+  const { port } = server.address() as AddressInfo
+  const open = async () => {
+    const leaving = new AbortController()
+    const address = `http://127.0.0.1:${port}/events/${sessionId}/participant`
+    const { status } = await fetch(address, { headers: { cookie }, signal: leaving.signal })
+    return { status, leave: () => leaving.abort() }
+  }
+  const streams = []
+  for (let count = 0; count < 13; count++) streams.push(await open())
+  expect(streams.map(({ status }) => status)).toEqual([...Array(12).fill(200), 429])
+  streams[0]?.leave()
+  await pause(100)
+  expect((await open()).status).toBe(200)
+  server.closeAllConnections()
+  server.close()
+  await running.stop()
+})

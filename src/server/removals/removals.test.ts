@@ -97,14 +97,16 @@ test('whose account is removed is signed out and cannot sign in until it is put 
   const { db, by } = running
   const form = { email: 'tobias@school.example', displayName: 'Tobias', password: 'long enough' }
   const tobias = value(await createAccount(db, form))
-  const { token } = value(await signIn(db, createLimits(), form, 'here'))
+  const { token } = value(await signIn(db, createLimits(), form, { address: 'here', browser: null }))
   expect(await remove(db, by, 'account', by.id)).toEqual({ ok: false, problem: { code: 'own-account' } })
   value(await remove(db, by, 'account', tobias.id))
   expect(await accountOf(db, token)).toBeNull()
-  expect(await signIn(db, createLimits(), form, 'here')).toMatchObject({ problem: { code: 'wrong' } })
+  expect(await signIn(db, createLimits(), form, { address: 'here', browser: null })).toMatchObject({
+    problem: { code: 'wrong' },
+  })
   expect(ids(await listAccounts(db))).toEqual([by.id])
   await putBack(db, 'account', tobias.id)
-  value(await signIn(db, createLimits(), form, 'here'))
+  value(await signIn(db, createLimits(), form, { address: 'here', browser: null }))
 })
 
 test('what is not there is neither removed nor put back', async () => {

@@ -3,5 +3,6 @@ export function signInProblemText(
   problem: { code: 'wrong' } | { code: 'too-many-tries'; seconds: number },
 ): string {
   if (problem.code === 'wrong') return 'Email and password do not belong together.'
-  return `Too many tries did not succeed. Try again in ${Math.ceil(problem.seconds / 60)} min.`
+  const { seconds } = problem
+  return `Too many tries did not succeed. Try again in ${seconds === 1 ? '1 second' : `${seconds} seconds`}.`
 }
