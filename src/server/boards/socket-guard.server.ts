@@ -6,9 +6,12 @@ import type { WebSocket } from 'ws'
 const MOST_BOARDS = { participant: 20, facilitator: 300 }
 /** Time to open the first board, in milliseconds. */
 const SILENT_MS = 15_000
-/** Messages that may come at once, and then a second: somebody who types sends some twenty a second. */
-const MOST_AT_ONCE = 600
-const MOST_A_SECOND = 150
+/**
+ * Messages that may come at once, and then a second. Somebody who types sends some twenty a second, and every browser echoes
+ * the cursors it hears of: in a room of thirty that is hundreds from each.
+ */
+const MOST_AT_ONCE = 4_000
+const MOST_A_SECOND = 1_000
 /** What may wait to be sent to somebody who does not read, in bytes: a few of the largest boards. */
 const MOST_UNREAD = 16_000_000
 

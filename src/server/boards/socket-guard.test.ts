@@ -57,14 +57,14 @@ test('a facilitator looks into all rooms of a large session', () => {
   expect(why).toEqual([])
 })
 
-test('what comes faster than anybody types is not listened to', () => {
+test('what comes faster than a whole room types is not listened to', () => {
   const { socket, why, heard } = guarded()
-  for (let count = 0; count < 2_000; count++) socket.emit('message', message('board'))
+  for (let count = 0; count < 20_000; count++) socket.emit('message', message('board'))
   expect(why).toEqual(['too many messages'])
-  expect(heard.length).toBeLessThan(700)
+  expect(heard.length).toBeLessThan(4_500)
   const slow = guarded()
   for (let second = 0; second < 20; second++) {
-    for (let count = 0; count < 100; count++) slow.socket.emit('message', message('board'))
+    for (let count = 0; count < 900; count++) slow.socket.emit('message', message('board'))
     jest.advanceTimersByTime(1_000)
   }
   expect(slow.why).not.toContain('too many messages')
