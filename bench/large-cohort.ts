@@ -67,6 +67,15 @@ export async function largeCohort(): Promise<void> {
       },
     ],
     ['looking at the choice', () => made.get(choice)],
+    ['reading the rest of its list', () => made.get(`${choice}/people?from=60`)],
+    [
+      'a participant looking for their name in it',
+      async () => {
+        const [, link = ''] = /\/choose\/([\w-]+)/.exec(await made.get(choice)) ?? []
+        await made.get(`/choose/${link}`)
+        await made.get(`/choose/${link}/names?from=40`)
+      },
+    ],
   ]
   for (const [what, step] of steps) {
     await pause(500)

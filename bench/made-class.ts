@@ -8,6 +8,7 @@ export class MadeClass {
     readonly server: TestServer,
     private readonly cookie: string,
     readonly sessionId: string,
+    readonly cohortPath: string,
     readonly joinCode: string,
     readonly names: string[],
   ) {}
@@ -79,7 +80,7 @@ export class MadeClass {
     const planPage = await (await fetch(address + sessionPath, { headers: as })).text()
     const joinCode = planPage.match(/[A-Z2-9]{4}-[A-Z2-9]{4}/)?.[0] ?? ''
     await post(`${sessionPath}?index`, new URLSearchParams({ intent: 'open' }), as)
-    return new MadeClass(server, cookie, last(sessionPath), joinCode, names)
+    return new MadeClass(server, cookie, last(sessionPath), cohortPath, joinCode, names)
   }
 
   /** A page on which the facilitator is signed in. */

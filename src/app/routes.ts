@@ -12,6 +12,8 @@ export default [
   route('s/:sessionId/commands', 'routes/place-commands.ts'),
   route('mine/:reviewToken', 'routes/mine.tsx'),
   route('choose/:code', 'routes/choose.tsx'),
+  route('choose/:code/names', 'routes/choose-names.ts'),
+  route('choose/:code/places', 'routes/choose-places.ts'),
 
   // Everything else is behind the sign-in.
   layout('routes/signed-in.tsx', [
@@ -44,6 +46,7 @@ export default [
     route('cohorts/:cohortId/presence', 'routes/cohort-presence.ts'),
     route('cohorts/:cohortId/rules', 'routes/cohort-rules.ts'),
     route('cohorts/:cohortId/list.csv', 'routes/cohort-list-file.ts'),
+    route('choices/:choiceId/people', 'routes/choice-people.ts'),
     route('removals', 'routes/removals.ts'),
     route('list-template.csv', 'routes/list-template.ts'),
     route('sessions/:sessionId/commands', 'routes/session-commands.ts'),

@@ -1,15 +1,6 @@
 import { choiceAnswerForm } from '~/contracts/forms/choices'
-import {
-  answersOf,
-  choose,
-  freeChoiceNames,
-  freeName,
-  getChoice,
-  keepAsColumn,
-  setPhase,
-  shareOut,
-} from '~/server/choices/choices.server'
-import { getCohort } from '~/server/cohorts/cohorts.server'
+import { choiceOverview } from '~/server/choices/choice-overview.server'
+import { choose, freeName, getChoice, keepAsColumn, setPhase } from '~/server/choices/choices.server'
 import { addressesFor } from '~/server/http/addresses.server'
 import { joinImage } from '~/server/join/join-image.server'
 import { servicesContext } from '~/server/services.server'
@@ -25,38 +16,15 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { db, settings } = context.get(servicesContext)
-  const { code, cohortId, ...choice } = await answering(getChoice(db, params.choiceId))
-  const [cohort, answers, free] = await Promise.all([
-    answering(getCohort(db, cohortId)),
-    answersOf(db, choice.id),
-    freeChoiceNames(db, { ...choice, code, cohortId }),
-  ])
-  const address = `${addressesFor(request.url, settings.publicAddress).main}/choose/${code}`
-  const isFree = new Set(free.map(name => name.personId))
-  const wishesOf = new Map(answers.map(answer => [answer.personId, answer.wishes]))
-  const personIds = cohort.people.map(person => person.id)
-  const shared = await shareOut(choice, personIds, answers)
+  const choice = await answering(getChoice(db, params.choiceId))
+  const overview = await answering(choiceOverview(db, choice))
+  const address = `${addressesFor(request.url, settings.publicAddress).main}/choose/${choice.code}`
+  const { id: choiceId, title, kind, wishes, topics, phase } = choice
   return {
-    choiceId: choice.id,
-    choice,
-    cohort: { id: cohortId, name: cohort.name },
+    ...overview,
+    choiceId,
+    choice: { title, kind, wishes, topics, phase },
     link: { address, image: await joinImage(address) },
-    people: cohort.people.map(({ id, shownName }) => ({
-      id,
-      shownName,
-      wishes: wishesOf.get(id) ?? null,
-      held: !isFree.has(id),
-    })),
-    shared: shared.ok
-      ? {
-          ok: true as const,
-          groups: shared.allotment.groups.map(({ topicId, personIds }) => ({
-            topicId,
-            people: personIds.map(id => ({ id, rank: shared.allotment.ranks.get(id) ?? null })),
-          })),
-          unplacedIds: shared.allotment.unplacedIds,
-        }
-      : shared,
   }
 }
 

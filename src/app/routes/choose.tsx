@@ -1,13 +1,12 @@
 import { data } from 'react-router'
 import { choiceAnswerForm } from '~/contracts/forms/choices'
-import { placesLeft } from '~/core/choices/choice'
 import { readPlaceToken, writePlaceToken } from '~/server/auth/cookies.server'
+import { freeChoiceNames } from '~/server/choices/choice-overview.server'
 import {
-  answersOf,
   choiceByCode,
   choose,
   chooserOf,
-  freeChoiceNames,
+  placesLeftIn,
   takeChoiceName,
 } from '~/server/choices/choices.server'
 import { getCohort } from '~/server/cohorts/cohorts.server'
@@ -19,6 +18,9 @@ import { answering, formOf, secureCookies, wishesIn } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Choose · Round Table' }]
 
+/** So many names come with the page; the rest of a long list is fetched once it stands. */
+const FIRST_NAMES = 40
+
 export async function loader({ request, params, context }: Route.LoaderArgs): Promise<ChoosePageProps> {
   const { db } = context.get(servicesContext)
   const choice = await answering(choiceByCode(db, params.code))
@@ -26,12 +28,16 @@ export async function loader({ request, params, context }: Route.LoaderArgs): Pr
   const token = await readPlaceToken(request.headers.get('Cookie'), choice.id)
   const chooser = await chooserOf(db, choice.id, token)
   if (choice.phase === 'closed') return { step: 'closed', title, mine: chooser?.wishes ?? [], topics }
-  if (!chooser) return { step: 'name', title, names: await freeChoiceNames(db, choice) }
+  if (!chooser) {
+    const names = await answering(freeChoiceNames(db, choice))
+    return { step: 'name', title, code: params.code, names: names.slice(0, FIRST_NAMES), count: names.length }
+  }
   const { people } = await answering(getCohort(db, choice.cohortId))
-  const left = placesLeft(topics, await answersOf(db, choice.id))
+  const left = await placesLeftIn(db, choice)
   return {
     step: 'choose',
     title,
+    code: params.code,
     kind,
     most: choice.wishes,
     topics: topics.map(topic => ({

@@ -1,4 +1,3 @@
-import { setImmediate } from 'node:timers/promises'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { personForm } from '~/contracts/forms/cohorts'
 import {
@@ -14,29 +13,13 @@ import { servicesContext } from '~/server/services.server'
 import { kindErrorText } from '../features/cohorts/column-text'
 import type { Route } from './+types/cohort-people'
 import { answering, formOf, unknownIntent } from './helpers.server'
-
-/** So many people are written at once; in between, everybody else's requests are looked after. */
-const AT_ONCE = 250
+import { jsonLines } from './json-lines.server'
 
 /** The people of a list from a place on, one JSON text a line: a long list comes in after the page stands. */
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { db } = context.get(servicesContext)
   const { people } = await answering(getCohort(db, params.cohortId))
-  const from = Math.max(0, Number(new URL(request.url).searchParams.get('from')) || 0)
-  const encoder = new TextEncoder()
-  let index = from
-  const stream = new ReadableStream<Uint8Array>({
-    async pull(controller) {
-      await setImmediate()
-      const slice = people.slice(index, index + AT_ONCE)
-      index += AT_ONCE
-      if (slice.length === 0) controller.close()
-      else controller.enqueue(encoder.encode(slice.map(person => `${JSON.stringify(person)}\n`).join('')))
-    },
-  })
-  return new Response(stream, {
-    headers: { 'Content-Type': 'application/x-ndjson', 'Cache-Control': 'no-store' },
-  })
+  return jsonLines(request, people)
 }
 
 /** Changes the people of a list: one by their form, or several by their ids. */

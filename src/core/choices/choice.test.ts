@@ -147,10 +147,15 @@ test('who comes first is served, and a topic that is gone is gone', () => {
   if (!shared.ok) throw new Error('First come always has an answer.')
   expect(shared.allotment.groups[0]?.personIds).toEqual(['b', 'c'])
   expect(shared.allotment.unplacedIds).toEqual(['a', 'd'])
-  expect([...placesLeft(topics, answers.slice(0, 1))]).toEqual([
+  const taken = new Map([
+    ['reeds', 1],
+    [null, 3],
+  ])
+  expect([...placesLeft(topics, taken)]).toEqual([
     ['reeds', 1],
     ['birds', 2],
   ])
+  expect(placesLeft(topics, new Map([['birds', 9]])).get('birds')).toBe(0)
 })
 
 test('more people than places, or too few for all topics, is said with the numbers', () => {

@@ -1,18 +1,11 @@
 import type { ChoiceAnswer, ChoiceKind, ChoiceTopic } from './asked'
 import { type ChoiceProblem, shareByArrival, shareByWishes } from './share'
 
-/** How many places each topic has left when the first to come is served, by topic id. */
-export function placesLeft(
+/** How many places each topic has left when the first to come is served, from how many took each; by topic id. */
+export const placesLeft = (
   topics: readonly ChoiceTopic[],
-  answers: readonly ChoiceAnswer[],
-): Map<string, number> {
-  const taken = new Map<string, number>()
-  for (const { wishes } of answers) {
-    const [topic] = wishes
-    if (topic !== undefined) taken.set(topic, (taken.get(topic) ?? 0) + 1)
-  }
-  return new Map(topics.map(({ id, max }) => [id, Math.max(0, max - (taken.get(id) ?? 0))]))
-}
+  taken: ReadonlyMap<string | null, number>,
+): Map<string, number> => new Map(topics.map(({ id, max }) => [id, Math.max(0, max - (taken.get(id) ?? 0))]))
 
 /** Who goes to which topic, by topic id; who chose nothing that is left stands in none where the first is served. */
 export interface Allotment {

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq } from 'drizzle-orm'
+import { and, asc, count, desc, eq, sql } from 'drizzle-orm'
 import type { ChoiceRefusal } from '~/contracts/choice'
 import type { ChoiceForm } from '~/contracts/forms/choices'
 import type { AskedKind, ChoiceAnswer, ChoiceTopic } from '~/core/choices/asked'
@@ -6,7 +6,7 @@ import { placesLeft } from '~/core/choices/choice'
 import { sharedOut } from '~/core/choices/shared-out'
 import type { Group } from '~/core/grouping/grouping'
 import { readNumber } from '~/core/people/columns'
-import { getCohort } from '../cohorts/cohorts.server'
+import { getCohort, isOnList } from '../cohorts/cohorts.server'
 import { type ColumnProblem, removeColumn, restoreColumn } from '../cohorts/columns.server'
 import type { Database } from '../db/database.server'
 import { choiceAnswers, choices } from '../db/schema.server'
@@ -57,26 +57,32 @@ export async function choiceByCode(db: Database, code: string): Promise<Choice> 
 }
 
 /** What everybody chose, in the order they did; names taken without a choice yet are among them. */
-export async function answersOf(db: Database, choiceId: string): Promise<ChoiceAnswer[]> {
+export async function answersOf(
+  db: Database,
+  choiceId: string,
+): Promise<(ChoiceAnswer & { held: boolean })[]> {
   const rows = await db
     .select()
     .from(choiceAnswers)
     .where(eq(choiceAnswers.choiceId, choiceId))
     .orderBy(asc(choiceAnswers.at))
-  return rows.map(({ personId, wishes, at }) => ({ personId, wishes, at: at.getTime() }))
+  return rows.map(({ personId, wishes, at, tokenHash }) => {
+    return { personId, wishes, at: at.getTime(), held: tokenHash !== null }
+  })
 }
 
-/** Names that nobody has taken yet in this choice. */
-export async function freeChoiceNames(
+/** How many places each topic has left, by topic id: a whole class asks for it every few seconds. */
+export async function placesLeftIn(
   db: Database,
-  choice: Choice,
-): Promise<{ personId: string; shownName: string }[]> {
-  const { people } = await getCohort(db, choice.cohortId)
-  const rows = await db.select().from(choiceAnswers).where(eq(choiceAnswers.choiceId, choice.id))
-  const taken = new Set(rows.flatMap(row => (row.tokenHash ? [row.personId] : [])))
-  return people
-    .filter(person => !taken.has(person.id))
-    .map(person => ({ personId: person.id, shownName: person.shownName }))
+  { id, topics }: Pick<Choice, 'id' | 'topics'>,
+): Promise<Map<string, number>> {
+  const first = sql<string | null>`${choiceAnswers.wishes}->>0`
+  const counts = await db
+    .select({ topicId: first, taken: count() })
+    .from(choiceAnswers)
+    .where(eq(choiceAnswers.choiceId, id))
+    .groupBy(first)
+  return placesLeft(topics, new Map(counts.map(({ topicId, taken }) => [topicId, taken])))
 }
 
 /** Takes a name of the list for this browser; what a facilitator has written for it stays. Gives the cookie's secret. */
@@ -86,8 +92,7 @@ export async function takeChoiceName(
   personId: string,
 ): Promise<Result<{ token: string }, ChoiceRefusal>> {
   if (choice.phase === 'closed') return refused({ code: 'closed' })
-  const { people } = await getCohort(db, choice.cohortId)
-  if (!people.some(person => person.id === personId)) return refused({ code: 'no-such-name' })
+  if (!(await isOnList(db, choice.cohortId, personId))) return refused({ code: 'no-such-name' })
   const token = newToken()
   return db.transaction(async transaction => {
     await locked(transaction, choice.id)
@@ -132,15 +137,16 @@ export async function choose(
   return db.transaction(async transaction => {
     const choice = await locked(transaction, choiceId)
     if (choice.phase === 'closed' && !corrects) return refused({ code: 'closed' })
-    const { people } = await getCohort(transaction, choice.cohortId)
-    if (!people.some(person => person.id === personId)) return refused({ code: 'no-such-name' })
+    if (!(await isOnList(transaction, choice.cohortId, personId))) return refused({ code: 'no-such-name' })
     if (wishes.length > choice.wishes) return refused({ code: 'too-many-wishes', most: choice.wishes })
     const topics = wishes.map(wish => choice.topics.find(topic => topic.id === wish))
     if (topics.some(topic => topic === undefined)) return refused({ code: 'no-such-topic' })
-    const others = (await answersOf(transaction, choiceId)).filter(answer => answer.personId !== personId)
     const [first] = topics
-    if (choice.kind === 'first-come' && first && placesLeft(choice.topics, others).get(first.id) === 0) {
-      return refused({ code: 'topic-full', name: first.name })
+    if (choice.kind === 'first-come' && first) {
+      const left = await placesLeftIn(transaction, choice)
+      const [mine] = await transaction.select().from(choiceAnswers).where(answerOf(choiceId, personId))
+      if (left.get(first.id) === 0 && mine?.wishes[0] !== first.id)
+        return refused({ code: 'topic-full', name: first.name })
     }
     await transaction
       .insert(choiceAnswers)

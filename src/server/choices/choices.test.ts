@@ -4,13 +4,13 @@ import { choiceForm } from '~/contracts/forms/choices'
 import { sharedOut } from '~/core/choices/shared-out'
 import { addPerson, createCohort, getCohort, removePeople } from '../cohorts/cohorts.server'
 import { stopWorkThread } from '../work/work-thread.server'
+import { choiceOverview, choosers, freeChoiceNames } from './choice-overview.server'
 import {
   answersOf,
   choiceByCode,
   choose,
   chooserOf,
   chosenGroups,
-  freeChoiceNames,
   freeName,
   getChoice,
   keepAsColumn,
@@ -92,6 +92,43 @@ test('the last place goes to one of two who take it at once', async () => {
   value(await choose(memory.db, id, winner, [reeds], mine))
   value(await choose(memory.db, id, winner, [birds], mine))
   value(await choose(memory.db, id, ids[2] ?? '', [reeds], mine))
+})
+
+test('a choice is looked at with names for whoever stands in it, and what each chose; who left the list is not counted', async () => {
+  const { choice, id, reeds, birds, ana, bo } = await opened('first-come')
+  value(await choose(memory.db, id, ana, [reeds], mine))
+  value(await takeChoiceName(memory.db, choice, bo))
+  const overview = await choiceOverview(memory.db, choice)
+  expect(overview).toMatchObject({ count: 4, chosen: 1, cohort: { id: cohortId, name: 'Evening' } })
+  expect(overview.people.map(({ shownName, wishes, held }) => [shownName, wishes, held])).toEqual([
+    ['Ana', [reeds], false],
+    ['Bo', [], true],
+    ['Chi', null, false],
+    ['Dai', null, false],
+  ])
+  expect(overview.people).toEqual(await choosers(memory.db, choice))
+  expect(overview.shared).toMatchObject({
+    ok: true,
+    unplaced: { count: 3 },
+    groups: [{ topicId: reeds, count: 1 }, { topicId: birds, count: 0 }, { count: 0 }],
+  })
+  expect(new Map(overview.names).get(ana)).toBe('Ana')
+  await removePeople(memory.db, cohortId, [ana])
+  expect(await choiceOverview(memory.db, choice)).toMatchObject({ count: 3, chosen: 0 })
+  expect(await choose(memory.db, id, ana, [birds], mine)).toMatchObject({ problem: { code: 'no-such-name' } })
+})
+
+test('of a long list only the beginning comes with a choice, and whoever is named has a name', async () => {
+  const long = await createCohort(memory.db, 'Everybody')
+  for (let index = 0; index < 130; index++) await addPerson(memory.db, long, person(`P${index}`))
+  const topics = [{ name: 'Reeds', min: 1, max: 200 }]
+  const id = await openChoice(memory.db, long, { title: 'Which?', kind: 'wishes', wishes: 1, topics })
+  const overview = await choiceOverview(memory.db, await getChoice(memory.db, id))
+  expect([overview.count, overview.people.length]).toEqual([130, 60])
+  const names = new Map(overview.names)
+  const named = overview.shared.ok ? overview.shared.groups.flatMap(({ first }) => first) : []
+  expect(named).toHaveLength(130)
+  expect(named.every(({ personId }) => names.get(personId)?.startsWith('P'))).toBe(true)
 })
 
 test('groups come of a choice as it stands; who has left the list is in none', async () => {

@@ -63,6 +63,15 @@ export async function getCohort(db: Database, cohortId: string): Promise<Cohort>
   return { id, name, presence, rules, columns: columnsOf(cohort.columns, rows), people: listed }
 }
 
+/** Whether somebody stands on a cohort's list. */
+export async function isOnList(db: Database, cohortId: string, personId: string): Promise<boolean> {
+  const found = await db
+    .select({ id: people.id })
+    .from(people)
+    .where(and(eq(people.cohortId, cohortId), eq(people.id, personId), isNull(people.removedAt)))
+  return found.length > 0
+}
+
 /** So many people come with a page; more are fetched once it stands. */
 const FIRST_PEOPLE = 100
 

@@ -14,19 +14,23 @@ interface ChoicePageProps extends ChoiceView {
 }
 
 const LOOK_AGAIN_MS = 5_000
+/** A list of thousands is looked at again less often. */
+const MANY = 500
+const LOOK_AGAIN_AT_MANY_MS = 30_000
 
 /** A choice as the facilitator sees it: the link, who chose what, and the groups that come of it. */
 export function ChoicePage(props: ChoicePageProps) {
-  const { choice, cohort, choiceId, link, people, shared, kept, problem } = props
+  const { choice, cohort, choiceId, link, count, kept, problem } = props
   const { revalidate } = useRevalidator()
   const [changing, setChanging] = useState<string | null>(null)
   const open = choice.phase === 'open'
   const question = choice.kind === 'question'
   useEffect(() => {
     if (!open || changing) return
-    const timer = setInterval(() => document.visibilityState === 'visible' && revalidate(), LOOK_AGAIN_MS)
+    const wait = count > MANY ? LOOK_AGAIN_AT_MANY_MS : LOOK_AGAIN_MS
+    const timer = setInterval(() => document.visibilityState === 'visible' && revalidate(), wait)
     return () => clearInterval(timer)
-  }, [open, changing, revalidate])
+  }, [open, changing, count, revalidate])
   return (
     <>
       <PageHead title={choice.title} under={<Link to={`/cohorts/${cohort.id}`}>{cohort.name}</Link>}>
@@ -68,8 +72,8 @@ export function ChoicePage(props: ChoicePageProps) {
       )}
       <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 300px' }} gap="28px" alignItems="start">
         <Box minW="0">
-          <SharedOut choice={choice} people={people} shared={shared} />
-          <WhoChose choice={choice} people={people} changing={changing} onChanging={setChanging} />
+          <SharedOut {...props} />
+          <WhoChose {...props} changing={changing} onChanging={setChanging} />
         </Box>
         <ParticipantsLink link={link} />
       </Grid>

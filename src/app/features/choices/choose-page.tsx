@@ -6,13 +6,22 @@ import { isFoundBy } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
 import { Message } from '../../ui/layout'
 import { NamePicker } from '../../ui/name-picker'
+import { useWholeList } from '../../ui/use-whole-list'
 import { WishFields } from './wish-fields'
+
+interface Names {
+  code: string
+  /** The first of those that can be taken, and how many there are. */
+  names: { personId: string; shownName: string }[]
+  count: number
+}
 
 export type ChoosePageProps = { title: string; problem?: string | null } & (
   | { step: 'closed'; mine: string[]; topics: ChoiceTopic[] }
-  | { step: 'name'; names: { personId: string; shownName: string }[] }
+  | ({ step: 'name' } & Names)
   | {
       step: 'choose'
+      code: string
       kind: AskedKind
       most: number
       topics: (ChoiceTopic & { left: number | null })[]
@@ -28,7 +37,7 @@ export function ChoosePage(props: ChoosePageProps) {
       <Stack gap="16px">
         <chakra.h1 fontSize="xl">{props.title}</chakra.h1>
         {props.step === 'closed' && <Closed mine={props.mine} topics={props.topics} />}
-        {props.step === 'name' && <NameStep names={props.names} problem={props.problem ?? null} />}
+        {props.step === 'name' && <NameStep {...props} problem={props.problem ?? null} />}
         {props.step === 'choose' &&
           (props.kind === 'wishes' ? <Wishes {...props} /> : <OneTopic {...props} />)}
       </Stack>
@@ -48,19 +57,32 @@ function Closed({ mine, topics }: { mine: string[]; topics: ChoiceTopic[] }) {
   )
 }
 
-function NameStep({
-  names,
-  problem,
-}: {
-  names: { personId: string; shownName: string }[]
-  problem: string | null
-}) {
+/** So many names are shown at once; typing finds the others. */
+const MOST_SHOWN = 40
+
+function NameStep({ code, names: first, count, problem }: Names & { problem: string | null }) {
   const [typed, setTyped] = useState('')
+  const { items: names, state } = useWholeList(`/choose/${code}/names`, first, count)
   const found = names.filter(name => isFoundBy(typed, name.shownName))
   return (
     <>
-      <NamePicker names={found} typed={typed} onType={setTyped} problem={problem} intent="name" />
-      {found.length === 0 && <Message>Nobody of that name is left: ask your facilitator.</Message>}
+      <NamePicker
+        names={found.slice(0, MOST_SHOWN)}
+        typed={typed}
+        onType={setTyped}
+        problem={problem}
+        intent="name"
+      />
+      {state === 'coming' && <Message>The names are coming…</Message>}
+      {state === 'broken' && (
+        <Message kind="problem">Not all names could be had: reload the page to try again.</Message>
+      )}
+      {found.length > MOST_SHOWN && (
+        <chakra.p color="quiet">{found.length - MOST_SHOWN} more: type the start of your name.</chakra.p>
+      )}
+      {found.length === 0 && state === 'whole' && (
+        <Message>Nobody of that name is left: ask your facilitator.</Message>
+      )}
     </>
   )
 }
@@ -68,13 +90,29 @@ function NameStep({
 type ChooseStep = Extract<ChoosePageProps, { step: 'choose' }>
 const LOOK_AGAIN_MS = 4_000
 
-function OneTopic({ kind, topics, shownName, wishes }: ChooseStep) {
-  const fetcher = useFetcher<{ problem?: string | null }>()
+/** The topics with the places they have left now; when the choice is closed meanwhile, the page says so. */
+function useTopicsNow({ code, topics }: Pick<ChooseStep, 'code' | 'topics'>): ChooseStep['topics'] {
+  const { load, data } = useFetcher<{ phase: 'open' | 'closed'; left: [string, number][] }>()
   const { revalidate } = useRevalidator()
   useEffect(() => {
-    const timer = setInterval(() => document.visibilityState === 'visible' && revalidate(), LOOK_AGAIN_MS)
+    const look = () => document.visibilityState === 'visible' && load(`/choose/${code}/places`)
+    const timer = setInterval(look, LOOK_AGAIN_MS)
     return () => clearInterval(timer)
-  }, [revalidate])
+  }, [code, load])
+  useEffect(() => {
+    if (data?.phase === 'closed') revalidate()
+  }, [data, revalidate])
+  if (!data) return topics
+  const left = new Map(data.left)
+  return topics.map(topic => ({
+    ...topic,
+    left: topic.left === null ? null : (left.get(topic.id) ?? topic.left),
+  }))
+}
+
+function OneTopic({ kind, code, topics: first, shownName, wishes }: ChooseStep) {
+  const fetcher = useFetcher<{ problem?: string | null }>()
+  const topics = useTopicsNow({ code, topics: first })
   const problem = fetcher.data?.problem
   return (
     <>

@@ -1,30 +1,33 @@
 import { chakra, Flex } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { useFetcher } from 'react-router'
+import type { Chooser } from '~/contracts/choice'
 import type { ChoiceTopic } from '~/core/choices/asked'
 import { isFoundBy } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
 import { FilteredRows } from '../../ui/filtered-rows'
 import { Row, Section } from '../../ui/layout'
-import { type ChoiceView, whoChose } from './choice-view'
+import { ListOnItsWay } from '../../ui/list-on-its-way'
+import { useWholeList } from '../../ui/use-whole-list'
+import type { ChoiceView } from './choice-view'
 import { WishFields } from './wish-fields'
 
-interface WhoChoseProps extends Pick<ChoiceView, 'choice' | 'people'> {
+interface WhoChoseProps extends Pick<ChoiceView, 'choiceId' | 'choice' | 'people' | 'count' | 'chosen'> {
   changing: string | null
   /** Whose answer is being corrected. */
   onChanging: (personId: string | null) => void
 }
 
 /** Everybody with what they chose; it can be corrected by hand, and a name be freed. */
-export function WhoChose({ choice, people, changing, onChanging }: WhoChoseProps) {
-  const chosen = whoChose(people)
+export function WhoChose({ choiceId, choice, people: first, count, chosen, ...correcting }: WhoChoseProps) {
+  const { changing, onChanging } = correcting
+  const list = useWholeList(`/choices/${choiceId}/people`, first, count)
   return (
-    <Section
-      title={`${chosen.size} of ${people.length} have ${choice.kind === 'question' ? 'answered' : 'chosen'}`}
-    >
+    <Section title={`${chosen} of ${count} have ${choice.kind === 'question' ? 'answered' : 'chosen'}`}>
+      <ListOnItsWay list={list} count={count} />
       <FilteredRows
         label="People and what they chose"
-        items={people}
+        items={list.items}
         words={({ shownName }) => [shownName]}
         isFoundBy={isFoundBy}
       >
@@ -81,7 +84,7 @@ function FreeName({ person }: { person: { id: string; shownName: string } }) {
 
 interface CorrectionProps {
   choice: ChoiceView['choice']
-  person: ChoiceView['people'][number]
+  person: Chooser
   onDone: () => void
 }
 

@@ -11,6 +11,7 @@ import { Button, ButtonLink } from '../../ui/button'
 import { FilteredRows } from '../../ui/filtered-rows'
 import { Empty, Message, PageHead, Row, Section } from '../../ui/layout'
 import { moveByArrows } from '../../ui/list-keys'
+import { ListOnItsWay } from '../../ui/list-on-its-way'
 import { useWholeList } from '../../ui/use-whole-list'
 import { ColumnsSection } from './columns-section'
 import { ImportedMessage } from './import-page'
@@ -39,7 +40,8 @@ export function CohortPage({ cohort, groupings, choices, running, imported }: Co
   const [removed, setRemoved] = useState<{ ids: string[]; words: string } | null>(null)
   const [renaming, setRenaming] = useState(false)
   const { columns, count } = cohort
-  const { items: people, state } = useWholeList<Person>(`/cohorts/${cohort.id}/people`, cohort.people, count)
+  const list = useWholeList<Person>(`/cohorts/${cohort.id}/people`, cohort.people, count)
+  const people = list.items
   const present = usePresentToday(people, cohort.presence)
   return (
     <>
@@ -77,16 +79,7 @@ export function CohortPage({ cohort, groupings, choices, running, imported }: Co
           </Empty>
         ) : (
           <>
-            {state === 'coming' && (
-              <chakra.p role="status" color="quiet" mb="8px">
-                {people.length} of {count} people are here; the others are coming…
-              </chakra.p>
-            )}
-            {state === 'broken' && (
-              <Message kind="problem">
-                The rest of the list could not be fetched. Load the page again when the line is back.
-              </Message>
-            )}
+            <ListOnItsWay list={list} count={count} />
             <PresenceBar people={people} present={present} running={running} />
             <PeopleTable
               people={people}
