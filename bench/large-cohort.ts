@@ -67,7 +67,7 @@ export async function largeCohort(): Promise<void> {
       },
     ],
     ['looking at the choice', () => made.get(choice)],
-    ['reading the rest of its list', () => made.get(`${choice}/people?from=60`)],
+    ['reading the rest of its list', () => made.get(`${choice}/people?from=20`)],
     [
       'a participant looking for their name in it',
       async () => {

@@ -1,4 +1,5 @@
 import { PassThrough } from 'node:stream'
+import { setImmediate } from 'node:timers/promises'
 import { CacheProvider } from '@emotion/react'
 import emotionServer from '@emotion/server/create-instance'
 import { renderToPipeableStream } from 'react-dom/server'
@@ -46,6 +47,8 @@ export default async function handleRequest(
   if (request.method === 'HEAD') return new Response(null, { status, headers })
   const cache = createStyleCache()
   const { extractCriticalToChunks, constructStyleTagsFromChunks } = createEmotionServer(cache)
+  // What the page was made of, the page, and its styles: three pieces of work, and others' requests in between.
+  await setImmediate()
   const html = await renderWhole(
     <CacheProvider value={cache}>
       <Nonce value={nonce}>
@@ -54,6 +57,7 @@ export default async function handleRequest(
     </CacheProvider>,
     nonce,
   )
+  await setImmediate()
   const styles = constructStyleTagsFromChunks(extractCriticalToChunks(html))
   return new Response(
     html.replace('</head>', () => `${styles}</head>`),

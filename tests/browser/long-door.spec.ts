@@ -33,7 +33,7 @@ test('a choice for a long list: typing finds everybody, at the door and on its p
   const page = await made.page(browser)
   await page.goto(made.server.address + path)
   await expect(page.getByText('0 of 90 have chosen')).toBeVisible()
-  await expect(page.getByText('30 more: type the start of a name.')).toBeVisible()
+  await expect(page.getByText('50 more: type the start of a name.')).toBeVisible()
   await expect(page.getByText(/P000, P001.* and 30 more/)).toBeVisible()
   const link = (await page.getByRole('link', { name: /\/choose\// }).getAttribute('href')) ?? ''
   const one = await phone()

@@ -7,7 +7,7 @@ import { moveByArrows } from './list-keys'
 /** So many rows are seen at a glance; more have a field to filter them. */
 const AT_A_GLANCE = 6
 /** So many rows are drawn; the others are found by typing. */
-const MOST_DRAWN = 60
+const MOST_DRAWN = 40
 
 interface FilteredRowsProps<Item> {
   label: string

@@ -33,7 +33,7 @@ export function useRowsInSight<Item extends { id: string }>(
     overscan: measured === null ? 0 : AROUND,
     scrollMargin: top,
     getItemKey: index => items[index]?.id ?? index,
-    initialRect: { width: 1280, height: 800 },
+    initialRect: { width: 1280, height: 500 },
     enabled: isLong,
   })
   const measure = virtual.measureElement

@@ -14,7 +14,7 @@ export interface ChoiceStanding {
 }
 
 /** So many people are named over all topics, at least so many of each, and so many of those who are in none. */
-const MOST_NAMED = 600
+const MOST_NAMED = 240
 const LEAST_NAMED = 5
 const MOST_UNPLACED = 60
 

@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises'
 import type { ChoiceOverview, Chooser } from '~/contracts/choice'
 import { standingOf } from '~/core/choices/standing'
 import { getCohort, type ListedPerson } from '../cohorts/cohorts.server'
@@ -5,14 +6,16 @@ import type { Database } from '../db/database.server'
 import { answersOf, type Choice, shareOut } from './choices.server'
 
 /** So many people come with a page; more are fetched once it stands. */
-const FIRST_PEOPLE = 60
+const FIRST_PEOPLE = 20
 
 /** A choice as it stands. Of a long list only the beginning comes with it. */
 export async function choiceOverview(db: Database, choice: Choice): Promise<ChoiceOverview> {
   const [cohort, answers] = await Promise.all([getCohort(db, choice.cohortId), answersOf(db, choice.id)])
+  await setImmediate()
   const choosers = choosersOf(cohort.people, answers)
   const personIds = choosers.map(({ id }) => id)
   const shared = await shareOut(choice, personIds, answers)
+  await setImmediate()
   const standing = shared.ok
     ? { ok: true as const, ...standingOf(choice.topics, shared.allotment, answers) }
     : shared
@@ -24,13 +27,17 @@ export async function choiceOverview(db: Database, choice: Choice): Promise<Choi
         ]
       : [],
   )
+  const names = choosers.flatMap(({ id, shownName }): ChoiceOverview['names'] =>
+    named.has(id) ? [[id, shownName]] : [],
+  )
+  await setImmediate()
   return {
     cohort: { id: cohort.id, name: cohort.name },
     people: choosers.slice(0, FIRST_PEOPLE),
     count: choosers.length,
     chosen: choosers.filter(({ wishes }) => wishes && wishes.length > 0).length,
     shared: standing,
-    names: choosers.flatMap(({ id, shownName }) => (named.has(id) ? [[id, shownName]] : [])),
+    names,
   }
 }
 

@@ -124,7 +124,7 @@ test('of a long list only the beginning comes with a choice, and whoever is name
   const topics = [{ name: 'Reeds', min: 1, max: 200 }]
   const id = await openChoice(memory.db, long, { title: 'Which?', kind: 'wishes', wishes: 1, topics })
   const overview = await choiceOverview(memory.db, await getChoice(memory.db, id))
-  expect([overview.count, overview.people.length]).toEqual([130, 60])
+  expect([overview.count, overview.people.length]).toEqual([130, 20])
   const names = new Map(overview.names)
   const named = overview.shared.ok ? overview.shared.groups.flatMap(({ first }) => first) : []
   expect(named).toHaveLength(130)

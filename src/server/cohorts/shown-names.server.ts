@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto'
+import { LRUCache } from 'lru-cache'
 import { type NamedPerson, shownNames } from '~/core/people/shown-name'
 import { onWorkThread } from '../work/work-thread.server'
 
@@ -7,8 +8,8 @@ const FEW = 300
 /** So many long lists are remembered. */
 const MOST_LISTS = 20
 
-/** Names by what they were worked out from; the list asked for last stands last. */
-const known = new Map<string, Map<string, string>>()
+/** Names by what they were worked out from. */
+const known = new LRUCache<string, Map<string, string>>({ max: MOST_LISTS })
 
 /** What each of these people is called by others. Long lists are worked out on the work thread, and once. */
 export async function shownNamesOf(people: readonly NamedPerson[]): Promise<ReadonlyMap<string, string>> {
@@ -20,10 +21,7 @@ export async function shownNamesOf(people: readonly NamedPerson[]): Promise<Read
       'names',
       people.map(({ id, firstName, familyName, shownAs }) => ({ id, firstName, familyName, shownAs })),
     ))
-  known.delete(key)
   known.set(key, names)
-  const oldest = known.keys().next().value
-  if (known.size > MOST_LISTS && oldest !== undefined) known.delete(oldest)
   return names
 }
 

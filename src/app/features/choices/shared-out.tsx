@@ -24,15 +24,15 @@ export function SharedOut({ choice, shared, ...named }: Pick<ChoiceView, 'choice
               >
                 <b>{topic.name}</b>{' '}
                 <chakra.span color="quiet">{question ? count : `${count} of ${topic.max}`}</chakra.span>
-                <chakra.ul listStyleType="none">
+                <chakra.ul listStyleType="none" css={{ '& small': { color: 'quiet', fontSize: 's' } }}>
                   {first.map(({ personId, rank, chose }) => (
                     <li key={personId}>
                       {names.get(personId)}
                       {choice.kind === 'wishes' && (
-                        <chakra.span color="quiet" fontSize="s">
+                        <small>
                           {' '}
                           {rank !== null ? `wish ${rank}` : chose ? 'no wish of theirs' : 'has not chosen'}
-                        </chakra.span>
+                        </small>
                       )}
                     </li>
                   ))}
