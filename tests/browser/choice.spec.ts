@@ -60,6 +60,14 @@ test('wishes are ranked on phones, corrected by hand, shared out, and made into 
   await page.getByRole('link', { name: 'Make groups of it' }).click()
   await expect(page.getByRole('region', { name: 'Ferry' }).getByText('Xanthe G.')).toBeVisible()
   await expect(page.getByRole('region', { name: 'Woods' }).getByText('Yusuf D.')).toBeVisible()
+  // The same from where groups are made, which is where one looks for it first.
+  await openCohort(page, 'Weekend course')
+  await page.getByRole('link', { name: 'Make groups', exact: true }).click()
+  await page.getByRole('radio', { name: 'Groups from a choice' }).check()
+  await expect(page.getByRole('button', { name: 'Make groups' })).toBeHidden()
+  await expectAccessible(page)
+  await page.getByRole('list', { name: 'Choices' }).getByRole('link', { name: 'Which walk?' }).click()
+  await expect(page.getByRole('region', { name: 'Ferry' }).getByText('Xanthe G.')).toBeVisible()
 })
 
 test('first come, first served: places left are shown, and the last one goes to one person only', async ({

@@ -1,5 +1,5 @@
 import { redirect } from 'react-router'
-import { chosenGroups } from '~/server/choices/choices.server'
+import { chosenGroups, listChoices } from '~/server/choices/choices.server'
 import { cohortBeginning } from '~/server/cohorts/cohorts.server'
 import { createGrouping, type Grouping, getGrouping } from '~/server/groupings/groupings.server'
 import { pastSessions } from '~/server/groupings/history.server'
@@ -17,13 +17,24 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const cohort = await answering(cohortBeginning(db, params.cohortId))
   const asked = new URL(request.url).searchParams
   const [likeId, choiceId] = [asked.get('like'), asked.get('choice')]
-  const [past, held, like, chosen] = await Promise.all([
+  const [past, held, choices, like, chosen] = await Promise.all([
     pastSessions(db, params.cohortId),
     rolesHeld(db, params.cohortId),
+    listChoices(db, params.cohortId),
     likeId ? answering(getGrouping(db, likeId)) : null,
     choiceId ? answering(chosenGroups(db, choiceId)) : null,
   ])
-  return { cohort, past, rolesHeld: held, like: like && byRule(like, cohort.columns), chosen }
+  return {
+    cohort,
+    past,
+    rolesHeld: held,
+    like: like && byRule(like, cohort.columns),
+    choiceId,
+    chosen,
+    choices: choices.flatMap(({ id, title, kind, phase }) =>
+      kind === 'question' ? [] : [{ id, title, phase }],
+    ),
+  }
 }
 
 /** What can be taken over for other people: everything but who is where. */
@@ -47,5 +58,5 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 export default function NewGrouping({ loaderData }: Route.ComponentProps) {
-  return <GroupingPage {...loaderData} kept={null} others={[]} />
+  return <GroupingPage key={loaderData.choiceId} {...loaderData} kept={null} others={[]} />
 }

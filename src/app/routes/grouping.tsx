@@ -28,7 +28,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     listCohorts(db),
   ])
   const others = cohorts.filter(({ id }) => id !== cohortId).map(({ id, name }) => ({ id, name }))
-  return { kept: { ...kept, versions }, cohort, past, rolesHeld: held, others, like: null }
+  return { kept: { ...kept, versions }, cohort, past, rolesHeld: held, others, choices: [], like: null }
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {

@@ -1,21 +1,14 @@
+import { groupedPerson } from 'tests/fixtures/class'
 import { NO_ROTATION } from '~/core/grouping/rotation'
 import type { PastSession } from '~/core/history/pairs'
 import { firstHistory, type GroupingPageProps } from './grouping-history'
 
 const past: PastSession = { id: 's', title: 'Evening 1', at: 0, day: '2026-11-03', meetings: [] }
-const person = (id: string) => ({
-  id,
-  firstName: id,
-  familyName: '',
-  shownName: id,
-  trainedToLead: false,
-  columns: {},
-})
 const page = (changes: Partial<GroupingPageProps>): GroupingPageProps => ({
   cohort: {
     id: 'c',
     name: 'Evening',
-    people: [person('ana'), person('bo')],
+    people: ['ana', 'bo'].map(groupedPerson),
     columns: [],
     presence: null,
     rules: [],
@@ -24,6 +17,7 @@ const page = (changes: Partial<GroupingPageProps>): GroupingPageProps => ({
   rolesHeld: {},
   kept: null,
   like: null,
+  choices: [],
   others: [],
   ...changes,
 })

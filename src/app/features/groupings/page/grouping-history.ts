@@ -11,6 +11,7 @@ import {
   roundsFrom,
   settingsFrom,
 } from '../rounds/grouping-rounds'
+import type { ListedChoice } from '../settings/from-choice'
 import type { GroupingDraft } from './grouping-draft'
 
 /** What a new grouping begins with when it is made like one of another cohort: all but the people. */
@@ -29,6 +30,8 @@ export interface GroupingPageProps {
   like: LikeAnother | null
   /** What people chose, to begin with. */
   chosen?: Group[] | null
+  /** The choices groups can come of; none for a grouping that is there already. */
+  choices: ListedChoice[]
   /** Other cohorts, to make the like for. */
   others: { id: string; name: string }[]
 }

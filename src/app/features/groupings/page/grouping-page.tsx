@@ -10,12 +10,13 @@ import type { GroupedCohort, GroupedPerson } from '../groups/grouped-person'
 import { GroupsColumn } from '../groups/groups-column'
 import { RoundsTable } from '../rounds/rounds-table'
 import { Progress } from '../search/progress'
+import { FromChoice } from '../settings/from-choice'
 import { type Purpose, PurposePicker, purposeOf } from '../settings/purpose'
 import { SizePicker } from '../settings/size-picker'
 import { DraftNotice } from './draft-notice'
 import type { GroupingPageProps } from './grouping-history'
 import { SideColumn } from './side-column'
-import { useGrouping } from './use-grouping'
+import { type GroupingState, useGrouping } from './use-grouping'
 
 interface ListedGroupingPageProps extends Omit<GroupingPageProps, 'cohort'> {
   /** With the beginning of its list, and how many people stand on it. */
@@ -51,7 +52,7 @@ export function GroupingPage({ cohort, ...props }: ListedGroupingPageProps) {
 function Grouping(props: GroupingPageProps) {
   const grouping = useGrouping(props)
   const [purpose, setPurpose] = useState<Purpose>(() => purposeOf(grouping))
-  const { cohort, kept, like, people, name, title, rounds, present, search, history, dispatch } = grouping
+  const { cohort, kept, title, history, dispatch } = grouping
   return (
     <>
       <PageHead title={title} under={<Link to={`/cohorts/${cohort.id}`}>{cohort.name}</Link>}>
@@ -63,7 +64,21 @@ function Grouping(props: GroupingPageProps) {
         </Button>
       </PageHead>
       <DraftNotice draft={grouping.draft} onDrop={grouping.dropDraft} />
-      <PurposePicker purpose={purpose} onChange={setPurpose} />
+      <PurposePicker purpose={purpose} isNew={!kept} onChange={setPurpose} />
+      {purpose === 'choice' ? (
+        <FromChoice cohortId={cohort.id} choices={props.choices} />
+      ) : (
+        <Making grouping={grouping} purpose={purpose} />
+      )}
+    </>
+  )
+}
+
+/** What is asked, and the groups that come of it. */
+function Making({ grouping, purpose }: { grouping: GroupingState; purpose: Purpose }) {
+  const { cohort, kept, like, people, name, title, rounds, present, search } = grouping
+  return (
+    <>
       {grouping.whom}
       <SizePicker
         inRounds={purpose === 'rounds'}

@@ -1,16 +1,7 @@
-import type { GroupedPerson } from '../groups/grouped-person'
+import { groupedPerson } from 'tests/fixtures/class'
 import { contentRounds, emptyRounds, roundsFrom, toggled } from './grouping-rounds'
 
-const people = ['a', 'b', 'c'].map(
-  (id): GroupedPerson => ({
-    id,
-    firstName: id,
-    familyName: '',
-    shownName: id,
-    trainedToLead: false,
-    columns: {},
-  }),
-)
+const people = ['a', 'b', 'c'].map(groupedPerson)
 const group = (id: string, ...personIds: string[]) => ({ id, name: id, personIds })
 
 test('who has joined the list since stands in no group, who has left it in none at all, in every round', () => {

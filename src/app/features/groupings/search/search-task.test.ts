@@ -1,6 +1,8 @@
+import { arrange } from '~/core/grouping/arrange'
+import { drawGrouping } from '~/core/grouping/grouping'
 import type { GroupingQuestion } from '~/core/grouping/pose'
 import { groupNames, named } from './group-names'
-import { outcomeOf, taskFor } from './search-task'
+import { noteOf, outcomeOf, taskFor } from './search-task'
 
 const person = (id: string) => ({ id, shownName: id, trainedToLead: false, columns: {} })
 const question = (more: Partial<GroupingQuestion> = {}): GroupingQuestion => ({
@@ -103,4 +105,42 @@ test('an answer stands under the ids and names it was asked for', () => {
     ],
     unplacedIds: ['e'],
   })
+})
+
+test('it is said when there are no other groups; otherwise nothing is', () => {
+  const searched = (rules: GroupingQuestion['rules'], before: string[][]) => {
+    const task = taskFor({ kind: 'groups' }, question({ rules }), 7, [round(...before)])
+    if (task.kind !== 'arrange') throw new Error('Not searched for.')
+    const search = arrange(task.question, { seed: 7, steps: 10_000 }, task.before)
+    let step = search.next()
+    while (!step.done) step = search.next()
+    return noteOf({ kind: 'step', id: 1, ...step.value, done: true })
+  }
+  const together = { id: 'r', kind: 'together' as const, personIds: ['a', 'b'], reason: '' }
+  const pairs = [
+    ['a', 'b'],
+    ['c', 'd'],
+  ]
+  expect(searched([together], pairs)).toBe(
+    'No other groups that keep as many rules were found: these are the same as before.',
+  )
+  expect(
+    searched(
+      [{ ...together, kind: 'apart' }],
+      [
+        ['a', 'c'],
+        ['b', 'd'],
+      ],
+    ),
+  ).toBeNull()
+  const drawn = (sizes: number[], previous?: string[][]) =>
+    noteOf({
+      kind: 'drawn',
+      id: 1,
+      ...drawGrouping({ personIds: ['a', 'b', 'c', 'd'], sizes, seed: 1, previous }),
+    })
+  expect(drawn([4], [['a', 'b', 'c', 'd']])).toBe(
+    'There is no other way to group these people in these sizes.',
+  )
+  expect([drawn([2, 2], pairs), drawn([4])]).toEqual([null, null])
 })

@@ -36,6 +36,15 @@ export function outcomeOf(reply: SearchReply, { groups }: GroupingQuestion): Out
   return { kind: 'repair', proved, moves }
 }
 
+/** What there is to say of an answer besides the groups; null when nothing. */
+export function noteOf(reply: WorkerReply): string | null {
+  if (reply.kind === 'step' && reply.done && reply.sameAsBefore)
+    return 'No other groups that keep as many rules were found: these are the same as before.'
+  if (reply.kind === 'drawn' && reply.differs === false)
+    return 'There is no other way to group these people in these sizes.'
+  return null
+}
+
 export function taskFor(
   what: SearchFor,
   question: GroupingQuestion,

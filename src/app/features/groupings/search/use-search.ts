@@ -6,7 +6,15 @@ import type { Arrangement } from '~/core/grouping/grouping'
 import type { GroupingQuestion } from '~/core/grouping/pose'
 import { GroupingClient } from '../../../workers/grouping-client'
 import { named, newGroupId } from './group-names'
-import { type Outcome, outcomeOf, type SearchFor, type SearchReply, stepsFor, taskFor } from './search-task'
+import {
+  noteOf,
+  type Outcome,
+  outcomeOf,
+  type SearchFor,
+  type SearchReply,
+  stepsFor,
+  taskFor,
+} from './search-task'
 
 /** Better answers are shown at most this often, in milliseconds: every one moves everybody. */
 const SHOW_EVERY_MS = 250
@@ -108,8 +116,7 @@ export function useSearch(present: RoundList, dispatch: (action: Found) => void)
       setBusy(false)
       setProgress(null)
       setEnded({ rounds, outcome: outcomeOf(reply, question) })
-      if (reply.kind === 'step' && reply.sameAsBefore)
-        setNote('No other groups that keep as many rules were found: these are the same as before.')
+      setNote(noteOf(reply))
     }
     const take = (reply: WorkerReply) => {
       if (reply.kind === 'contradiction') setContradiction(reply.contradiction)
@@ -117,7 +124,7 @@ export function useSearch(present: RoundList, dispatch: (action: Found) => void)
         show([reply.groups])
         shown.current = null
         setBusy(false)
-        if (reply.differs === false) setNote('There is no other way to group these people in these sizes.')
+        setNote(noteOf(reply))
       } else if (reply.kind !== 'judged') hearStep(reply)
     }
     const hear = (reply: WorkerReply) => {

@@ -8,6 +8,7 @@ export const PURPOSES = {
   rounds: 'Other groups each round',
   stations: 'Teams that go round stations',
   jigsaw: 'Experts, then home groups',
+  choice: 'Groups from a choice',
 } as const
 
 export type Purpose = keyof typeof PURPOSES
@@ -25,17 +26,20 @@ export function purposeOf({
 
 interface PurposePickerProps {
   purpose: Purpose
+  /** A grouping that is there already can no longer come of a choice. */
+  isNew: boolean
   onChange: (purpose: Purpose) => void
 }
 
-export function PurposePicker({ purpose, onChange }: PurposePickerProps) {
+export function PurposePicker({ purpose, isNew, onChange }: PurposePickerProps) {
+  const purposes = (Object.keys(PURPOSES) as Purpose[]).filter(each => isNew || each !== 'choice')
   return (
     <chakra.fieldset mb="12px">
       <chakra.legend fontWeight="600" fontSize="s">
         What to make
       </chakra.legend>
       <Flex gap="2px 20px" wrap="wrap">
-        {(Object.keys(PURPOSES) as Purpose[]).map(each => (
+        {purposes.map(each => (
           <Choice key={each} name="purpose" checked={each === purpose} onChange={() => onChange(each)}>
             {PURPOSES[each]}
           </Choice>

@@ -1,0 +1,42 @@
+import { index, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
+import { moment } from './columns.server'
+
+export const accounts = pgTable('accounts', {
+  id: text('id').primaryKey(),
+  email: text('email').notNull().unique(),
+  displayName: text('display_name').notNull(),
+  passwordHash: text('password_hash').notNull(),
+  createdAt: moment('created_at').notNull().defaultNow(),
+  removedAt: moment('removed_at'),
+})
+
+/** Signed-in browsers. Only a hash of the token is kept, so a copy of the data signs nobody in. */
+export const signIns = pgTable(
+  'sign_ins',
+  {
+    tokenHash: text('token_hash').primaryKey(),
+    accountId: text('account_id')
+      .notNull()
+      .references(() => accounts.id, { onDelete: 'cascade' }),
+    expiresAt: moment('expires_at').notNull(),
+  },
+  table => [
+    index('sign_ins_by_account').on(table.accountId),
+    index('sign_ins_by_expiry').on(table.expiresAt),
+  ],
+)
+
+/** Browsers that have been signed in to an account before: others' wrong passwords do not keep them out. */
+export const knownBrowsers = pgTable(
+  'known_browsers',
+  {
+    tokenHash: text('token_hash').notNull(),
+    accountId: text('account_id')
+      .notNull()
+      .references(() => accounts.id, { onDelete: 'cascade' }),
+  },
+  table => [
+    primaryKey({ columns: [table.tokenHash, table.accountId] }),
+    index('known_browsers_by_account').on(table.accountId),
+  ],
+)

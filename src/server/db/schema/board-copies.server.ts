@@ -1,0 +1,53 @@
+import { bigserial, index, integer, jsonb, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core'
+import type { Board } from '~/core/boards/board'
+import { bytes, moment } from './columns.server'
+import { sessions } from './sessions.server'
+
+export const boardCopies = pgTable(
+  'board_copies',
+  {
+    id: text('id').primaryKey(),
+    sessionId: text('session_id')
+      .notNull()
+      .references(() => sessions.id, { onDelete: 'cascade' }),
+    roomId: text('room_id').notNull(),
+    board: jsonb('board').$type<Board>().notNull(),
+  },
+  table => [unique('one_copy_a_room').on(table.sessionId, table.roomId)],
+)
+
+/** Every change to a board copy in the order it came; merged into one row when a copy is opened again. */
+export const boardUpdates = pgTable(
+  'board_updates',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    copyId: text('copy_id')
+      .notNull()
+      .references(() => boardCopies.id, { onDelete: 'cascade' }),
+    update: bytes('update').notNull(),
+  },
+  table => [index('updates_by_copy').on(table.copyId, table.id)],
+)
+
+/** Who worked on which piece of a board in which half minute, and what it said then. Written by the server only. */
+export const contributions = pgTable(
+  'contributions',
+  {
+    copyId: text('copy_id')
+      .notNull()
+      .references(() => boardCopies.id, { onDelete: 'cascade' }),
+    promptId: text('prompt_id').notNull(),
+    entryId: text('entry_id').notNull(),
+    participantId: text('participant_id').notNull(),
+    halfMinute: moment('half_minute').notNull(),
+    edits: integer('edits').notNull(),
+    text: text('text').notNull(),
+    at: moment('at').notNull(),
+  },
+  table => [
+    primaryKey({
+      columns: [table.copyId, table.promptId, table.entryId, table.participantId, table.halfMinute],
+    }),
+    index('contributions_by_participant').on(table.participantId),
+  ],
+)

@@ -1,0 +1,77 @@
+import { boolean, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
+import { boards } from './boards.server'
+import { cohorts } from './cohorts.server'
+import { moment } from './columns.server'
+import { groupings } from './groupings.server'
+
+export const sessions = pgTable(
+  'sessions',
+  {
+    id: text('id').primaryKey(),
+    title: text('title').notNull(),
+    startsAt: moment('starts_at').notNull(),
+    timeZone: text('time_zone').notNull(),
+    cohortId: text('cohort_id')
+      .notNull()
+      .references(() => cohorts.id),
+    groupingId: text('grouping_id')
+      .notNull()
+      .references(() => groupings.id),
+    /** Which round of the grouping the rooms are, from 0. */
+    groupingRound: integer('grouping_round').notNull().default(0),
+    /** The version of the grouping the session was opened with; null before. */
+    groupingVersion: integer('grouping_version'),
+    boardId: text('board_id')
+      .notNull()
+      .references(() => boards.id),
+    /** Names of rooms by group id, where they differ from the group's own name. */
+    roomNames: jsonb('room_names').$type<Record<string, string>>().notNull().default({}),
+    roomMinutes: integer('room_minutes').notNull(),
+    graceSeconds: integer('grace_seconds').notNull(),
+    waitingList: boolean('waiting_list').notNull(),
+    joinCode: text('join_code').notNull().unique(),
+    /** Kept beside the log so that lists need not fold every log: set in the same transaction as the event. */
+    phase: text('phase').$type<'planned' | 'open' | 'ended'>().notNull().default('planned'),
+    reviewedAt: moment('reviewed_at'),
+    removedAt: moment('removed_at'),
+  },
+  table => [
+    index('sessions_by_cohort').on(table.cohortId, table.startsAt),
+    index('sessions_by_phase').on(table.phase, table.startsAt),
+    index('sessions_by_start').on(table.startsAt),
+    index('sessions_by_grouping').on(table.groupingId),
+    index('sessions_by_board').on(table.boardId),
+  ],
+)
+
+export const sessionEvents = pgTable(
+  'session_events',
+  {
+    sessionId: text('session_id')
+      .notNull()
+      .references(() => sessions.id, { onDelete: 'cascade' }),
+    seq: integer('seq').notNull(),
+    at: moment('at').notNull(),
+    actor: text('actor').notNull(),
+    type: text('type').notNull(),
+    /** In which version of the events' shapes it was written: `core/live/event-versions.ts`. */
+    version: integer('version').notNull().default(1),
+    payload: jsonb('payload').$type<unknown>().notNull(),
+  },
+  // Two writers racing for the same place in the log: one of them is refused by this key.
+  table => [primaryKey({ columns: [table.sessionId, table.seq] })],
+)
+
+/** Who holds which place in a session. The token is the participant's cookie, the review token their own link. */
+export const participants = pgTable(
+  'participants',
+  {
+    id: text('id').primaryKey(),
+    sessionId: text('session_id')
+      .notNull()
+      .references(() => sessions.id, { onDelete: 'cascade' }),
+    tokenHash: text('token_hash').notNull().unique(),
+    reviewToken: text('review_token').notNull().unique(),
+  },
+  table => [index('participants_by_session').on(table.sessionId)],
+)
