@@ -1,6 +1,8 @@
-// The least a server can do for a class that joins: take a form, hand out a list of names, and keep a stream open with one message.
+// The least a server can do for a class that joins: take a form, hand out a list of names, and keep a stream open with one message;
+// and, meanwhile, pass on what somebody writes to somebody else.
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
+import { WebSocketServer } from 'ws'
 
 const NAMES = JSON.stringify(
   Array.from({ length: 500 }, (_, number) => ({ personId: `p${number}`, shownName: `P${number}` })),
@@ -18,4 +20,10 @@ const server = createServer((request, response) => {
     request.on('end', () => response.end('ok'))
   }
 })
+const sockets = new WebSocketServer({ server })
+sockets.on('connection', socket =>
+  socket.on('message', message => {
+    for (const other of sockets.clients) if (other !== socket) other.send(message)
+  }),
+)
 server.listen(0, () => process.send?.({ port: (server.address() as AddressInfo).port }))

@@ -6,6 +6,9 @@ import { helperProcess } from './helper-process'
 import { MadeClass } from './made-class'
 import { delaysOf, delayText, pause } from './numbers'
 
+/** The bare server is done with a class so soon that hardly an edit falls into it. */
+const BARE_CLASSES = 6
+
 const PROMPT = { id: 'c', kind: 'cards', text: 'Cards?', settings: {} } as const
 
 /**
@@ -20,7 +23,9 @@ export async function door(): Promise<void> {
     const bare = await bareDoor(people)
     const own = await roundTable(people)
     console.log(`${people} people join, follow and see their first view`)
-    console.log(`  bare server: ${(bare / 1000).toFixed(1)} s`)
+    console.log(`  bare server: ${(bare.joined / 1000).toFixed(1)} s`)
+    console.log(`  a message passed on by the bare server, before:    ${bare.before}`)
+    console.log(`  a message passed on by the bare server, meanwhile: ${bare.meanwhile}`)
     console.log(
       `  Round Table: ${(own.joined / 1000).toFixed(1)} s (aim: within ${aim} s); longest stop of its thread ${own.stop.toFixed(0)} ms`,
     )
@@ -29,23 +34,32 @@ export async function door(): Promise<void> {
   }
 }
 
-async function bareDoor(people: number): Promise<number> {
+async function bareDoor(people: number) {
   const { port, child } = await helperProcess('bench/bare-door.ts')
   const address = `http://localhost:${port}`
-  const abort = new AbortController()
-  const began = performance.now()
-  await Promise.all(
-    Array.from({ length: people }, async (_, number) => {
-      await (await fetch(`${address}/names`)).json()
-      await (await fetch(`${address}/join`, { method: 'POST', body: `personId=p${number}` })).text()
-      const { body } = await fetch(`${address}/events`, { signal: abort.signal })
-      if (body) await eventsIn(body).next()
-    }),
-  )
-  const took = performance.now() - began
-  abort.abort()
+  const editing = await Editing.atBareServer(`ws://localhost:${port}`)
+  const before = await editing.during(() => pause(5_000))
+  let took = 0
+  // Its class joins anew until as many edits are measured as can be told apart.
+  const meanwhile = await editing.during(async () => {
+    for (let again = 0; again < BARE_CLASSES; again++) {
+      const abort = new AbortController()
+      const began = performance.now()
+      await Promise.all(
+        Array.from({ length: people }, async (_, number) => {
+          await (await fetch(`${address}/names`)).json()
+          await (await fetch(`${address}/join`, { method: 'POST', body: `personId=p${number}` })).text()
+          const { body } = await fetch(`${address}/events`, { signal: abort.signal })
+          if (body) await eventsIn(body).next()
+        }),
+      )
+      took += (performance.now() - began) / BARE_CLASSES
+      abort.abort()
+    }
+  })
+  editing.end()
   child.kill()
-  return took
+  return { joined: took, before, meanwhile }
 }
 
 async function roundTable(people: number) {
@@ -85,6 +99,12 @@ class Editing {
     })
     await once(child, 'message')
     await made.command({ type: 'send-out', seconds: 3600 })
+    await once(child, 'message')
+    return new Editing(child)
+  }
+
+  static async atBareServer(address: string): Promise<Editing> {
+    const child = fork('bench/bare-writers.ts', [address], { execArgv: ['--import', 'tsx'] })
     await once(child, 'message')
     return new Editing(child)
   }
