@@ -25,4 +25,6 @@ export interface BoardNotice {
   authors?: Record<string, string>
   /** Whether nothing more can be added. */
   full?: boolean
+  /** The number whoever hears this writes under, if they have none of their own yet. */
+  writer?: number
 }

@@ -84,6 +84,7 @@ test('the facilitator’s whole path without a mouse', async ({ server, newPage 
   await press(page, button('Leave the room'))
   await press(page, button('Close'))
   await press(page, button('Ditte V.'))
+  await expect(page.getByRole('menu')).toBeFocused()
   await page.keyboard.press('w')
   await expect(page.getByRole('menuitem', { name: 'Whole group' })).toHaveAttribute('data-highlighted')
   await page.keyboard.press('Enter')

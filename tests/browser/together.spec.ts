@@ -111,9 +111,9 @@ test('a board that the server closes is opened again, and nothing written meanwh
       copyId ||= readVarString(createDecoder(Buffer.from(message)))
       line.send(message)
     })
-    line.onMessage(message => {
-      if (Buffer.from(message).includes('closed')) closed++
-      socket.send(message)
+    line.onClose((code, reason) => {
+      closed++
+      socket.close({ code, reason })
     })
     forge = () => line.send(forgedCursor(copyId))
   })

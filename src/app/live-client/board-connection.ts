@@ -1,6 +1,7 @@
 import { HocuspocusProvider, HocuspocusProviderWebsocket, WebSocketStatus } from '@hocuspocus/provider'
 import * as Y from 'yjs'
 import type { BoardNotice } from '~/contracts/live'
+import { markRemovals } from '~/core/boards/updates/mark-removals'
 
 export interface BoardStatus {
   /**
@@ -31,6 +32,8 @@ export class BoardConnection {
   private readonly socket: HocuspocusProviderWebsocket
   private readonly listeners = new Set<() => void>()
   private storedClock = 0
+  /** The number the server gave us to write under; others are refused there. */
+  private writer: number | null = null
   private online = false
   private askAgain: ReturnType<typeof setTimeout> | undefined
   private status: BoardStatus = { saved: 'stored', ready: false, full: false, closed: false, authors: {} }
@@ -38,7 +41,7 @@ export class BoardConnection {
   /** `me` is shown to the others in the room as whose cursor it is; the server refuses any other participant's id. */
   constructor(
     readonly copyId: string,
-    me: { id: string } | null,
+    private readonly me: { id: string } | null,
   ) {
     const scheme = location.protocol === 'https:' ? 'wss' : 'ws'
     this.socket = new HocuspocusProviderWebsocket({
@@ -55,8 +58,9 @@ export class BoardConnection {
       websocketProvider: this.socket,
       name: copyId,
       document: this.doc,
-      token: 'cookie',
-      onSynced: () => this.change({ ready: true }),
+      // Who we are is in the cookie; this says which number we have, so that we go on under it.
+      token: () => String(this.writer ?? ''),
+      onSynced: () => this.refresh(),
       onStateless: ({ payload }) => this.hear(payload),
       onAuthenticationFailed: () => this.change({ closed: true }),
       onClose: () => this.comeBack(),
@@ -64,6 +68,7 @@ export class BoardConnection {
     this.provider.attach()
     if (me) this.provider.setAwarenessField('user', me)
     this.doc.on('update', () => this.refresh())
+    if (me) markRemovals(this.doc)
   }
 
   getStatus = (): BoardStatus => this.status
@@ -95,11 +100,24 @@ export class BoardConnection {
 
   private hear(payload: string): void {
     // Only the server can say this: it passes on no such message from another browser.
-    const { stored, authors, full } = JSON.parse(payload) as BoardNotice
+    const { stored, authors, full, writer } = JSON.parse(payload) as BoardNotice
+    if (writer !== undefined && this.writer === null) this.writeUnder(writer)
     if (full !== undefined) this.change({ full })
     if (authors) this.change({ authors: { ...this.status.authors, ...authors } })
     this.storedClock = Math.max(this.storedClock, stored[String(this.doc.clientID)] ?? 0)
     this.refresh()
+  }
+
+  /** Nothing has been written here yet: until this is known the board does not show. The cursor goes on under the same number. */
+  private writeUnder(writer: number): void {
+    this.writer = writer
+    this.doc.clientID = writer
+    const { awareness } = this.provider
+    if (!awareness) return
+    const state = awareness.getLocalState()
+    awareness.setLocalState(null)
+    awareness.clientID = writer
+    awareness.setLocalState(state)
   }
 
   /** Ours is stored once the server has on disk all that this browser has written: its clock says how much. */
@@ -107,7 +125,11 @@ export class BoardConnection {
     const written = Y.getState(this.doc.store, this.doc.clientID)
     const stored = written <= this.storedClock
     const { full } = this.status
-    this.change({ saved: stored ? 'stored' : !this.online ? 'away' : full ? 'full' : 'sending' })
+    const ready = this.status.ready || (this.provider.isSynced && (this.me === null || this.writer !== null))
+    this.change({
+      ready,
+      saved: stored ? 'stored' : !this.online ? 'away' : full ? 'full' : 'sending',
+    })
   }
 
   private change(part: Partial<BoardStatus>): void {

@@ -2,7 +2,7 @@ import * as Y from 'yjs'
 import type { Board, Prompt } from './board'
 import { addCard, cardsOf, cardText, removeCard } from './prompts/cards/document'
 import { isBegun, piecesOf, readAnswer, readAnswers } from './prompts/kinds'
-import { sheetOf } from './prompts/sheet/document'
+import { fragmentText, sheetOf } from './prompts/sheet/document'
 import { answerOf, reasonOf } from './prompts/yes-no/document'
 import { yesNoText } from './prompts/yes-no/yes-no'
 import { editText } from './text-edit'
@@ -125,4 +125,20 @@ test.each([
   text.insert(0, before)
   editText(text, after)
   expect(text.toString()).toBe(after)
+})
+
+test('a sheet with elements thousands deep, as an earlier version took in, is read and followed all the same', () => {
+  const doc = new Y.Doc()
+  let within: Y.XmlFragment = sheetOf(doc, 's')
+  doc.transact(() => {
+    for (let depth = 0; depth < 20_000; depth++) {
+      const quotation: Y.XmlElement = new Y.XmlElement('blockquote')
+      within.insert(0, [quotation])
+      within = quotation
+    }
+    within.insert(0, [new Y.XmlText('at the bottom')])
+  })
+  const opened = new Y.Doc()
+  Y.applyUpdate(opened, Y.encodeStateAsUpdate(doc))
+  expect(fragmentText(sheetOf(opened, 's'))).toBe('at the bottom')
 })

@@ -1,4 +1,4 @@
-import type * as Y from 'yjs'
+import * as Y from 'yjs'
 import type { Board } from './board'
 import type { Follower, Mend } from './prompts/kind'
 import { followerOf, rootsOf } from './prompts/kinds'
@@ -8,6 +8,8 @@ export interface ChangedEntry {
   promptId: string
   entryId: string
   text: string
+  /** The numbers of those who wrote in it, whoever made it first; nobody's when something was only taken away. */
+  writers(): number[]
 }
 
 /** Follows the pieces of a board as its document changes, whatever the kinds of its prompts. */
@@ -25,16 +27,69 @@ export class BoardEntries {
   /** The pieces a transaction changed; to be asked once for every one, before the next. */
   changedBy(transaction: Y.Transaction): ChangedEntry[] {
     const touched = touchedParts(transaction)
+    const written = new Written(transaction)
     return this.followed.flatMap(({ promptId, roots, follower }) => {
       const parts = roots.flatMap(root => [...(touched.get(root) ?? [])])
       if (parts.length === 0) return []
-      return follower.changed(new Set(parts)).map(([entryId, text]) => ({ promptId, entryId, text }))
+      return follower.changed(new Set(parts)).map(([entryId, text, part]) => {
+        const writers = () => written.in(part ? [part] : roots.map(root => transaction.doc.share.get(root)))
+        return { promptId, entryId, text, writers }
+      })
     })
   }
 
   /** Ids of pieces that have to be put right after what `changedBy` was asked about. */
   mends(freshId: () => string): Mend[] {
     return this.followed.flatMap(({ follower }) => follower.mends?.(freshId) ?? [])
+  }
+}
+
+/** The numbers of those whose pieces a transaction brought. */
+export function writersIn({ beforeState, afterState }: Y.Transaction): number[] {
+  return [...afterState.keys()].filter(
+    client => (afterState.get(client) ?? 0) > (beforeState.get(client) ?? 0),
+  )
+}
+
+/** Whose pieces a transaction brought, by the parts they lie in; looked up only when it is asked for. */
+class Written {
+  private found: { makers: Map<unknown, number>; writers: Map<unknown, Set<number>> } | undefined
+
+  constructor(private readonly transaction: Y.Transaction) {}
+
+  in(parts: readonly unknown[]): number[] {
+    this.found ??= this.find()
+    const { makers, writers } = this.found
+    return [
+      ...new Set(
+        parts.flatMap(part => [
+          ...(makers.has(part) ? [makers.get(part) as number] : []),
+          ...(writers.get(part) ?? []),
+        ]),
+      ),
+    ]
+  }
+
+  private find() {
+    const makers = new Map<unknown, number>()
+    const writers = new Map<unknown, Set<number>>()
+    const { doc, beforeState } = this.transaction
+    for (const client of writersIn(this.transaction)) {
+      const from = beforeState.get(client) ?? 0
+      const structs = doc.store.clients.get(client) ?? []
+      for (let index = structs.length - 1; index >= 0; index--) {
+        const struct = structs[index] as Y.Item | Y.GC
+        if (struct.id.clock + struct.length <= from) break
+        if (!(struct instanceof Y.Item)) continue
+        if (struct.content instanceof Y.ContentType) makers.set(struct.content.type, client)
+        let at = struct.parent as Y.AbstractType<unknown> | null
+        while (at) {
+          writers.set(at, (writers.get(at) ?? new Set()).add(client))
+          at = at.parent as Y.AbstractType<unknown> | null
+        }
+      }
+    }
+    return { makers, writers }
   }
 }
 

@@ -1,6 +1,6 @@
 import type * as Y from 'yjs'
 import type { Board } from '~/core/boards/board'
-import { BoardEntries } from '~/core/boards/entries'
+import { BoardEntries, writersIn } from '~/core/boards/entries'
 import type { Mend } from '~/core/boards/prompts/kind'
 import { cleanText } from '~/core/formats/clean-text'
 import { pulseStart } from '~/core/review/pulse'
@@ -40,17 +40,30 @@ export class Authorship {
     return this.found.slice(from).map(key => [key, this.firstAuthors.get(key) ?? ''])
   }
 
-  /** What this person's transaction did, a contribution for each piece it changed, added or took away. */
-  contributionsOf(transaction: Y.Transaction, participantId: string, at: number): Contribution[] {
+  /**
+   * What a transaction did, a contribution for each piece it changed, added or took away. All of it is its sender's, but for
+   * what it brings of others': after the server was gone, whoever comes back first has what others had written last.
+   */
+  contributionsOf(
+    transaction: Y.Transaction,
+    senderId: string,
+    at: number,
+    ownerOf: (writer: number) => string | undefined = () => undefined,
+  ): Contribution[] {
     const { copyId } = this
     const halfMinute = pulseStart(at)
+    const owner = (writer: number) => ownerOf(writer) ?? senderId
+    const bringsOthers = writersIn(transaction).some(writer => owner(writer) !== senderId)
     return this.entries
       .changedBy(transaction)
       .filter(({ entryId }) => entryId.length <= 40 && cleanText(entryId) === entryId)
-      .map(({ promptId, entryId, text }) => {
-        this.credit({ promptId, entryId, participantId })
+      .flatMap(({ promptId, entryId, text, writers }) => {
+        const owners = bringsOthers ? [...new Set(writers().map(owner))] : []
         const kept = cleanText(text.slice(0, LONGEST_KEPT))
-        return { copyId, promptId, entryId, participantId, halfMinute, edits: 1, text: kept, at }
+        return (owners.length > 0 ? owners : [senderId]).map(participantId => {
+          this.credit({ promptId, entryId, participantId })
+          return { copyId, promptId, entryId, participantId, halfMinute, edits: 1, text: kept, at }
+        })
       })
   }
 

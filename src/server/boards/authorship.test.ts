@@ -7,12 +7,19 @@ import { editText } from '~/core/boards/text-edit'
 import { Authorship } from './authorship.server'
 import { type Contribution, mergeContributions } from './board-storage.server'
 
-function watched(earlier: Contribution[] = []) {
+function watched(earlier: Contribution[] = [], owners: Record<number, string> = {}) {
   const doc = new Y.Doc()
   const authorship = new Authorship('copy', doc, board, earlier)
   const done: Contribution[] = []
   doc.on('afterTransaction', transaction => {
-    done.push(...authorship.contributionsOf(transaction, String(transaction.origin), 61_000))
+    done.push(
+      ...authorship.contributionsOf(
+        transaction,
+        String(transaction.origin),
+        61_000,
+        writer => owners[writer],
+      ),
+    )
   })
   const as = (who: string, work: () => void) => doc.transact(work, who)
   return { doc, authorship, done, as }
@@ -54,6 +61,31 @@ test('a sheet and a decision are each one piece', () => {
     ['ana', 's', 'whole', 'Roll it.'],
     ['bo', 'y', 'whole', 'No: cold'],
   ])
+})
+
+test('what one brings of others after the server was gone stays theirs, whoever comes back first', () => {
+  const owners: Record<number, string> = { 1: 'ana', 2: 'bo' }
+  const [anas, bos] = [new Y.Doc(), new Y.Doc()]
+  anas.clientID = 1
+  bos.clientID = 2
+  const { doc, authorship, done } = watched([], owners)
+  addCard(anas, 'c', 'anas', 'reeds')
+  const paragraph = new Y.XmlElement('paragraph')
+  paragraph.insert(0, [new Y.XmlText('Roll it.')])
+  sheetOf(anas, 's').insert(0, [paragraph])
+  Y.applyUpdate(bos, Y.encodeStateAsUpdate(anas))
+  addCard(bos, 'c', 'bos', 'rushes')
+  editText(cardText(bos, 'c', 'anas') as Y.Text, 'old reeds')
+  Y.applyUpdate(doc, Y.encodeStateAsUpdate(bos), 'bo')
+  const now = new Set(short(done).map(each => each.join(' ')))
+  expect(now).toEqual(
+    new Set(['ana c anas old reeds', 'bo c anas old reeds', 'bo c bos rushes', 'ana s whole Roll it.']),
+  )
+  expect(Object.fromEntries(authorship.authors())).toEqual({
+    'c/anas': 'ana',
+    'c/bos': 'bo',
+    's/whole': 'ana',
+  })
 })
 
 test('what touches no prompt is nobody’s work', () => {

@@ -11,23 +11,23 @@ import { eq } from 'drizzle-orm'
 import type { Logger } from 'pino'
 import { WebSocketServer } from 'ws'
 import * as Y from 'yjs'
-import type { BoardNotice } from '~/contracts/live'
 import type { Board } from '~/core/boards/board'
-import type { Mend } from '~/core/boards/prompts/kind'
 import { mayWorkOn } from '~/core/live/rooms/rooms'
 import type { LiveState } from '~/core/live/topics'
-import { serverNow } from '../clock.server'
 import type { Database } from '../db/database.server'
 import { boardCopies } from '../db/schema.server'
 import { errorFacts } from '../error-facts.server'
+import { Allowance } from '../http/allowance.server'
 import { ConnectionCounts } from '../http/connection-counts.server'
 import type { LiveHub } from '../live/hub.server'
 import { Authorship } from './authorship.server'
 import { BoardStorage, type Contribution, readContributions } from './board-storage.server'
 import { BoardWork } from './board-work.server'
 import { readBoard } from './boards.server'
-import { isHarmless } from './message-check.server'
+import { judgeCursors, readMessage } from './message-check.server'
+import { OpenCopy } from './open-copy.server'
 import { guardSocket, type SocketGuard } from './socket-guard.server'
+import { handOutNumber, Writers } from './writers.server'
 
 /** Who is at the other end of a socket, as the server found out from its cookies. */
 export interface SocketUser {
@@ -44,37 +44,17 @@ interface ConnectionContext {
   sessionId?: string
   /** Null for a facilitator, who looks on. */
   participantId?: string | null
+  /** The number they write under. */
+  writer?: number | null
+  /** What they have asked of this board. */
+  questions?: Allowance
 }
 
-type Clocks = ReadonlyMap<number, number>
-
-interface OpenCopy {
-  sessionId: string
-  authorship: Authorship
-  /** At most this large, in bytes: what was measured last, and every change since. */
-  bytes: number
-  /** How large it was when it was last measured, and when that was. */
-  measured: number
-  measuredAt: number
-  /** Nothing more may be added. Everybody at the board is told before it is so full that writers are refused. */
-  full: boolean
-  /** How far each writer has come, by the writer's number in the document: in all, in the write under way, and on disk. */
-  latest: Clocks
-  writing: Clocks
-  stored: Clocks
-  /** How many of the authors everybody at the board has been told, in the order in which they were found. */
-  toldAuthors: number
-}
-
-/** Largest message and largest board, in bytes. */
+/** Largest message, in bytes. */
 const LARGEST_MESSAGE = 1_000_000
-const LARGEST_BOARD = 4_000_000
-/** From here on a board is full: what is on its way still goes in, and nothing more is begun. In bytes. */
-const FULL_FROM = 3_500_000
-/** A board near its limit is measured anew after it has changed by so much, in bytes: measuring reads all of it. */
-const MEASURE_EVERY = 100_000
-/** And a full one, when something changes, at most this often, in milliseconds. */
-const MEASURE_FULL_MS = 2_000
+/** Questions for all that is missing, each of which may take reading a whole board: at once, and then a second. */
+const MOST_QUESTIONS = 12
+const QUESTIONS_A_SECOND = 0.5
 /** Lanes need not hear of every keystroke: at most one message in this time, in milliseconds. */
 const TELL_EVERY_MS = 400
 
@@ -102,7 +82,10 @@ export class BoardServer {
     )
     this.hocuspocus = this.createHocuspocus()
     hub.onChange((sessionId, state) => this.closeForbidden(sessionId, state))
-    hub.onLetGo(sessionId => this.work.forget(sessionId))
+    hub.onLetGo(sessionId => {
+      this.work.forget(sessionId)
+      this.seenNumbers.delete(sessionId)
+    })
   }
 
   /** Takes over a socket that asked for the boards; the caller has checked where it comes from and whose it is. */
@@ -140,18 +123,23 @@ export class BoardServer {
       quiet: true,
       // Every change is stored as it comes; there is nothing to store later.
       debounce: 0,
-      onAuthenticate: async ({ documentName, context, connectionConfig }) => {
+      onAuthenticate: async ({ documentName, context, connectionConfig, token }) => {
         const { user } = context as ConnectionContext
         const copy = await this.copyOf(documentName)
         if (!copy) throw refusal()
+        const { sessionId } = copy
+        const questions = new Allowance(MOST_QUESTIONS, QUESTIONS_A_SECOND)
         if (user.isFacilitator) {
           connectionConfig.readOnly = true
-          return { sessionId: copy.sessionId, participantId: null }
+          return { sessionId, participantId: null, writer: null, questions }
         }
-        const participantId = user.participantIn(copy.sessionId)
-        const state = await this.hub.state(copy.sessionId)
+        const participantId = user.participantIn(sessionId)
+        const state = await this.hub.state(sessionId)
         if (!participantId || !mayWorkOn(state, participantId, documentName)) throw refusal()
-        return { sessionId: copy.sessionId, participantId }
+        const writer = await handOutNumber(this.db, documentName, participantId, numberIn(token))
+        if (writer === null) throw refusal()
+        this.seen(sessionId, documentName, writer, participantId)
+        return { sessionId, participantId, writer, questions }
       },
       onLoadDocument: async ({ documentName, document }) => {
         const update = await this.storage.load(documentName)
@@ -159,18 +147,17 @@ export class BoardServer {
       },
       afterLoadDocument: ({ documentName, document }) => this.watch(documentName, document),
       connected: async ({ connection, context, documentName }) => {
-        const { sessionId, participantId, guard } = context as ConnectionContext
+        const { sessionId, participantId, guard, writer } = context as ConnectionContext
         guard.opened()
         const copy = this.open.get(documentName)
         if (!copy || !sessionId) return
         const state = await this.hub.state(sessionId)
         // The session may have moved on between the question and the answer.
         if (participantId && !mayWorkOn(state, participantId, documentName)) connection.close()
-        else connection.sendStateless(noticeOf(copy, state))
+        else connection.sendStateless(copy.greeting(state, writer ?? null))
       },
-      beforeHandleMessage: async ({ update, document, context }) => {
-        const { participantId } = context as ConnectionContext
-        if (!isHarmless(update, document.awareness, participantId ?? null)) throw refusal()
+      beforeHandleMessage: async ({ update, connection, context }) => {
+        this.look(update, connection, context as ConnectionContext)
       },
       afterUnloadDocument: async ({ documentName }) => {
         // It may have been opened again while this one was being put away.
@@ -184,67 +171,83 @@ export class BoardServer {
     return copy && { sessionId: copy.sessionId, board: readBoard(copy.board) }
   }
 
-  /** Listens to a document that was just loaded. The listener runs with the change, so nobody else's can slip between. */
+  /** Numbers whose browsers have been here since the server started, by session and copy. */
+  private readonly seenNumbers = new Map<string, Map<string, Set<number>>>()
+
+  private seen(sessionId: string, copyId: string, writer: number, participantId: string): void {
+    const copies = this.seenNumbers.get(sessionId) ?? new Map<string, Set<number>>()
+    this.seenNumbers.set(sessionId, copies)
+    copies.set(copyId, (copies.get(copyId) ?? new Set()).add(writer))
+    this.open.get(copyId)?.writers.comesWith(writer, participantId)
+  }
+
+  /**
+   * Looks at a message before the sync server does. What may not be handled ends the line; what comes to nothing is blanked in
+   * the message, which then says nothing (an update, or a list of cursors, of zeros). Updates are taken in here, in the same
+   * step in which they are looked at, and blanked too.
+   */
+  private look(message: Uint8Array, connection: Connection, context: ConnectionContext): void {
+    const { guard } = context
+    const began = performance.now()
+    const refused = this.judge(message, connection, context)
+    guard.took(performance.now() - began)
+    // What was on its way when the line was ended is blanked, and comes to nothing.
+    if (refused === null || guard.isClosed) return
+    guard.refuse(refused)
+    throw refusal()
+  }
+
+  /** Why a message may not be handled; null for one that may. */
+  private judge(message: Uint8Array, connection: Connection, context: ConnectionContext): string | null {
+    const { guard, questions } = context
+    const participantId = context.participantId ?? null
+    const read = readMessage(message)
+    switch (read?.kind) {
+      case undefined:
+        return 'no message of a board'
+      case 'other':
+        return null
+      case 'question':
+        return questions?.allows(1) ? null : 'too many questions'
+      case 'cursors': {
+        const judged = guard.isClosed
+          ? 'drop'
+          : judgeCursors(read.cursors, connection.document.awareness, participantId)
+        if (judged !== 'take') read.cursors.fill(0)
+        return judged === 'refuse' ? 'cursors that are not theirs' : null
+      }
+      case 'update': {
+        const copy = this.open.get(connection.document.name)
+        // The sync server takes nothing from those who look on.
+        const mayWrite = copy && !connection.readOnly && participantId !== null && !guard.isClosed
+        const taken = mayWrite ? copy.take(read.update, connection, participantId) : 'dropped'
+        read.update.fill(0)
+        if (taken === 'again' && copy && questions?.allows(1)) connection.send(copy.question())
+        return taken === 'refuse' ? 'no update of a board' : null
+      }
+    }
+  }
+
+  /** Follows a document that was just loaded. */
   private async watch(copyId: string, document: Document): Promise<void> {
     const copy = await this.copyOf(copyId)
     if (!copy) return
     const { sessionId, board } = copy
-    const authorship = new Authorship(copyId, document, board, await readContributions(this.db, [copyId]))
-    const size = Y.encodeStateAsUpdate(document).byteLength
-    const clocks = Y.decodeStateVector(Y.encodeStateVector(document))
-    const opened: OpenCopy = {
-      sessionId,
-      authorship,
-      bytes: size,
-      measured: size,
-      measuredAt: 0,
-      full: size > FULL_FROM,
-      latest: clocks,
-      writing: clocks,
-      stored: clocks,
-      toldAuthors: authorship.count,
-    }
-    this.open.set(copyId, opened)
-    // The sync server's own listener has passed the change on before this one works out what it was.
-    document.on('update', (update: Uint8Array, origin: unknown, _doc: Y.Doc, transaction: Y.Transaction) => {
-      const context = (origin as Connection | null)?.context as ConnectionContext | undefined
-      const contributions = context?.participantId
-        ? opened.authorship.contributionsOf(transaction, context.participantId, serverNow())
-        : []
-      this.storage.append({ copyId, update, contributions })
-      if (context?.participantId) mend(document, opened.authorship.mends(), origin)
-      opened.latest = transaction.afterState
-      opened.bytes += update.byteLength
-      if (opened.bytes > FULL_FROM) this.watchSize(copyId, document, opened, origin)
-    })
-  }
-
-  /**
-   * Changes add up to more than a board holds: what replaced or took away something counts twice. So it is measured, and
-   * when it really is full its writers are told. Who goes on regardless is not listened to any more.
-   */
-  private watchSize(copyId: string, document: Document, copy: OpenCopy, origin: unknown): void {
-    const grown = copy.bytes - copy.measured > MEASURE_EVERY
-    // A full board may have room again after very little was written: something was taken away.
-    if (grown || (copy.full && serverNow() - copy.measuredAt > MEASURE_FULL_MS)) {
-      copy.bytes = Y.encodeStateAsUpdate(document).byteLength
-      copy.measured = copy.bytes
-      copy.measuredAt = serverNow()
-    }
-    const full = copy.measured > FULL_FROM
-    if (full !== copy.full) {
-      copy.full = full
-      this.log.warn({ copyId, full }, 'a board is full, or has room again')
-      document.broadcastStateless(JSON.stringify({ stored: {}, full } satisfies BoardNotice))
-    }
-    const connection = origin as Connection | null
-    if (copy.bytes > LARGEST_BOARD && connection?.context) connection.readOnly = true
+    const seen = this.seenNumbers.get(sessionId)?.get(copyId) ?? []
+    const [writers, earlier] = await Promise.all([
+      Writers.of(this.db, copyId, seen),
+      readContributions(this.db, [copyId]),
+    ])
+    const authorship = new Authorship(copyId, document, board, earlier)
+    this.open.set(
+      copyId,
+      new OpenCopy(copyId, sessionId, document, authorship, writers, this.storage, this.log),
+    )
   }
 
   private beforeWrite(copyIds: Set<string>): void {
     for (const copyId of copyIds) {
-      const copy = this.open.get(copyId)
-      if (copy) copy.writing = copy.latest
+      this.open.get(copyId)?.writeBegins()
     }
   }
 
@@ -255,7 +258,7 @@ export class BoardServer {
       return copy ? [{ copyId, copy }] : []
     })
     // The next write may begin while boards are told of this one.
-    for (const { copy } of written) copy.stored = copy.writing
+    for (const { copy } of written) copy.written()
     for (const { copyId, copy } of written) {
       this.tellLanes(copy.sessionId, copyId)
       await this.tellBoard(copyId, copy)
@@ -269,9 +272,7 @@ export class BoardServer {
     try {
       const state = await this.hub.state(copy.sessionId)
       if (this.open.get(copyId) !== copy) return
-      const from = copy.toldAuthors
-      copy.toldAuthors = copy.authorship.count
-      this.hocuspocus.documents.get(copyId)?.broadcastStateless(noticeOf(copy, state, from))
+      this.hocuspocus.documents.get(copyId)?.broadcastStateless(copy.news(state))
     } catch (error) {
       this.log.error({ error: errorFacts(error) }, 'a board could not be told what is stored')
     }
@@ -310,27 +311,9 @@ export class BoardServer {
   }
 }
 
-/** Puts ids right that are none, or somebody else's, in the name of whoever wrote them: what is said about a piece hangs on its id. */
-function mend(document: Y.Doc, mends: Mend[], origin: unknown): void {
-  if (mends.length === 0) return
-  document.transact(() => {
-    for (const { piece, id } of mends) piece.set('id', id)
-  }, origin)
-}
-
 /** Hocuspocus passes `reason` on to the browser. */
 const refusal = () =>
   Object.assign(new Error('This board is closed for you.'), { code: 4403, reason: 'closed' })
 
-/** What of a board is on disk, and who wrote its pieces but for the first `from` of them. */
-function noticeOf(copy: OpenCopy, state: LiveState, from = 0): string {
-  const names = copy.authorship
-    .authors(from)
-    .map(([entry, participantId]) => [entry, state.participants[participantId]?.shownName ?? ''])
-  const notice: BoardNotice = {
-    stored: Object.fromEntries(copy.stored),
-    ...(copy.full && { full: true }),
-    ...(names.length > 0 && { authors: Object.fromEntries(names) }),
-  }
-  return JSON.stringify(notice)
-}
+/** The number a browser says it writes under; null when it has none yet. */
+const numberIn = (token: string): number | null => (/^\d{1,10}$/.test(token) ? Number(token) : null)

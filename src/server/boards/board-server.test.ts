@@ -6,6 +6,7 @@ import * as Y from 'yjs'
 import type { BoardNotice } from '~/contracts/live'
 import { addCard, readCards } from '~/core/boards/prompts/cards/document'
 import { readAnswer } from '~/core/boards/prompts/kinds'
+import { sheetOf } from '~/core/boards/prompts/sheet/document'
 import { openSocket } from '~/demo/simulated-participant'
 
 let running: Awaited<ReturnType<typeof runningServer>>
@@ -158,16 +159,101 @@ test('a board that is nearly full is said to be so while writers are still heard
   late.close()
 })
 
-test('who goes on writing on a board that holds more than there is room for is not listened to any more', async () => {
+test('what a board has no room for is not taken in, also after coming back; with room again it comes in', async () => {
   const doc = new Y.Doc()
   const writer = await line(doc)
   const ballast = doc.getText('more ballast')
   for (let part = 0; part < 5; part++) ballast.insert(0, `${part}`.repeat(900_000))
-  const key = String(doc.clientID)
-  const told = clockOf(doc)
-  await writer.until(({ stored }) => (stored[key] ?? 0) >= told)
-  addCard(doc, 'c', 'too-much', 'not kept')
-  await new Promise(resolve => setTimeout(resolve, 500))
-  expect(readCards(await running.boards.read(copyId), 'c').map(card => card.id)).not.toContain('too-much')
+  await writer.until(({ full }) => full === true)
+  await new Promise(resolve => setTimeout(resolve, 1_000))
   writer.close()
+  const sizeNow = async () => Y.encodeStateAsUpdate(await running.boards.read(copyId)).byteLength
+  const before = await sizeNow()
+  expect(before).toBeLessThan(4_100_000)
+  for (let again = 0; again < 3; again++) {
+    const more = new Y.Doc()
+    const other = await line(more)
+    more.getText('more ballast').insert(0, `${again}`.repeat(900_000))
+    await new Promise(resolve => setTimeout(resolve, 300))
+    other.close()
+  }
+  expect(await sizeNow()).toBe(before)
+  // What was too much is asked for again once something was taken away.
+  await new Promise(resolve => setTimeout(resolve, 2_100))
+  const back = await line(doc)
+  ballast.delete(0, ballast.length)
+  addCard(doc, 'c', 'with-room', 'kept')
+  const key = String(doc.clientID)
+  await back.until(({ stored }) => stored[key] === clockOf(doc))
+  expect(readCards(await running.boards.read(copyId), 'c').map(card => card.id)).toContain('with-room')
+  back.close()
+})
+
+test('a board without a bottom, and one that lacks its beginning, are not taken in; the others in the room go on', async () => {
+  const [anas, bos] = [new Y.Doc(), new Y.Doc()]
+  const ana = await line(anas)
+  const bo = await line(bos, 1)
+  const closed = new Promise(resolve => bo.provider.on('close', resolve))
+  let within: Y.XmlFragment = sheetOf(bos, 's')
+  bos.transact(() => {
+    for (let depth = 0; depth < 2_500; depth++) {
+      const quotation: Y.XmlElement = new Y.XmlElement('blockquote')
+      within.insert(0, [quotation])
+      within = quotation
+    }
+  })
+  await closed
+  bo.close()
+  // Three hundred changes of somebody whose first is never sent.
+  const gaps = await line(new Y.Doc(), 1)
+  const heard: number[] = []
+  gaps.provider.on('message', ({ message }: { message: { data: Uint8Array } }) =>
+    heard.push(message.data.length),
+  )
+  const lost = new Y.Doc()
+  lost.getText('t').insert(0, 'the beginning')
+  const pieces: Uint8Array[] = []
+  lost.on('update', update => pieces.push(update))
+  for (let count = 0; count < 300; count++) lost.getText('t').insert(0, 'x'.repeat(10_000))
+  for (const piece of pieces) gaps.provider.documentUpdateHandler(piece, 'somewhere else')
+  addCard(anas, 'c', 'after-all', 'still here')
+  const key = String(anas.clientID)
+  await ana.until(({ stored }) => stored[key] === clockOf(anas))
+  const kept = await running.boards.read(copyId)
+  expect([kept.store.pendingStructs, kept.getText('t').length]).toEqual([null, 0])
+  expect(Y.encodeStateAsUpdate(kept).byteLength).toBeLessThan(1_000_000)
+  gaps.close()
+  ana.close()
+})
+
+test('nobody writes under a number that is another’s: what its owner wrote meanwhile is kept', async () => {
+  const anas = new Y.Doc()
+  const ana = await line(anas)
+  const { writer = 0 } = await ana.until(notice => notice.writer !== undefined)
+  anas.clientID = writer
+  addCard(anas, 'c', 'first', 'written with a line')
+  await ana.until(({ stored }) => stored[writer] === clockOf(anas))
+  ana.close()
+  // Bo has the board as Ana left it, and goes on in her name.
+  const bos = new Y.Doc()
+  const bo = await line(bos, 1)
+  bos.clientID = writer
+  addCard(bos, 'c', 'forged', 'Bo as Ana')
+  await new Promise(resolve => setTimeout(resolve, 700))
+  addCard(anas, 'c', 'second', 'written without a line')
+  const back = await line(anas)
+  await back.until(({ stored }) => stored[writer] === clockOf(anas))
+  const texts = readCards(await running.boards.read(copyId), 'c').map(card => card.text)
+  expect(texts).toContain('written without a line')
+  expect(texts).not.toContain('Bo as Ana')
+  bo.close()
+  back.close()
+})
+
+test('who asks for a whole board over and over is let go', async () => {
+  const asking = await line(new Y.Doc())
+  const closed = new Promise(resolve => asking.provider.on('close', resolve))
+  for (let question = 0; question < 400; question++) asking.provider.forceSync()
+  await closed
+  asking.close()
 })

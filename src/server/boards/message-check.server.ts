@@ -11,40 +11,85 @@ const CLOSE = 7
 
 const ALLOWED = new Set([SYNC, AUTH, QUERY_AWARENESS, SYNC_REPLY, CLOSE])
 
+/** What a cursor says of itself, in characters: a name's worth and two places in a text. */
+const LONGEST_STATE = 4_000
+/** Everybody of the largest room, with the pages they left behind. */
+const MOST_STATES = 500
+
+/** What a message of a board's socket asks for. The bytes are those of the message itself, not a copy. */
+export type BoardMessage =
+  | { kind: 'update'; update: Uint8Array }
+  /** What of the document the sender lacks. */
+  | { kind: 'question' }
+  | { kind: 'cursors'; cursors: Uint8Array }
+  | { kind: 'other' }
+
 /**
- * Whether a message may be handled. Messages that would be passed on to others as if the server had said them are
- * refused, and so is a cursor that claims to be somebody else's. Returns false for what cannot be read.
- *
- * Browsers echo the cursors they hear of, and an echo may arrive after its owner has left: what is no news is harmless
- * whatever it says, because nothing comes of it (y-protocols, `applyAwarenessUpdate`).
+ * Reads what a message asks for; null for what may not be handled: what cannot be read, and messages that would be passed on
+ * to others as if the server had said them.
  */
-export function isHarmless(message: Uint8Array, awareness: Awareness, participantId: string | null): boolean {
+export function readMessage(message: Uint8Array): BoardMessage | null {
   try {
     const decoder = createDecoder(message)
     readVarString(decoder)
     const kind = readVarUint(decoder)
-    if (kind !== AWARENESS) return ALLOWED.has(kind)
-    return claims(readVarUint8Array(decoder)).every(
-      ({ clientId, clock, userId }) =>
-        userId === null ||
-        userId === participantId ||
-        userId === userOf(awareness, clientId) ||
-        clock <= (awareness.meta.get(clientId)?.clock ?? 0),
-    )
+    if (kind === AWARENESS) return { kind: 'cursors', cursors: readVarUint8Array(decoder) }
+    if (!ALLOWED.has(kind)) return null
+    if (kind !== SYNC && kind !== SYNC_REPLY) return { kind: 'other' }
+    const step = readVarUint(decoder)
+    if (step === 0) return { kind: 'question' }
+    return step <= 2 ? { kind: 'update', update: readVarUint8Array(decoder) } : null
   } catch {
-    return false
+    return null
+  }
+}
+
+/**
+ * What is to become of cursors somebody sends: `refuse` those that claim to be somebody else's, or that are more than cursors;
+ * `drop` what would take somebody else's away.
+ *
+ * Browsers echo the cursors they hear of, and an echo may arrive after its owner has left: what is no news is harmless
+ * whatever it says, because nothing comes of it. They also say of somebody they have not heard of for long that they are gone,
+ * which with a clock that is no news takes the cursor away all the same (y-protocols, `applyAwarenessUpdate`): the server
+ * finds that out by itself.
+ */
+export function judgeCursors(
+  update: Uint8Array,
+  awareness: Awareness,
+  participantId: string | null,
+): 'take' | 'drop' | 'refuse' {
+  try {
+    const list = claims(update)
+    if (list.length > MOST_STATES) return 'refuse'
+    let takesAway = false
+    for (const { clientId, clock, userId, gone } of list) {
+      const known = userOf(awareness, clientId)
+      const isNews = clock > (awareness.meta.get(clientId)?.clock ?? 0)
+      if (gone) takesAway ||= known !== null && known !== participantId
+      else if (isNews && userId !== null && userId !== participantId && userId !== known) return 'refuse'
+      // Nor may what somebody says of themselves be written over.
+      else if (isNews && known !== null && known !== participantId) takesAway = true
+    }
+    return takesAway ? 'drop' : 'take'
+  } catch {
+    return 'refuse'
   }
 }
 
 /** Who each state of a presence message says it is; null for one that says nothing (y-protocols, awareness). */
-function claims(update: Uint8Array): { clientId: number; clock: number; userId: string | null }[] {
+function claims(
+  update: Uint8Array,
+): { clientId: number; clock: number; userId: string | null; gone: boolean }[] {
   const decoder = createDecoder(update)
   const count = readVarUint(decoder)
   const list: ReturnType<typeof claims> = []
   for (let index = 0; index < count && hasContent(decoder); index++) {
     const clientId = readVarUint(decoder)
     const clock = readVarUint(decoder)
-    list.push({ clientId, clock, userId: userIn(JSON.parse(readVarString(decoder))) })
+    const text = readVarString(decoder)
+    if (text.length > LONGEST_STATE) throw new Error('This is more than a cursor.')
+    const state: unknown = JSON.parse(text)
+    list.push({ clientId, clock, userId: userIn(state), gone: state === null })
   }
   return list
 }

@@ -70,6 +70,29 @@ test('what comes faster than a whole room types is not listened to', () => {
   expect(slow.why).not.toContain('too many messages')
 })
 
+test('a few large boards come back at once; whoever sends on and on is not listened to', () => {
+  const { socket, why } = guarded()
+  const large = Buffer.concat([message('board'), Buffer.alloc(990_000)])
+  for (let count = 0; count < 8; count++) socket.emit('message', large)
+  expect(why).toEqual([])
+  socket.emit('message', large)
+  expect(why).toEqual(['too many messages'])
+})
+
+test('who makes the server work more than a tenth of its time is let go; what is refused ends the line once', () => {
+  const busy = guarded()
+  busy.guard.took(900)
+  jest.advanceTimersByTime(1_000)
+  busy.guard.took(150)
+  expect([busy.why, busy.guard.isClosed]).toEqual([[], false])
+  busy.guard.took(100)
+  expect([busy.why, busy.guard.isClosed]).toEqual([['too much work'], true])
+  const forger = guarded()
+  forger.guard.refuse('no update of a board')
+  forger.guard.refuse('no update of a board')
+  expect([forger.why, forger.socket.closedWith.length]).toEqual([['no update of a board'], 1])
+})
+
 test('who asks and does not read is let go', () => {
   const { socket, why } = guarded()
   socket.bufferedAmount = 16_000_001

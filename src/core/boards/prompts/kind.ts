@@ -7,8 +7,11 @@ import type { BlockContent } from 'mdast'
 import type * as Y from 'yjs'
 import type { z } from 'zod'
 
-/** A text that changed: the piece's id, and what it says now; the empty text when it was taken away. */
-export type ChangedPiece = [pieceId: string, text: string]
+/**
+ * A text that changed: the piece's id, and what it says now; the empty text when it was taken away. With the part of the
+ * document it lies in, for kinds of many pieces.
+ */
+export type ChangedPiece = [pieceId: string, text: string, part?: unknown]
 
 /** A piece whose id is not one, is taken, or was changed by its writer, with the id it is to have. */
 export interface Mend {

@@ -1,4 +1,14 @@
-import { bigserial, index, integer, jsonb, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core'
+import {
+  bigint,
+  bigserial,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  unique,
+} from 'drizzle-orm/pg-core'
 import type { Board } from '~/core/boards/board'
 import { bytes, moment } from './columns.server'
 import { sessions } from './sessions.server'
@@ -27,6 +37,22 @@ export const boardUpdates = pgTable(
     update: bytes('update').notNull(),
   },
   table => [index('updates_by_copy').on(table.copyId, table.id)],
+)
+
+/**
+ * Whose each number is that pieces of a board are written under. A number belongs to whom it was handed out, or who was first
+ * seen with it; nobody else can write under it.
+ */
+export const boardWriters = pgTable(
+  'board_writers',
+  {
+    copyId: text('copy_id')
+      .notNull()
+      .references(() => boardCopies.id, { onDelete: 'cascade' }),
+    number: bigint('number', { mode: 'number' }).notNull(),
+    participantId: text('participant_id').notNull(),
+  },
+  table => [primaryKey({ columns: [table.copyId, table.number] })],
 )
 
 /** Who worked on which piece of a board in which half minute, and what it said then. Written by the server only. */

@@ -51,23 +51,25 @@ export class CardsFollower implements Follower {
   private read(touched: ReadonlySet<unknown>, listTouched: boolean): ChangedPiece[] {
     const { texts, cards } = this
     const before = new Map<string, string | undefined>()
-    const say = (id: string, text: string | undefined) => {
+    const holders = new Map<string, Y.Map<unknown>>()
+    const say = (id: string, text: string | undefined, card: Y.Map<unknown>) => {
       if (!before.has(id)) before.set(id, texts.get(id))
+      holders.set(id, card)
       put(texts, id, text)
     }
     const read = (card: Y.Map<unknown>) => {
       const [now] = readCard(card)
       const id = cards.get(card) ?? null
-      if (id !== null && id !== now?.id) say(id, undefined)
+      if (id !== null && id !== now?.id) say(id, undefined, card)
       if (now && now.id !== id && texts.has(now.id)) this.doubled = true
-      if (now) say(now.id, now.text)
+      if (now) say(now.id, now.text, card)
       cards.set(card, now?.id ?? null)
     }
     const forget = (present: ReadonlySet<unknown>) => {
       for (const [card, id] of cards) {
         if (present.has(card)) continue
         cards.delete(card)
-        if (id !== null) say(id, undefined)
+        if (id !== null) say(id, undefined, card)
       }
     }
     if (listTouched) {
@@ -82,7 +84,7 @@ export class CardsFollower implements Follower {
     for (const card of touched) if (card instanceof Y.Map && cards.has(card)) read(card)
     if (this.doubled) for (const [id, text] of before) put(texts, id, text)
     return [...before].flatMap(([id, text]): ChangedPiece[] =>
-      texts.get(id) === text ? [] : [[id, texts.get(id) ?? '']],
+      texts.get(id) === text ? [] : [[id, texts.get(id) ?? '', holders.get(id)]],
     )
   }
 }
