@@ -12,7 +12,7 @@ import type { Command } from '~/core/live/topics'
 import { type LiveState, unopened } from '~/core/live/topics'
 import { type RandomStream, randomStream } from '~/core/random/random'
 import { pulseStart } from '~/core/review/pulse'
-import type { Account } from '~/server/auth/accounts.server'
+import type { Account } from '~/server/auth/sign-ins.server'
 import {
   type Contribution,
   insertContributions,

@@ -1,6 +1,6 @@
 import type { Logger } from 'pino'
 import { createContext } from 'react-router'
-import type { Account } from './auth/accounts.server'
+import type { Account } from './auth/sign-ins.server'
 import type { BoardServer } from './boards/board-server.server'
 import type { Database } from './db/database.server'
 import type { Limits } from './limits.server'

@@ -69,6 +69,6 @@ test('a plan begins with a title, today and the next hour; without a board one i
   await page.getByRole('button', { name: 'Save the plan' }).click()
   await expect(page.getByText(/\(Asia\/Tokyo\)/)).toBeVisible()
   await page.getByRole('button', { name: 'Open the session' }).click()
-  await page.getByRole('button', { name: 'Show the code to scan' }).click()
+  await page.getByRole('button', { name: 'Code to scan' }).click()
   await expect(page.getByText('This page was opened on the server’s own machine')).toBeVisible()
 })

@@ -23,6 +23,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   const signedIn = await signIn(db, limits, form.value, {
     address: context.get(addressContext),
     browser: await readBrowserToken(request.headers.get('Cookie')),
+    agent: request.headers.get('User-Agent'),
   })
   if (!signedIn.ok) throw redirect('/sign-in')
   throw redirect('/', { headers: await signedInCookies(signedIn.value, settings.publicAddress) })

@@ -5,10 +5,12 @@ import {
   type CodeProblem,
   claimName,
   freeNames,
+  type Place,
   placeOf,
   sessionByCode,
   takePlace,
 } from '~/server/join/join.server'
+import type { LiveHub } from '~/server/live/hub.server'
 import { addressContext, servicesContext } from '~/server/services.server'
 import { JoinPage } from '../features/join/join-page'
 import { codeProblemText, takePlaceProblemText } from '../features/join/join-text'
@@ -38,10 +40,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     )
   const { id, title, phase, joinCode } = found.value
   const place = await placeOf(db, id, await readPlaceToken(request.headers.get('Cookie'), id))
-  if (place) {
-    const held = (await hub.state(id)).participants[place.participantId]
-    if (held && !held.released) throw redirect(`/s/${id}`)
-  }
+  if (place && (await isHeld(hub, place))) throw redirect(`/s/${id}`)
   if (params.code === undefined) throw redirect(`/join/${joinCode}`)
   if (phase === 'planned') return { step: 'wait', title } satisfies Step
   if (phase === 'ended') return { step: 'over', title } satisfies Step
@@ -78,13 +77,21 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       ? { typed, problem: '', asked: true }
       : data({ typed, problem: takePlaceProblemText(claimed.problem) }, 409)
   }
-  const taken = await takePlace(db, hub, sessionId, form.value)
+  const place = await placeOf(db, sessionId, await readPlaceToken(request.headers.get('Cookie'), sessionId))
+  // One browser, one place: who comes through the door twice is led to theirs.
+  if (place && (await isHeld(hub, place))) throw redirect(`/s/${sessionId}`)
+  const taken = await takePlace(db, hub, sessionId, form.value, place?.participantId)
   if (!taken.ok) {
     const { code } = taken.problem
     return data({ typed, problem: takePlaceProblemText(taken.problem), taken: code === 'name-taken' }, 409)
   }
   const cookie = await writePlaceToken(taken.value.token, sessionId, secureCookies(settings.publicAddress))
   throw redirect(`/s/${sessionId}`, { headers: { 'Set-Cookie': cookie } })
+}
+
+async function isHeld(hub: LiveHub, { sessionId, participantId }: Place): Promise<boolean> {
+  const held = (await hub.state(sessionId)).participants[participantId]
+  return held !== undefined && !held.released
 }
 
 const statusOf = (problem: CodeProblem) => (problem.code === 'unknown-code' ? 404 : 429)

@@ -1,7 +1,8 @@
 import { redirect } from 'react-router'
 import { signInForm } from '~/contracts/forms/accounts'
-import { accountOf, hasAccounts, signIn } from '~/server/auth/accounts.server'
+import { hasAccounts, signIn } from '~/server/auth/accounts.server'
 import { readAccountToken, readBrowserToken } from '~/server/auth/cookies.server'
+import { accountOf, signOut } from '~/server/auth/sign-ins.server'
 import { addressContext, servicesContext } from '~/server/services.server'
 import { signInProblemText } from '../features/accounts/account-text'
 import { SignInPage } from '../features/accounts/sign-in-page'
@@ -25,9 +26,12 @@ export async function action({ request, context }: Route.ActionArgs) {
   const signedIn = await signIn(db, limits, form.value, {
     address: context.get(addressContext),
     browser: await readBrowserToken(request.headers.get('Cookie')),
+    agent: request.headers.get('User-Agent'),
   })
   if (!signedIn.ok)
     return form.reply({ formErrors: [signInProblemText(signedIn.problem)], hideFields: ['password'] })
+  // One browser has one sign-in: what it had before is over.
+  await signOut(db, await readAccountToken(request.headers.get('Cookie')))
   throw redirect(ownPath(form.value.goTo), {
     headers: await signedInCookies(signedIn.value, settings.publicAddress),
   })

@@ -1,6 +1,6 @@
 import { redirect } from 'react-router'
-import { signOut } from '~/server/auth/accounts.server'
 import { clearAccountToken, readAccountToken } from '~/server/auth/cookies.server'
+import { signOut } from '~/server/auth/sign-ins.server'
 import { servicesContext } from '~/server/services.server'
 import type { Route } from './+types/sign-out'
 import { secureCookies } from './helpers.server'

@@ -1,6 +1,7 @@
 import { Outlet, redirect } from 'react-router'
-import { accountOf, hasAccounts } from '~/server/auth/accounts.server'
+import { hasAccounts } from '~/server/auth/accounts.server'
 import { readAccountToken } from '~/server/auth/cookies.server'
+import { accountOf } from '~/server/auth/sign-ins.server'
 import { accountContext, servicesContext } from '~/server/services.server'
 import type { Route } from './+types/signed-in'
 

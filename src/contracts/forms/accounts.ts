@@ -13,4 +13,9 @@ export const signInForm = z.object({
   goTo: z.string().optional(),
 })
 
+export const passwordForm = z.object({
+  password: z.string({ error: 'Enter the password you have.' }).max(200, 'Use at most 200 characters.'),
+  newPassword,
+})
+
 export const accountForm = z.object({ displayName: line('a name', 80), email, password: newPassword })

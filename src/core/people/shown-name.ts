@@ -39,7 +39,7 @@ export function shownNames(people: readonly NamedPerson[]): Map<string, string> 
 export const fullName = (person: Pick<NamedPerson, 'firstName' | 'familyName'>): string =>
   `${person.firstName} ${person.familyName}`.trim()
 
-/** A name for comparing: case, accents, letters like ø, ß and ł, and repeated blanks do not count. */
+/** A name for comparing: case, accents, letters like ø, ß and ł, what is not seen, and repeated blanks do not count. */
 export const plainName = (name: string): string =>
   withoutMarks(name).toLowerCase().replace(/\s+/g, ' ').trim()
 
@@ -47,7 +47,7 @@ const PLAIN_ASCII = /^[\x20-\x7e]*$/
 
 /** Most names have no marks to take away, and looking for them is what takes long. */
 const withoutMarks = (name: string): string =>
-  PLAIN_ASCII.test(name) ? name : deburr(name.normalize('NFKD').replace(/\p{M}/gu, ''))
+  PLAIN_ASCII.test(name) ? name : deburr(name.normalize('NFKD').replace(/[\p{M}\p{DI}]/gu, ''))
 
 /** A name as its words alone, for finding: what stands between them does not count. */
 const words = (name: string) =>

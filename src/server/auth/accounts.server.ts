@@ -1,24 +1,13 @@
-import { and, eq, isNull, lt, sql } from 'drizzle-orm'
-import { LRUCache } from 'lru-cache'
+import { and, eq, isNull, sql } from 'drizzle-orm'
 import type { z } from 'zod'
 import type { accountForm } from '~/contracts/forms/accounts'
-import { serverNow } from '../clock.server'
 import type { Database } from '../db/database.server'
-import { accounts, knownBrowsers, signIns } from '../db/schema.server'
+import { accounts, knownBrowsers } from '../db/schema.server'
 import type { Limits } from '../limits.server'
 import { done, type Result, refused } from '../result'
 import { newId, newToken, tokenHash } from '../tokens.server'
 import { arePasswordsWaiting, checkPassword, hashOfNobody, hashPassword, isOldHash } from './passwords.server'
-
-/** Somebody who is signed in. Every account of a server is a facilitator or co-facilitator and sees all of it. */
-export interface Account {
-  id: string
-  email: string
-  displayName: string
-}
-
-/** How long a browser stays signed in without coming back, in milliseconds. */
-export const SIGN_IN_MS = 14 * 24 * 60 * 60 * 1000
+import { type Account, newSignIn, signOutEverywhere } from './sign-ins.server'
 
 const shown = { id: accounts.id, email: accounts.email, displayName: accounts.displayName }
 
@@ -65,6 +54,8 @@ export interface SignInFrom {
   address: string
   /** What this browser is known by, if it has ever been signed in. */
   browser: string | null
+  /** What it calls itself (its User-Agent). */
+  agent?: string | null
 }
 
 /**
@@ -75,7 +66,7 @@ export async function signIn(
   db: Database,
   limits: Limits,
   form: { email: string; password: string },
-  { address, browser }: SignInFrom,
+  { address, browser, agent }: SignInFrom,
 ): Promise<Result<{ token: string; browser: string }, SignInProblem>> {
   const [account] = await db
     .select()
@@ -95,7 +86,10 @@ export async function signIn(
     const passwordHash = await hashPassword(form.password)
     await db.update(accounts).set({ passwordHash }).where(eq(accounts.id, account.id))
   }
-  return done({ token: await newSignIn(db, account.id), browser: await remember(db, browser, account.id) })
+  return done({
+    token: await newSignIn(db, account.id, agent ?? ''),
+    browser: await remember(db, browser, account.id),
+  })
 }
 
 /** How long somebody is asked to wait while so many passwords are being checked that another would wait for long. */
@@ -120,65 +114,27 @@ async function remember(db: Database, browser: string | null, accountId: string)
   return token
 }
 
-async function newSignIn(db: Database, accountId: string): Promise<string> {
-  const token = newToken()
-  await db.delete(signIns).where(lt(signIns.expiresAt, new Date()))
-  await db.insert(signIns).values({
-    tokenHash: tokenHash(token),
-    accountId,
-    expiresAt: new Date(serverNow() + SIGN_IN_MS),
-  })
-  return token
-}
-
 /**
- * Sign-ins looked up a moment ago: every request of a facilitator asks, and in Live they come in quick succession. Whoever is
- * signed out here is out at once; by another server on the same database, within this time.
+ * Changes somebody's password, who says the one they have; wrong ones make them wait as at the door. Every other browser of
+ * theirs is signed out: whoever had the old one has nothing now.
  */
-const KNOWN_FOR_MS = 10_000
-interface SignedIn {
-  account: Account
-  expiresAt: number
-}
-const known = new WeakMap<Database, LRUCache<string, SignedIn>>()
-
-function knownIn(db: Database): LRUCache<string, SignedIn> {
-  const found = known.get(db) ?? new LRUCache<string, SignedIn>({ max: 1_000, ttl: KNOWN_FOR_MS })
-  known.set(db, found)
-  return found
-}
-
-/** The account a cookie's token stands for; null when it is unknown or has run out. */
-export async function accountOf(db: Database, token: string | null): Promise<Account | null> {
-  if (!token) return null
-  const hash = tokenHash(token)
-  const signedIn = knownIn(db).get(hash) ?? (await lookUp(db, hash))
-  if (!signedIn || signedIn.expiresAt < serverNow()) return null
-  knownIn(db).set(hash, signedIn, { noUpdateTTL: true })
-  return signedIn.account
-}
-
-async function lookUp(db: Database, hash: string): Promise<SignedIn | null> {
-  const [found] = await db
-    .select({ ...shown, expiresAt: signIns.expiresAt })
-    .from(signIns)
-    .innerJoin(accounts, eq(accounts.id, signIns.accountId))
-    .where(eq(signIns.tokenHash, hash))
-  if (!found) return null
-  const { expiresAt, ...account } = found
-  return { account, expiresAt: expiresAt.getTime() }
-}
-
-export async function signOut(db: Database, token: string | null): Promise<void> {
-  if (!token) return
-  const hash = tokenHash(token)
-  await db.delete(signIns).where(eq(signIns.tokenHash, hash))
-  knownIn(db).delete(hash)
-}
-
-/** Signs an account out wherever it is signed in. */
-export async function signOutEverywhere(db: Database, accountId: string): Promise<void> {
-  await db.delete(signIns).where(eq(signIns.accountId, accountId))
-  await db.delete(knownBrowsers).where(eq(knownBrowsers.accountId, accountId))
-  knownIn(db).clear()
+export async function changePassword(
+  db: Database,
+  limits: Limits,
+  { id }: Account,
+  form: { password: string; newPassword: string },
+  token: string,
+): Promise<Result<null, SignInProblem>> {
+  const wait = arePasswordsWaiting() ? BUSY_SECONDS : limits.knownBrowser.begin(`${id} changes`)
+  if (wait > 0) return refused({ code: 'too-many-tries', seconds: wait })
+  const [account] = await db.select().from(accounts).where(eq(accounts.id, id))
+  if (!account || !(await checkPassword(form.password, account.passwordHash)))
+    return refused({ code: 'wrong' })
+  limits.knownBrowser.succeeded(`${id} changes`)
+  await db
+    .update(accounts)
+    .set({ passwordHash: await hashPassword(form.newPassword) })
+    .where(eq(accounts.id, id))
+  await signOutEverywhere(db, id, token)
+  return done(null)
 }

@@ -4,15 +4,8 @@ import { memoryDatabase } from 'tests/fixtures/database'
 import { accounts, signIns } from '../db/schema.server'
 import { createLimits } from '../limits.server'
 import { stopWorkThread } from '../work/work-thread.server'
-import {
-  accountOf,
-  createAccount,
-  createFirstAccount,
-  listAccounts,
-  signIn,
-  signOut,
-  signOutEverywhere,
-} from './accounts.server'
+import { changePassword, createAccount, createFirstAccount, listAccounts, signIn } from './accounts.server'
+import { accountOf, listSignIns, signOut, signOutEverywhere, whileSignedIn } from './sign-ins.server'
 
 /** A browser that has never been signed in. */
 const from = (address: string) => ({ address, browser: null })
@@ -129,4 +122,59 @@ test('an unknown address is refused like a wrong password', async () => {
     ok: false,
     problem: { code: 'wrong' },
   })
+})
+
+test('what is held open by a sign-in ends with it, and with it alone, also when it was just being opened', async () => {
+  await account(memory.db)
+  const limits = createLimits()
+  const one = value(await signIn(memory.db, limits, form, from('10.0.0.1'))).token
+  const other = value(await signIn(memory.db, limits, form, from('10.0.0.2'))).token
+  const who = await accountOf(memory.db, one)
+  if (!who) throw new Error('Not signed in.')
+  const ended: string[] = []
+  const hold = (name: string, token: string) => whileSignedIn(memory.db, token, who, () => ended.push(name))
+  hold('stream', one)
+  hold('let go', one)()
+  hold('elsewhere', other)
+  await signOut(memory.db, one)
+  expect(ended).toEqual(['stream'])
+  hold('too late', one)
+  await new Promise(resolve => setTimeout(resolve, 50))
+  expect(ended).toEqual(['stream', 'too late'])
+  await signOutEverywhere(memory.db, who.id)
+  expect(ended).toEqual(['stream', 'too late', 'elsewhere'])
+})
+
+test('one sees where one is signed in, by what the browser calls itself', async () => {
+  await account(memory.db)
+  const agent = 'Mozilla/5.0 (X11; Linux x86_64; rv:128.0) Gecko/20100101 Firefox/128.0'
+  const here = value(await signIn(memory.db, createLimits(), form, { ...from('10.0.0.1'), agent })).token
+  await signIn(memory.db, createLimits(), form, { ...from('10.0.0.2'), agent: `odd ${'x'.repeat(9_000)}` })
+  const [{ id } = { id: '' }] = await listAccounts(memory.db)
+  const listed = await listSignIns(memory.db, id, here)
+  expect(listed.map(({ browser, isHere }) => [browser, isHere]).sort()).toEqual([
+    ['', false],
+    ['Firefox on Linux', true],
+  ])
+})
+
+test('a password is changed by who says the one they have; the browser that did so stays, all others are out', async () => {
+  await account(memory.db)
+  const limits = createLimits()
+  const here = value(await signIn(memory.db, limits, form, from('10.0.0.1'))).token
+  const there = value(await signIn(memory.db, limits, form, from('10.0.0.2'))).token
+  const who = await accountOf(memory.db, here)
+  if (!who) throw new Error('Not signed in.')
+  const change = (password: string) =>
+    changePassword(memory.db, limits, who, { password, newPassword: 'longer than before' }, here)
+  expect(await change('wrong')).toMatchObject({ problem: { code: 'wrong' } })
+  value(await change(form.password))
+  expect([await accountOf(memory.db, here), await accountOf(memory.db, there)]).toEqual([who, null])
+  expect((await signIn(memory.db, limits, form, from('10.0.0.3'))).ok).toBe(false)
+  const again = { ...form, password: 'longer than before' }
+  expect((await signIn(memory.db, limits, again, from('10.0.0.4'))).ok).toBe(true)
+  // Guessing is slowed as at the door.
+  const guesses = []
+  for (let guess = 0; guess < 30; guess++) guesses.push(await change('wrong again'))
+  expect(guesses.at(-1)).toMatchObject({ problem: { code: 'too-many-tries' } })
 })

@@ -1,5 +1,5 @@
 import { createCookie } from 'react-router'
-import { SIGN_IN_MS } from './accounts.server'
+import { SIGN_IN_MS } from './sign-ins.server'
 
 const options = (seconds: number, secure: boolean) =>
   ({ httpOnly: true, sameSite: 'lax', path: '/', maxAge: seconds, secure }) as const

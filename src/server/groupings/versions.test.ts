@@ -1,7 +1,7 @@
 import { pino } from 'pino'
 import { account, plannedSession, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
-import type { Account } from '../auth/accounts.server'
+import type { Account } from '../auth/sign-ins.server'
 import { LiveHub } from '../live/hub.server'
 import { askAsFacilitator, openSession } from '../live/requests.server'
 import { createSession, getSession, prepareOpening } from '../sessions/sessions.server'

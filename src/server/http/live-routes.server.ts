@@ -2,8 +2,8 @@ import type { IncomingMessage } from 'node:http'
 import type { Duplex } from 'node:stream'
 import { type Request, type Response, Router } from 'express'
 import type { Viewer } from '~/core/live/views'
-import { type Account, accountOf } from '../auth/accounts.server'
 import { readAccountToken, readPlaceToken, readPlaceTokens } from '../auth/cookies.server'
+import { type Account, accountOf, whileSignedIn } from '../auth/sign-ins.server'
 import type { SocketUser } from '../boards/board-server.server'
 import { serverNow } from '../clock.server'
 import { placeOf, placesOf } from '../join/join.server'
@@ -60,6 +60,13 @@ async function openStream(
   }
   response.on('close', letGo)
   const stream = new EventStream(request, response)
+  if (account) {
+    const token = await readAccountToken(request.headers.cookie)
+    response.on(
+      'close',
+      whileSignedIn(services.db, token, account, () => response.end()),
+    )
+  }
   stop = await services.hub.follow(sessionId, viewer, lastSeqOf(request), stream.send, account)
   if (gone) {
     stop()
@@ -107,15 +114,27 @@ export async function acceptSocket(
     socket.destroy()
     return
   }
-  const user = await socketUserOf(services, cookies)
-  if (user) services.boards.accept(request, socket, head, user, address)
-  else socket.destroy()
+  const token = await readAccountToken(cookies)
+  const account = await accountOf(services.db, token)
+  const user = account ? facilitatorUser(account) : await participantUser(services, cookies)
+  if (!user) {
+    socket.destroy()
+    return
+  }
+  if (account)
+    socket.once(
+      'close',
+      whileSignedIn(services.db, token, account, () => socket.destroy()),
+    )
+  services.boards.accept(request, socket, head, user, address)
 }
 
-/** Whose socket it is, by its cookies; null for somebody who has no place anywhere: then nothing is read from it. */
-async function socketUserOf(services: Services, cookies: string | undefined): Promise<SocketUser | null> {
-  const account = await accountOf(services.db, await readAccountToken(cookies))
-  if (account) return { key: account.id, isFacilitator: true, participantIn: () => null }
+const facilitatorUser = ({ id }: Account): SocketUser => {
+  return { key: id, isFacilitator: true, participantIn: () => null }
+}
+
+/** Whose socket it is, by its places; null for somebody who has none anywhere: then nothing is read from it. */
+async function participantUser(services: Services, cookies: string | undefined): Promise<SocketUser | null> {
   const places = await placesOf(services.db, await readPlaceTokens(cookies))
   const [first] = places
   if (!first) return null

@@ -4,7 +4,7 @@ import { remember, rememberBoth } from '~/core/live/remember'
 import type { LiveProblem, LiveState } from '~/core/live/topics'
 import { plainName } from '~/core/people/shown-name'
 import type { Database } from '../db/database.server'
-import { participants, sessions } from '../db/schema.server'
+import { accounts, participants, sessions } from '../db/schema.server'
 import { notFound } from '../errors.server'
 import type { Limits } from '../limits.server'
 import type { LiveHub } from '../live/hub.server'
@@ -130,10 +130,14 @@ export async function takePlace(
   hub: LiveHub,
   sessionId: string,
   wish: { personId?: string; shownName: string },
-): Promise<Result<{ token: string }, LiveProblem | { code: 'no-such-name' }>> {
+  /** Who the same browser was in this session before. */
+  earlierId?: string,
+): Promise<Result<{ token: string }, LiveProblem | { code: 'no-such-name' | 'facilitators-name' }>> {
   const state = await hub.state(sessionId)
   const expected = state.expected.find(person => person.personId === wish.personId)
   if (wish.personId && !expected) return refused({ code: 'no-such-name' })
+  if (!expected && (await isFacilitatorsName(db, wish.shownName)))
+    return refused({ code: 'facilitators-name' })
   const token = newToken()
   const id = newId()
   await db
@@ -147,9 +151,20 @@ export async function takePlace(
       participantId: id,
       personId: expected?.personId ?? null,
       shownName: expected?.shownName ?? wish.shownName,
+      earlierId,
     },
   )
   if (joined.ok) return done({ token })
   await db.delete(participants).where(eq(participants.id, id))
   return joined
+}
+
+/** A broadcast is signed with it: nobody comes in under it who could be taken for a facilitator. */
+async function isFacilitatorsName(db: Database, typed: string): Promise<boolean> {
+  const rows = await db
+    .select({ name: accounts.displayName })
+    .from(accounts)
+    .where(isNull(accounts.removedAt))
+  const plain = plainName(typed)
+  return rows.some(({ name }) => plainName(name) === plain)
 }

@@ -6,7 +6,7 @@ import {
   type LiveProblem,
   type ParticipantRequest,
 } from '~/core/live/topics'
-import type { Account } from '../auth/accounts.server'
+import type { Account } from '../auth/sign-ins.server'
 import { hasWritten } from '../boards/board-storage.server'
 import type { Database } from '../db/database.server'
 import { type Result, refused } from '../result'

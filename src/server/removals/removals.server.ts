@@ -4,7 +4,7 @@
  */
 import { and, count, desc, eq, isNotNull, isNull, ne } from 'drizzle-orm'
 import type { RemovableKind } from '~/contracts/removals'
-import { type Account, signOutEverywhere } from '../auth/accounts.server'
+import { type Account, signOutEverywhere } from '../auth/sign-ins.server'
 import type { Database } from '../db/database.server'
 import { accounts, boards, choices, cohorts, groupings, sessions } from '../db/schema.server'
 import { notFound } from '../errors.server'

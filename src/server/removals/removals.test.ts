@@ -1,6 +1,7 @@
 import { plannedSession, value } from 'tests/fixtures/class'
 import { runningServer } from 'tests/fixtures/running'
-import { accountOf, createAccount, listAccounts, signIn } from '../auth/accounts.server'
+import { createAccount, listAccounts, signIn } from '../auth/accounts.server'
+import { accountOf } from '../auth/sign-ins.server'
 import { listBoards } from '../boards/boards.server'
 import { listCohorts } from '../cohorts/cohorts.server'
 import { getGrouping, listGroupings } from '../groupings/groupings.server'

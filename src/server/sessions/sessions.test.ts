@@ -1,7 +1,7 @@
 import { inArray } from 'drizzle-orm'
 import { account, plannedSession, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
-import type { Account } from '../auth/accounts.server'
+import type { Account } from '../auth/sign-ins.server'
 import { removePeople } from '../cohorts/cohorts.server'
 import { sessions } from '../db/schema.server'
 import { createGrouping, getGrouping, listGroupings, saveGrouping } from '../groupings/groupings.server'

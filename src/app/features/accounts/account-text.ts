@@ -3,6 +3,13 @@ export function signInProblemText(
   problem: { code: 'wrong' } | { code: 'too-many-tries'; seconds: number },
 ): string {
   if (problem.code === 'wrong') return 'Email and password do not belong together.'
-  const { seconds } = problem
+  return waitText(problem)
+}
+
+/** Why a password was not changed, in words. */
+export const passwordProblemText = (problem: Parameters<typeof signInProblemText>[0]): string =>
+  problem.code === 'wrong' ? 'This is not the password you have.' : waitText(problem)
+
+function waitText({ seconds }: { seconds: number }): string {
   return `Too many tries did not succeed. Try again in ${seconds === 1 ? '1 second' : `${seconds} seconds`}.`
 }

@@ -8,15 +8,17 @@ import { Button } from '../../ui/button'
 import { SignOut } from '../../ui/frame'
 import { PageHead, Row, Rows, Section } from '../../ui/layout'
 import { AccountFields } from './account-fields'
+import { ChangePassword, type SignedInBrowser, SignIns } from './own-account'
 
 interface AccountsPageProps {
   accounts: { id: string; displayName: string; email: string }[]
   /** Whose page it is: nobody removes their own. */
   myId: string
+  signIns: SignedInBrowser[]
   lastResult?: SubmissionResult
 }
 
-export function AccountsPage({ accounts, myId, lastResult }: AccountsPageProps) {
+export function AccountsPage({ accounts, myId, signIns, lastResult }: AccountsPageProps) {
   const [form, fields] = useForm({
     lastResult,
     shouldRevalidate: 'onInput',
@@ -46,6 +48,8 @@ export function AccountsPage({ accounts, myId, lastResult }: AccountsPageProps) 
         </Rows>
         <RemovedFold kind="account" listed={accounts.length} />
       </Section>
+      <SignIns signIns={signIns} />
+      <ChangePassword />
       <Section title="Add a co-facilitator">
         <Box maxW="400px">
           <Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate>

@@ -9,7 +9,15 @@ export function codeProblemText(
   return `Too many codes were tried from here. Wait ${Math.ceil(problem.seconds / 60)} min, then try again.`
 }
 
-export function takePlaceProblemText(problem: LiveProblem | { code: 'no-such-name' }): string {
-  if (problem.code === 'no-such-name') return 'This name is no longer on the list. Choose again.'
-  return problemText(problem)
+export function takePlaceProblemText(
+  problem: LiveProblem | { code: 'no-such-name' | 'facilitators-name' },
+): string {
+  switch (problem.code) {
+    case 'facilitators-name':
+      return 'A facilitator here has this name. Add something that tells you apart, such as a letter of your family name.'
+    case 'no-such-name':
+      return 'This name is no longer on the list. Choose again.'
+    default:
+      return problemText(problem)
+  }
 }

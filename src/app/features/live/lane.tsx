@@ -17,6 +17,8 @@ export interface LaneProps {
   room: LiveView['rooms'][number]
   index: number
   rooms: LiveView['rooms']
+  /** Whether the session has a list that somebody may not be on. */
+  hasList: boolean
   people: LanePerson[]
   call: LiveView['help'][number] | undefined
   visits: LiveView['visits']
@@ -42,6 +44,7 @@ export const Lane = memo(function Lane(props: LaneProps) {
     room,
     index,
     rooms,
+    hasList,
     people,
     call,
     visits,
@@ -94,7 +97,14 @@ export const Lane = memo(function Lane(props: LaneProps) {
         </Flex>
         <Flex wrap="wrap">
           {people.map(person => (
-            <PersonMenu key={person.id} person={person} rooms={rooms} inRound={clock !== null} send={send} />
+            <PersonMenu
+              key={person.id}
+              person={person}
+              rooms={rooms}
+              isGuest={hasList && !person.onList}
+              inRound={clock !== null}
+              send={send}
+            />
           ))}
           {people.length === 0 && (
             <chakra.span color="quiet" fontSize="s" px="6px">

@@ -83,8 +83,7 @@ export function LiveHead({
           align="center"
         >
           <Button size="small" aria-expanded={showing} onClick={() => setShowing(!showing)}>
-            <QrCode size={16} aria-hidden="true" />{' '}
-            {showing ? 'Hide the code to scan' : 'Show the code to scan'}
+            <QrCode size={16} aria-hidden="true" /> {showing ? 'Hide the code' : 'Code to scan'}
           </Button>
           <ButtonLink size="small" to={`/sessions/${sessionId}/projector`} target="_blank">
             <MonitorUp size={16} aria-hidden="true" /> Page for the projector
@@ -94,6 +93,12 @@ export function LiveHead({
             onChange={event => send({ type: 'set-waiting-list', on: event.target.checked })}
           >
             Waiting list
+          </Tick>
+          <Tick
+            checked={view.door.locked}
+            onChange={event => send({ type: 'lock-door', on: event.target.checked })}
+          >
+            Door locked
           </Tick>
           <Tick checked={sound} onChange={event => onSound(event.target.checked)}>
             Sound for calls

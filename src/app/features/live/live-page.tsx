@@ -103,6 +103,7 @@ export function LivePage({
                 room={room}
                 index={view.rooms.indexOf(room)}
                 rooms={view.rooms}
+                hasList={view.door.hasList}
                 {...(parts.get(room.id) ?? NOTHING)}
                 clock={view.clock}
                 rounds={view.rounds}

@@ -1,5 +1,6 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { Button } from '../../ui/button'
+import { RemovePeople } from '../door/remove-people'
 import { WaitingList } from '../door/waiting-list'
 import type { LiveView, Send } from '../live-view'
 import { People } from './people'
@@ -26,8 +27,11 @@ export function OutsideRooms({ view, send }: { view: LiveView; send: Send }) {
             {person.shownName}: to {view.rooms.find(room => room.id === person.roomId)?.name}
           </Button>
         ))}
+        <Box ml="auto">
+          <RemovePeople view={view} send={send} />
+        </Box>
         {view.expected.length > 0 && (
-          <chakra.details fontSize="s" color="quiet" ml="auto">
+          <chakra.details fontSize="s" color="quiet">
             <chakra.summary cursor="pointer">
               {view.expected.length === 1 ? '1 on the list is' : `${view.expected.length} on the list are`}{' '}
               not here yet

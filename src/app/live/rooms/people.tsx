@@ -11,6 +11,7 @@ export function People({ people, view, send }: { people: LanePerson[]; view: Liv
           key={person.id}
           person={person}
           rooms={view.rooms}
+          isGuest={view.door.hasList && !person.onList}
           inRound={view.clock !== null}
           send={send}
         />

@@ -8,12 +8,14 @@ import type { LiveView, Send } from '../live-view'
 interface PersonMenuProps {
   person: LanePerson
   rooms: LiveView['rooms']
+  /** The session has a list, and they are not on it. */
+  isGuest: boolean
   inRound: boolean
   send: Send
 }
 
 /**
- * Somebody's name with what can be done: let in, move, take to the whole group, free the name. The menu is made when it
+ * Somebody's name with what can be done: let in, move, take to the whole group, free the name, remove. The menu is made when it
  * is first opened: with hundreds of people their menus would be most of the page.
  */
 export const PersonMenu = memo(function PersonMenu(props: PersonMenuProps) {
@@ -21,7 +23,12 @@ export const PersonMenu = memo(function PersonMenu(props: PersonMenuProps) {
   return made ? (
     <MadeMenu {...props} />
   ) : (
-    <NameButton person={props.person} aria-haspopup="menu" onClick={() => setMade(true)} />
+    <NameButton
+      person={props.person}
+      isGuest={props.isGuest}
+      aria-haspopup="menu"
+      onClick={() => setMade(true)}
+    />
   )
 }, samePerson)
 
@@ -30,15 +37,17 @@ function samePerson(before: PersonMenuProps, after: PersonMenuProps): boolean {
   const { person } = before
   return (
     before.inRound === after.inRound &&
+    before.isGuest === after.isGuest &&
     before.send === after.send &&
     before.rooms === after.rooms &&
     (Object.keys(person) as (keyof LanePerson)[]).every(key => person[key] === after.person[key])
   )
 }
 
-function MadeMenu({ person, rooms, inRound, send }: PersonMenuProps) {
+function MadeMenu({ person, rooms, isGuest, inRound, send }: PersonMenuProps) {
   const act = (value: string) => {
     if (value === 'let-in') send({ type: 'let-in', participantIds: [person.id] })
+    else if (value === 'remove') send({ type: 'remove', participantIds: [person.id] })
     else if (value === 'free') send({ type: 'release', participantId: person.id })
     else if (value === 'whole') send({ type: 'place', participantId: person.id, roomId: null })
     else send({ type: 'place', participantId: person.id, roomId: value })
@@ -53,7 +62,7 @@ function MadeMenu({ person, rooms, inRound, send }: PersonMenuProps) {
       onSelect={({ value }) => act(value)}
     >
       <Menu.Trigger asChild>
-        <NameButton person={person} />
+        <NameButton person={person} isGuest={isGuest} />
       </Menu.Trigger>
       <Portal>
         <Menu.Positioner>
@@ -72,6 +81,7 @@ function MadeMenu({ person, rooms, inRound, send }: PersonMenuProps) {
             )}
             <Menu.Separator />
             <Menu.Item value="free">Free the name</Menu.Item>
+            <Menu.Item value="remove">Remove from the session</Menu.Item>
           </Menu.Content>
         </Menu.Positioner>
       </Portal>
@@ -81,8 +91,9 @@ function MadeMenu({ person, rooms, inRound, send }: PersonMenuProps) {
 
 function NameButton({
   person,
+  isGuest,
   ...rest
-}: { person: LanePerson } & React.ComponentProps<typeof chakra.button>) {
+}: { person: LanePerson; isGuest: boolean } & React.ComponentProps<typeof chakra.button>) {
   return (
     <chakra.button
       type="button"
@@ -100,6 +111,12 @@ function NameButton({
     >
       <Presence connected={person.connected} />
       {person.shownName}
+      {isGuest && (
+        <chakra.span color="quiet" fontSize="xs">
+          {' '}
+          not on the list
+        </chakra.span>
+      )}
       {!person.connected && <Away since={person.seenAt} />}
     </chakra.button>
   )

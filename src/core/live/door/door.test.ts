@@ -3,7 +3,8 @@ import { MOST_PARTICIPANTS } from './door'
 import { participantList, peopleIn } from './people'
 
 test('a session has room for 500 people and not for one more; who gave their name up makes room', () => {
-  const session = new Rehearsed()
+  // On the waiting list from the start, as the list expects three.
+  const session = new Rehearsed({ waitingList: true })
   const join = (number: number) =>
     session.tell(number, door, {
       type: 'join',
@@ -101,4 +102,78 @@ test('a doubt about a name is settled by freeing it or leaving it, once', () => 
   expect(settle('d2', true)).toEqual(['released'])
   expect(session.state).toMatchObject({ doubts: [], participants: { bo: { released: true } } })
   expect(session.tell(4, participant('ana'), { type: 'put-away', messageId: 'x' })).toBe('no-such-message')
+})
+
+const walkIn = (session: Rehearsed, name: string, earlierId?: string) =>
+  session.tell(9, door, { type: 'join', participantId: name, personId: null, shownName: name, earlierId })
+
+test('through a locked door nobody new comes in, whoever they are; who is in comes and goes, and opened it lets in', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana')
+  expect(session.tell(2, facilitator, { type: 'lock-door', on: true })).toEqual(['door-locked'])
+  expect(session.tell(2, facilitator, { type: 'lock-door', on: true })).toEqual([])
+  expect(walkIn(session, 'Zoë')).toBe('door-locked')
+  expect(
+    session.tell(3, door, { type: 'join', participantId: 'bo', personId: 'p-bo', shownName: 'Bo' }),
+  ).toBe('door-locked')
+  session.tell(3, door, { type: 'disconnect', participantId: 'ana' })
+  expect(session.tell(4, door, { type: 'connect', participantId: 'ana' })).toEqual(['connected'])
+  session.tell(5, facilitator, { type: 'lock-door', on: false })
+  expect(walkIn(session, 'Zoë')).toEqual(['joined'])
+})
+
+test('a guest or two come straight in; when clearly more come than are expected the waiting list switches itself on, once', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo', 'chi')
+  const came = Array.from({ length: 12 }, (_, number) => walkIn(session, `Guest ${number}`))
+  // Three are expected: nine come in, the tenth switches it on and waits.
+  expect(came.slice(0, 6)).toEqual(Array(6).fill(['joined']))
+  expect(came[6]).toEqual(['crowded', 'joined'])
+  expect(came.slice(7)).toEqual(Array(5).fill(['joined']))
+  expect(participantList(session.state).filter(each => !each.admitted)).toHaveLength(6)
+  expect(session.state).toMatchObject({ waitingList: true, crowded: true })
+  session.tell(10, facilitator, { type: 'set-waiting-list', on: false })
+  expect(session.state).toMatchObject({ waitingList: false, crowded: false })
+})
+
+test('many are removed at once; they come back only through the waiting list, by their name or with their browser', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo')
+  walkIn(session, 'Zoë')
+  session.sendOut(2)
+  session.tell(3, participant('ana'), { type: 'call-help', helpId: 'h' })
+  expect(
+    session.tell(4, facilitator, { type: 'remove', participantIds: ['ana', 'Zoë', 'nobody'] }),
+  ).toContain('removed')
+  expect(session.tell(5, facilitator, { type: 'remove', participantIds: ['ana'] })).toEqual([])
+  expect(participantList(session.state).map(each => each.id)).toEqual(['bo'])
+  session.tell(6, door, { type: 'join', participantId: 'ana2', personId: 'p-ana', shownName: 'Ana' })
+  walkIn(session, 'zoe')
+  walkIn(session, 'Somebody else', 'Zoë')
+  walkIn(session, 'A guest')
+  const admitted = participantList(session.state).map(each => [each.id, each.admitted])
+  expect(Object.fromEntries(admitted)).toEqual({
+    bo: true,
+    ana2: false,
+    zoe: false,
+    'Somebody else': false,
+    'A guest': true,
+  })
+})
+
+test('a name that was freed is its owner’s at once: that is no removal', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana')
+  session.tell(2, facilitator, { type: 'release', participantId: 'ana' })
+  session.tell(3, door, { type: 'join', participantId: 'ana2', personId: 'p-ana', shownName: 'Ana' })
+  expect(session.state.participants.ana2).toMatchObject({ admitted: true })
+})
+
+test('a name with a letter of another alphabet in a word is refused, and one that looks the same is taken', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana')
+  expect(walkIn(session, '\u0410na')).toBe('mixed-alphabets')
+  expect(walkIn(session, 'A\u00adna')).toBe('name-taken')
+  expect(walkIn(session, 'ＡＮＡ')).toBe('name-taken')
+  expect(walkIn(session, 'Анна')).toEqual(['joined'])
 })

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { mixesScripts } from '../../people/scripts'
 import { plainName } from '../../people/shown-name'
 import { idSchema } from '../ids'
 import { remember, rememberBoth } from '../remember'
@@ -26,7 +27,11 @@ export interface Doubt {
 }
 
 export interface DoorState extends PeopleState {
+  /** Nobody new comes in. */
+  locked: boolean
   waitingList: boolean
+  /** The waiting list switched itself on, as clearly more came than are expected. */
+  crowded: boolean
   expected: ExpectedPerson[]
   /** Doubts about names that nobody has settled yet. */
   doubts: Doubt[]
@@ -36,6 +41,8 @@ export type DoorProblem =
   | { code: 'no-such-participant' }
   | { code: 'name-taken'; shownName: string }
   | { code: 'no-such-doubt' }
+  | { code: 'door-locked' }
+  | { code: 'mixed-alphabets' }
   | { code: 'session-full'; most: number }
 
 const events = {
@@ -49,10 +56,15 @@ const events = {
   connected: { participantId: idSchema },
   disconnected: { participantId: idSchema },
   released: { participantId: idSchema },
+  /** Taken out by a facilitator. */
+  removed: { participantIds: z.array(idSchema) },
   /** Somebody says that a name is theirs, at the door, or not theirs, on the page that goes by it. */
   'name-doubted': { doubtId: idSchema, participantId: idSchema, how: z.enum(['not-me', 'mine-is-taken']) },
   'doubt-settled': { doubtId: idSchema },
   'waiting-list-set': { on: z.boolean() },
+  /** The waiting list switched itself on. */
+  crowded: {},
+  'door-locked': { on: z.boolean() },
 }
 export type DoorEvent = EventsOf<typeof events>
 
@@ -65,11 +77,24 @@ export const door = topic<{
   mark: 'left' | 'dropped' | 'back'
 }>()(
   {
-    initial: { participants: {}, waitingList: false, expected: [], doubts: [] },
+    initial: {
+      participants: {},
+      locked: false,
+      waitingList: false,
+      crowded: false,
+      expected: [],
+      doubts: [],
+    },
     commands: {
       join: {
         by: ['door'],
-        asks: { participantId: idSchema, personId: idSchema.nullable(), shownName: textSchema },
+        asks: {
+          participantId: idSchema,
+          personId: idSchema.nullable(),
+          shownName: textSchema,
+          /** Who the same browser was in this session before. */
+          earlierId: idSchema.optional(),
+        },
       },
       connect: { by: ['door'], asks: { participantId: idSchema } },
       disconnect: { by: ['door'], asks: { participantId: idSchema }, idleAfterEnd: true },
@@ -81,16 +106,23 @@ export const door = topic<{
         asks: { participantIds: z.array(idSchema).min(1).max(MOST_PARTICIPANTS) },
       },
       'set-waiting-list': { by: ['facilitator'], asks: { on: z.boolean() } },
+      'lock-door': { by: ['facilitator'], asks: { on: z.boolean() } },
       release: { by: ['facilitator'], asks: { participantId: idSchema } },
+      remove: {
+        by: ['facilitator'],
+        asks: { participantIds: z.array(idSchema).min(1).max(MOST_PARTICIPANTS) },
+      },
       'settle-doubt': { by: ['facilitator'], asks: { doubtId: idSchema, free: z.boolean() } },
     },
     events,
   },
   {
     decide: {
-      join(state, { participantId, personId, shownName }) {
+      join(state, { participantId, personId, shownName, earlierId }) {
         const name = shownName.trim()
         if (textProblem(name, Number.POSITIVE_INFINITY)) return refuse({ code: 'text-empty' })
+        if (state.locked) return refuse({ code: 'door-locked' })
+        if (personId === null && mixesScripts(name)) return refuse({ code: 'mixed-alphabets' })
         const present = participantList(state)
         if (present.length >= MOST_PARTICIPANTS)
           return refuse({ code: 'session-full', most: MOST_PARTICIPANTS })
@@ -99,13 +131,18 @@ export const door = topic<{
           plainNameOf(other) === plain || (personId !== null && other.personId === personId)
         const onTheList = personId === null && state.expected.some(readsTheSame)
         if (onTheList || present.some(readsTheSame)) return refuse({ code: 'name-taken', shownName: name })
-        return happens({
-          type: 'joined',
+        const crowds = !state.waitingList && present.length + 1 > mostExpected(state.expected.length)
+        const wasRemoved = Object.values(state.participants).some(
+          other => other.removed && (other.id === earlierId || readsTheSame(other)),
+        )
+        const joined = {
+          type: 'joined' as const,
           participantId,
           personId,
           shownName: name,
-          admitted: !state.waitingList,
-        })
+          admitted: !state.waitingList && !crowds && !wasRemoved,
+        }
+        return crowds ? happens({ type: 'crowded' }, joined) : happens(joined)
       },
       connect(state, { participantId }) {
         const participant = presentOf(state, participantId)
@@ -133,6 +170,13 @@ export const door = topic<{
       'set-waiting-list'(state, { on }) {
         return state.waitingList === on ? nothing : happens({ type: 'waiting-list-set', on })
       },
+      'lock-door'(state, { on }) {
+        return state.locked === on ? nothing : happens({ type: 'door-locked', on })
+      },
+      remove(state, { participantIds }) {
+        const present = participantIds.filter(id => presentOf(state, id))
+        return present.length > 0 ? happens({ type: 'removed', participantIds: present }) : nothing
+      },
       release(state, { participantId }) {
         const participant = state.participants[participantId]
         if (!participant) return refuse({ code: 'no-such-participant' })
@@ -157,27 +201,21 @@ export const door = topic<{
         changeParticipants(state, [participantId], () => ({ connected: true, seenAt: at })),
       disconnected: (state, { participantId }, at) =>
         changeParticipants(state, [participantId], () => ({ connected: false, seenAt: at })),
-      released: (state, { participantId }, at) => ({
-        ...changeParticipants(state, [participantId], () => ({
-          released: true,
-          connected: false,
-          inRoom: false,
-          seenAt: at,
-        })),
-        // What was in doubt about a name is settled by freeing it.
-        doubts: state.doubts.filter(other => other.participantId !== participantId),
-      }),
+      released: (state, { participantId }, at) => out(state, [participantId], at, {}),
+      removed: (state, { participantIds }, at) => out(state, participantIds, at, { removed: true }),
       'name-doubted': (state, { doubtId: id, participantId, how }, at) => ({
         doubts: [...state.doubts, { id, participantId, how, at }],
       }),
       'doubt-settled': (state, { doubtId }) => ({
         doubts: state.doubts.filter(other => other.id !== doubtId),
       }),
-      'waiting-list-set': (_state, { on }) => ({ waitingList: on }),
+      'waiting-list-set': (_state, { on }) => ({ waitingList: on, crowded: false }),
+      crowded: () => ({ waitingList: true, crowded: true }),
+      'door-locked': (_state, { on }) => ({ locked: on }),
     },
     views: {
       facilitator: state => ({
-        door: state.waitingList ? WAITING_LIST : NO_WAITING_LIST,
+        door: doorNow(state),
         people: lanePeople(state.participants),
         expected: stillExpected(state.expected, state.participants),
         doubts: state.doubts,
@@ -188,11 +226,16 @@ export const door = topic<{
       connected: (before, { participantId }) => markOf(before, participantId, 'back'),
       disconnected: (before, { participantId }) => markOf(before, participantId, 'dropped'),
       released: (before, { participantId }) => markOf(before, participantId, 'left'),
+      removed: (before, { participantIds }) => participantIds.flatMap(id => markOf(before, id, 'left')),
     },
     words: {
       'no-such-participant': () => 'This person is no longer in the session.',
       'name-taken': ({ shownName }) =>
-        `${shownName} is already taken in this session. If that is you on another device, ask the facilitator to free the name.`,
+        `${shownName} is already taken in this session. If that is you on another device, ask the facilitator to free the name. If you only have the same name, add something that tells you apart, such as a letter of your family name.`,
+      'door-locked': () =>
+        'The facilitator has locked the door: nobody new comes in. Ask them to open it for you.',
+      'mixed-alphabets': () =>
+        'This name has letters of different alphabets in one word. Write each word in one alphabet.',
       'no-such-doubt': () => 'This has been settled already.',
       'session-full': ({ most }) => `A session has room for ${most} people, and this one is full.`,
     },
@@ -238,15 +281,59 @@ function newcomer(
     joinedAt: at,
     seenAt: at,
     released: false,
+    removed: false,
   }
 }
 
-const WAITING_LIST = { waitingList: true, mostParticipants: MOST_PARTICIPANTS }
-const NO_WAITING_LIST = { waitingList: false, mostParticipants: MOST_PARTICIPANTS }
+/** People out of the session; what was in doubt about their names is settled by that. */
+const out = (
+  state: DoorState,
+  participantIds: readonly string[],
+  at: number,
+  how: Partial<Participant>,
+): Partial<DoorState> => ({
+  ...changeParticipants(state, participantIds, () => ({
+    released: true,
+    connected: false,
+    inRoom: false,
+    seenAt: at,
+    ...how,
+  })),
+  doubts: state.doubts.filter(other => !participantIds.includes(other.participantId)),
+})
+
+/** Clearly more than are expected: a tenth more, and never fewer than six more. A guest or two is usual. */
+const mostExpected = (expected: number): number =>
+  expected === 0 ? Number.POSITIVE_INFINITY : expected + Math.max(6, Math.ceil(expected / 10))
+
+/** The same object for the same door: what is sent of a view is what is another object than before. */
+const doors = new Map<string, DoorNow>()
+interface DoorNow {
+  locked: boolean
+  waitingList: boolean
+  crowded: boolean
+  /** Whether the session has a list at all that somebody may not be on. */
+  hasList: boolean
+  mostParticipants: number
+}
+function doorNow({ locked, waitingList, crowded, expected }: DoorState): DoorNow {
+  const hasList = expected.length > 0
+  const key = `${locked} ${waitingList} ${crowded} ${hasList}`
+  const known = doors.get(key) ?? {
+    locked,
+    waitingList,
+    crowded,
+    hasList,
+    mostParticipants: MOST_PARTICIPANTS,
+  }
+  doors.set(key, known)
+  return known
+}
 
 const lanePerson = remember(
-  ({ id, shownName, connected, admitted, roomId, inRoom, seenAt }: Participant) => ({
+  ({ id, personId, shownName, connected, admitted, roomId, inRoom, seenAt }: Participant) => ({
     id,
+    onList: personId !== null,
     shownName,
     connected,
     admitted,

@@ -20,6 +20,8 @@ export interface Participant {
   seenAt: number
   /** Their name was freed for somebody else to take; they are out of the session. */
   released: boolean
+  /** A facilitator took them out: they come back only through the waiting list. */
+  removed: boolean
 }
 
 /** Somebody expected in the session, with the room the grouping gives them. */

@@ -74,8 +74,9 @@ export const help = topic<{
     first: {
       // A room that the last person leaves no longer calls, and nobody calls once the round is over.
       placed: (state, { participantId, roomId, intoRoom }) =>
-        leaving(state, participantId, intoRoom ? roomId : null),
-      released: (state, { participantId }) => leaving(state, participantId, null),
+        leaving(state, [participantId], intoRoom ? roomId : null),
+      released: (state, { participantId }) => leaving(state, [participantId], null),
+      removed: (state, { participantIds }) => leaving(state, participantIds, null),
       'round-ended': state =>
         openCalls(state.helpCalls).map(call => ({
           type: 'help-closed',
@@ -119,8 +120,16 @@ const callFor = rememberBoth((call: HelpCall, me: { id: string }) => ({
   mine: call.participantId === me.id,
 }))
 
-function leaving(state: HelpState & PeopleState, leaverId: string, toRoomId: string | null): HelpEvent[] {
-  const from = roomIdOf(state, leaverId)
-  if (from === null || from === toRoomId || peopleIn(state, from).length > 1) return []
-  return closing(state, from, 'withdrawn')
+function leaving(
+  state: HelpState & PeopleState,
+  leaverIds: readonly string[],
+  toRoomId: string | null,
+): HelpEvent[] {
+  const leavers = new Set(leaverIds)
+  const rooms = new Set(leaverIds.map(id => roomIdOf(state, id)))
+  return [...rooms].flatMap(from => {
+    if (from === null || from === toRoomId || peopleIn(state, from).some(({ id }) => !leavers.has(id)))
+      return []
+    return closing(state, from, 'withdrawn')
+  })
 }

@@ -18,6 +18,9 @@ export const signIns = pgTable(
     accountId: text('account_id')
       .notNull()
       .references(() => accounts.id, { onDelete: 'cascade' }),
+    /** What it calls itself, for its owner to know it by. */
+    browser: text('browser').notNull().default(''),
+    startedAt: moment('started_at').notNull().defaultNow(),
     expiresAt: moment('expires_at').notNull(),
   },
   table => [

@@ -4,6 +4,7 @@ import type { GroupingVersion } from '~/contracts/grouping'
 import type { Group } from '~/core/grouping/grouping'
 import { Button } from '../../../ui/button'
 import { Row, Rows, Section } from '../../../ui/layout'
+import { When } from '../../../ui/when'
 import { CompareGroups } from '../groups/compare-groups'
 
 interface VersionsPanelProps {
@@ -66,13 +67,3 @@ export function VersionsPanel({ versions, round, groups, name, onTake }: Version
 
 const groupsOfRound = ({ content }: GroupingVersion, round: number): Group[] =>
   round === 0 ? content.groups : (content.laterRounds[round - 1] ?? [])
-
-/** Day and time where the reader is; the server says only the day, in UTC. */
-export function When({ at }: { at: Date }) {
-  const text = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' }).format(at)
-  return (
-    <time dateTime={at.toISOString()} suppressHydrationWarning>
-      {text}
-    </time>
-  )
-}
