@@ -17,6 +17,7 @@ import {
   promptSchema,
   readAnswer,
   removedUnder,
+  restoredAnswer,
   summaryOf,
   textsOf,
 } from '~/core/boards/prompts/kinds'
@@ -91,6 +92,21 @@ export function promptKindConforms<Kind extends PromptKind>(kind: Kind, example:
         const spoken = (pieces: Iterable<[string, string]>) => [...pieces].filter(([, text]) => text).sort()
         expect(spoken(said)).toEqual(spoken(piecesOf(readAnswer(server, prompt))))
         expect(entries.mends(() => 'never')).toEqual([])
+      }),
+      { numRuns: 100 },
+    )
+  })
+
+  test('an answer is restored from its pieces, whatever people wrote', () => {
+    fc.assert(
+      fc.property(fc.array(example.edits, { maxLength: 30 }), edits => {
+        const doc = new Y.Doc()
+        for (const [number, edit] of edits.entries()) edit(doc, prompt.id, `fresh-${number}`)
+        const answer = readAnswer(doc, prompt)
+        const restored = restoredAnswer(prompt, piecesOf(answer))
+        expect(restored).toMatchObject({ kind, promptId: prompt.id })
+        expect(textsOf(restored)).toEqual(textsOf(answer))
+        expect([isDone(restored), summaryOf(restored)]).toEqual([isDone(answer), summaryOf(answer)])
       }),
       { numRuns: 100 },
     )

@@ -81,6 +81,25 @@ export function roomsOfEverybody(log: readonly Recorded[]): Map<string, string[]
   return rooms
 }
 
+/**
+ * The rooms somebody was ever in, with the moment they were last in each; null for one they are in still. What was done in a
+ * room after that is none of theirs. O(events).
+ */
+export function lastInRooms(log: readonly Recorded[], participantId: string): Map<string, number | null> {
+  const last = new Map<string, number | null>()
+  let state = unopened
+  let here: string | null = null
+  for (const recorded of log) {
+    state = evolve(state, recorded)
+    const me = state.participants[participantId]
+    const now = me?.inRoom && state.phase === 'open' ? me.roomId : null
+    if (here !== null && now !== here) last.set(here, recorded.at)
+    if (now !== null) last.set(now, null)
+    here = now
+  }
+  return last
+}
+
 /** Undefined when not there at all; null with the whole group; otherwise the room. */
 function placeKey(state: LiveState, participantId: string): string | null | undefined {
   const participant = state.participants[participantId]

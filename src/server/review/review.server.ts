@@ -2,11 +2,12 @@ import { setImmediate } from 'node:timers/promises'
 import { eq } from 'drizzle-orm'
 import { groupBy } from 'lodash-es'
 import type { Board } from '~/core/boards/board'
-import { type Prompt, type ReadAnswer, readFully } from '~/core/boards/prompts/kinds'
+import { inFull, type Prompt, type ReadAnswer, readFully } from '~/core/boards/prompts/kinds'
 import { fold } from '~/core/live/evolve'
 import { allMarks, type Mark } from '~/core/live/marks'
 import type { LiveState, Recorded } from '~/core/live/topics'
-import { attendance, roomsOfEverybody } from '~/core/review/attendance'
+import { asItStood } from '~/core/review/as-it-stood'
+import { attendance, lastInRooms, roomsOfEverybody } from '~/core/review/attendance'
 import { addToPulse, type PulseBar } from '~/core/review/pulse'
 import { removedPieces } from '~/core/review/removed'
 import type { SessionReport } from '~/core/review/report'
@@ -225,21 +226,42 @@ export interface OwnWork {
   rooms: Pick<ReviewedRoom, 'name' | 'members' | 'answers'>[]
 }
 
-/** What a participant may see afterwards: the rooms they were in, and nothing of any other. */
+/** What a participant may see afterwards: the rooms they were in, as they stood when they were last there, and nothing of any other. */
 export async function ownWork(db: Database, boards: BoardServer, place: Place): Promise<OwnWork> {
   const session = await getSession(db, place.sessionId)
   const log = await readLog(db, place.sessionId)
   const state = fold(log)
   const me = state.participants[place.participantId]
   if (!me) throw notFound('page')
-  const visited = new Set(roomsOfEverybody(log).get(me.id))
-  const own: LiveState = { ...state, rooms: state.rooms.filter(room => visited.has(room.id)) }
-  const rooms = await reviewedRooms(boards, own, log, [], state.board.prompts)
+  const last = lastInRooms(log, me.id)
+  const own: LiveState = { ...state, rooms: state.rooms.filter(room => last.has(room.id)) }
+  const { prompts } = state.board
+  const written = await readContributions(
+    db,
+    own.rooms.map(room => room.copyId),
+  )
+  const rooms = await reviewedRooms(boards, own, log, [], prompts)
+  // What others did in a room after one had left it is none of one's own.
+  for (const [index, { id, copyId }] of own.rooms.entries()) {
+    const here = written.filter(one => one.copyId === copyId)
+    const leftAt = last.get(id) ?? Number.POSITIVE_INFINITY
+    const room = rooms[index]
+    if (!room || leftAt === Number.POSITIVE_INFINITY) continue
+    const until = roomsOfEverybody(log.filter(recorded => recorded.at <= leftAt))
+    room.members = Object.values(state.participants)
+      .filter(participant => until.get(participant.id)?.includes(id))
+      .map(participant => participant.shownName)
+    if (!here.some(one => one.at > leftAt)) continue
+    room.answers = Object.fromEntries(
+      prompts.map(prompt => [prompt.id, inFull(asItStood(prompt, here, leftAt))]),
+    )
+  }
   return {
     title: state.title,
     date: longMoment(state.openedAt ?? session.startsAt, session.timeZone),
     shownName: me.shownName,
-    board: state.board,
+    // Who was never let into a room has not seen what is asked there either.
+    board: last.size > 0 ? state.board : { ...state.board, steps: [], prompts: [] },
     rooms: rooms.map(({ name, members, answers }) => ({ name, members, answers })),
   }
 }

@@ -77,6 +77,50 @@ test('a participant sees what their own rooms made, and nothing of any other', a
   for (const secret of ['birds', 'Birds', 'Chi']) expect(JSON.stringify(work)).not.toContain(secret)
 })
 
+test('of a room one was moved out of there is what stood there then, not what was done after; who waits sees nothing', async () => {
+  const other = await runningServer()
+  const { db, hub, boards, sessionId, facilitator } = other
+  const [ana, bo, dai] = [await other.join(0), await other.join(1), await other.join(3)]
+  await hub.command(sessionId, facilitator, { type: 'send-out', seconds: 600 })
+  const { rooms } = await hub.state(sessionId)
+  const [reeds, birds] = rooms.map(room => room.id)
+  const place = (participantId: string, roomId: string | null = null) =>
+    hub.command(sessionId, facilitator, { type: 'place', participantId, roomId })
+  await place(ana, reeds)
+  await place(bo, reeds)
+  const copyId = rooms[0]?.copyId ?? ''
+  const write = async (entryId: string, text: string, at: number) => {
+    const doc = new Y.Doc()
+    addCard(doc, 'c', entryId, text)
+    await db.insert(boardUpdates).values({ copyId, update: Y.encodeStateAsUpdate(doc) })
+    const half = at - (at % 30_000)
+    await insertContributions(db, [
+      { copyId, promptId: 'c', entryId, participantId: bo, halfMinute: half, edits: 1, text, at },
+    ])
+  }
+  const minute = 60_000
+  await write('early', 'while Ana was there', Date.now() - minute)
+  const seen = async (participantId: string) =>
+    JSON.stringify(await ownWork(db, boards, { participantId, sessionId, reviewToken: '' }))
+  // While she is there she sees all of it, as it comes.
+  await write('now', 'just now', Date.now())
+  expect(await seen(ana)).toContain('just now')
+  await place(ana, birds)
+  await write('late', 'after Ana had gone', Date.now() + minute)
+  await place(dai, reeds)
+  const anas = await seen(ana)
+  expect(anas).toContain('while Ana was there')
+  expect(anas).not.toContain('after Ana had gone')
+  expect(JSON.parse(anas).rooms[0]).toMatchObject({ name: 'Old reeds', members: ['Ana', 'Bo'] })
+  expect(await seen(bo)).toContain('after Ana had gone')
+
+  await hub.command(sessionId, facilitator, { type: 'set-waiting-list', on: true })
+  const waiting = await other.join(2)
+  const own = await ownWork(db, boards, { participantId: waiting, sessionId, reviewToken: '' })
+  expect([own.rooms, own.board.prompts]).toEqual([[], []])
+  await other.stop()
+})
+
 test('a place that is in no log shows nothing', async () => {
   await running.db
     .insert(participants)

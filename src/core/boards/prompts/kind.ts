@@ -37,6 +37,8 @@ export interface Kind<Name extends string, Settings extends z.ZodType, Answer ex
   read(doc: Y.Doc, promptId: string): Answer
   /** The pieces that have authors of their own, by id. */
   pieces(answer: Answer): Map<string, string>
+  /** The answer that was made of such pieces: all that is left of how a board stood at an earlier time. */
+  restore(promptId: string, pieces: ReadonlyMap<string, string>): Answer
   /** For kinds of many pieces, whose changes can be found without reading all of them. */
   follow?(doc: Y.Doc, promptId: string): Follower
   /** What was taken away and can be put back, in the order it stood there. */

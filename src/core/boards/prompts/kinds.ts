@@ -56,6 +56,10 @@ export const readAnswers = (doc: Y.Doc, { prompts }: { prompts: readonly Prompt[
 /** The pieces of an answer that have authors of their own, by id. */
 export const piecesOf = (answer: Answer): Map<string, string> => kindNamed(answer.kind).pieces(answer)
 
+/** An answer as it was when it was made of these pieces; those without a text had been taken away. */
+export const restoredAnswer = (prompt: Prompt, pieces: ReadonlyMap<string, string>): Answer =>
+  kindNamed(prompt.kind).restore(prompt.id, new Map([...pieces].filter(([, text]) => text !== '')))
+
 /** Whether anything stands under the prompt. */
 export const isBegun = (answer: Answer): boolean => piecesOf(answer).size > 0
 
@@ -74,8 +78,9 @@ export interface ReadAnswer {
   summary: string
 }
 
-export const readFully = (doc: Y.Doc, prompt: Prompt): ReadAnswer => {
-  const answer = readAnswer(doc, prompt)
+export const readFully = (doc: Y.Doc, prompt: Prompt): ReadAnswer => inFull(readAnswer(doc, prompt))
+
+export function inFull(answer: Answer): ReadAnswer {
   return { answer, begun: isBegun(answer), done: isDone(answer), summary: summaryOf(answer) }
 }
 

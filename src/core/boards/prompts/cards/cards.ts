@@ -19,6 +19,11 @@ export const cards = kindOf({
   roots: promptId => [cardsName(promptId)],
   read: (doc, promptId): CardsAnswer => ({ promptId, kind: 'cards', cards: readCards(doc, promptId) }),
   pieces: answer => new Map(answer.cards.map(card => [card.id, card.text])),
+  restore: (promptId, pieces) => ({
+    promptId,
+    kind: 'cards',
+    cards: [...pieces].map(([id, text]) => ({ id, text })),
+  }),
   follow: (doc, promptId) => new CardsFollower(doc, promptId),
   removed: removedCards,
   done: answer => texts(answer).length > 0,

@@ -2,7 +2,7 @@ import type { BlockContent } from 'mdast'
 import { z } from 'zod'
 import { kindOf } from '../kind'
 import { paragraph, points } from '../markdown'
-import { wholePiece } from '../pieces'
+import { WHOLE_ANSWER, wholePiece } from '../pieces'
 import { fragmentText, sheetName, sheetOf } from './document'
 
 export interface SheetAnswer {
@@ -22,6 +22,7 @@ export const sheet = kindOf({
     text: fragmentText(sheetOf(doc, promptId)),
   }),
   pieces: ({ text }) => wholePiece(text),
+  restore: (promptId, pieces) => ({ promptId, kind: 'sheet', text: pieces.get(WHOLE_ANSWER) ?? '' }),
   done: ({ text }) => text.trim() !== '',
   summary({ text }) {
     const count = text.match(/\p{L}[\p{L}\p{M}'’-]*/gu)?.length ?? 0

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { kindOf } from '../kind'
 import { paragraph } from '../markdown'
-import { wholePiece } from '../pieces'
+import { WHOLE_ANSWER, wholePiece } from '../pieces'
 import { answerName, readDecision, reasonName, reasonOf, type YesNo } from './document'
 
 export interface YesNoAnswer {
@@ -17,6 +17,13 @@ const WORDS = { yes: 'Yes', no: 'No' }
 export const yesNoText = ({ answer, reason }: Pick<YesNoAnswer, 'answer' | 'reason'>): string =>
   [answer && WORDS[answer], reason.trim()].filter(Boolean).join(': ')
 
+/** A line as `yesNoText` writes it. A reason alone that begins like a decision is read as one: nobody can tell them apart. */
+function readText(text: string): Pick<YesNoAnswer, 'answer' | 'reason'> {
+  const [, word, reason] = /^(Yes|No)(?:: ([\s\S]*))?$/.exec(text) ?? []
+  if (word === undefined) return { answer: null, reason: text }
+  return { answer: word === WORDS.yes ? 'yes' : 'no', reason: reason ?? '' }
+}
+
 const texts = (answer: YesNoAnswer) => [yesNoText(answer)].filter(Boolean)
 
 /** The group decides, and says why. */
@@ -31,6 +38,7 @@ export const yesNo = kindOf({
     reason: reasonOf(doc, promptId).toString(),
   }),
   pieces: answer => wholePiece(yesNoText(answer)),
+  restore: (promptId, pieces) => ({ promptId, kind: 'yes-no', ...readText(pieces.get(WHOLE_ANSWER) ?? '') }),
   done: ({ answer }) => answer !== null,
   summary: ({ answer }) => (answer ? WORDS[answer] : 'not decided'),
   texts,
