@@ -104,6 +104,11 @@ function createApp(
     app.use('/assets', express.static('build/client/assets', { immutable: true, maxAge: '1y' }))
     app.use(express.static('build/client', { maxAge: '1h' }))
   }
+  // Whatever is made for somebody is kept by nobody on the way, nor shown to who uses the browser next.
+  app.use((_request, response, next) => {
+    response.set('Cache-Control', 'no-store')
+    next()
+  })
   app.use((request, response, next) => {
     const reads = request.method === 'GET' || request.method === 'HEAD'
     if (reads || sameOrigin(request.headers, settings.publicAddress)) next()

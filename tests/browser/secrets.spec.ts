@@ -214,6 +214,7 @@ test('every page but the doors asks for a sign-in, whoever comes and whatever th
     ])
     const asData = await fetch(`${address}${path === '/' ? '/_root' : path}.data`, { redirect: 'manual' })
     expect([path, (await asData.text()).includes('sign-in')]).toEqual([path, true])
+    expect([path, asData.headers.get('cache-control')]).toEqual([path, 'no-store'])
     const posted = await fetch(address + path, {
       method: 'POST',
       body: new URLSearchParams({ intent: 'remove' }),

@@ -3,6 +3,7 @@ import { data } from 'react-router'
 import type { z } from 'zod'
 import { INTENT_FIELD, isFieldName, isIntent, STATE_FIELD } from '~/contracts/forms/field-names'
 import { cleanText } from '~/core/formats/clean-text'
+import { asCsvFile } from '~/core/formats/csv'
 import { problemText } from '~/core/live/decide'
 import type { LiveProblem } from '~/core/live/topics'
 import { writeAccountToken, writeBrowserToken } from '~/server/auth/cookies.server'
@@ -122,9 +123,9 @@ export async function signedInCookies(
   return headers
 }
 
-/** An answer that is saved as a file; the mark at its start tells spreadsheets that it is UTF-8. */
+/** An answer that is saved as a file. */
 export const csvFile = (name: string, csv: string): Response =>
-  new Response(`\uFEFF${csv}`, {
+  new Response(asCsvFile(csv), {
     headers: {
       'Content-Type': 'text/csv; charset=utf-8',
       'Content-Disposition': `attachment; filename="${name}"`,

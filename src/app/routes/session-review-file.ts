@@ -1,5 +1,5 @@
 import { data } from 'react-router'
-import { writeCsv } from '~/core/formats/csv'
+import { asCsvFile, writeCsv } from '~/core/formats/csv'
 import { peopleRows, reportMarkdown, type SessionReport, workRows } from '~/core/review/report'
 import { serverNow } from '~/server/clock.server'
 import { reportOf, reviewSession } from '~/server/review/review.server'
@@ -9,13 +9,13 @@ import { answering } from './helpers.server'
 
 const FILES: Record<string, { type: string; write: (report: SessionReport) => string }> = {
   'review.md': { type: 'text/markdown; charset=utf-8', write: reportMarkdown },
-  'answers.csv': { type: 'text/csv; charset=utf-8', write: report => writeCsv(workRows(report)) },
-  'people.csv': { type: 'text/csv; charset=utf-8', write: report => writeCsv(peopleRows(report)) },
+  'answers.csv': { type: 'text/csv; charset=utf-8', write: report => asCsvFile(writeCsv(workRows(report))) },
+  'people.csv': { type: 'text/csv; charset=utf-8', write: report => asCsvFile(writeCsv(peopleRows(report))) },
 }
 
 /** What a session left, as files in open formats. */
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const file = FILES[params.file]
+  const file = Object.hasOwn(FILES, params.file) && FILES[params.file]
   if (!file) throw data('There is no such file.', { status: 404 })
   const { db, boards } = context.get(servicesContext)
   const review = await answering(reviewSession(db, boards, params.sessionId, serverNow()))

@@ -1,7 +1,7 @@
 /** Forms for lists of people: people, columns, imports, who is here. */
 import { z } from 'zod'
 import { PERSON_FIELDS } from '~/core/formats/people-headers'
-import { COLUMN_KINDS, MOST_COLUMNS } from '~/core/people/columns'
+import { COLUMN_KINDS, canNameColumn, MOST_COLUMNS } from '~/core/people/columns'
 import { email, line, optionalLine, parsedJson } from './fields'
 
 export const cohortForm = z.object({ name: line('a name for the cohort', 80) })
@@ -41,7 +41,13 @@ export const importForm = z.object({
   from: z.coerce.number().int().min(0).max(1_000_000).optional().default(0),
 })
 
-export const columnForm = z.object({ name: line('a name for the column', 60), kind: z.enum(COLUMN_KINDS) })
+export const columnForm = z.object({
+  name: line('a name for the column', 60).refine(
+    canNameColumn,
+    'Computers use this word for something else: choose another.',
+  ),
+  kind: z.enum(COLUMN_KINDS),
+})
 
 /** A column that was taken away, as JSON: what putting it back needs. */
 export const removedColumn = z.preprocess(

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { readCsv, writeCsv, writePlainCsv } from './csv'
+import { asCsvFile, readCsv, writeCsv, writePlainCsv } from './csv'
 
 // The examples of RFC 4180, section 2, "Definition of the CSV Format", rule by rule.
 describe('RFC 4180', () => {
@@ -104,4 +104,10 @@ test.each([
 ])('what some reader takes for a separator is quoted, in both ways of writing: %j', (cell, written) => {
   expect(writeCsv([[cell]])).toBe(written)
   expect(writePlainCsv([[cell]])).toBe(written)
+})
+
+test('a file that people open begins with what spreadsheets tell UTF-8 by, and reads as it was written', () => {
+  const file = asCsvFile(writeCsv([['Žofia', 'Søren']]))
+  expect([...new TextEncoder().encode(file).slice(0, 3)]).toEqual([0xef, 0xbb, 0xbf])
+  expect(readCsv(file).rows).toEqual([['Žofia', 'Søren']])
 })

@@ -47,6 +47,12 @@ export function writeCsv(rows: readonly (readonly (string | number)[])[]): strin
   return `${Papa.unparse(rows as (string | number)[][], { ...WRITTEN, escapeFormulae: true })}\r\n`
 }
 
+/**
+ * A text as a file that people open: with the mark spreadsheets tell UTF-8 by, without which they read every accent as two odd
+ * letters (common practice, no source). Readers of CSV leave it out, as `readCsv` does.
+ */
+export const asCsvFile = (text: string): string => `\uFEFF${text}`
+
 /** As `writeCsv`, for tables that only this program reads again: cells stay exactly as they are. */
 export const writePlainCsv = (rows: readonly (readonly string[])[]): string =>
   `${Papa.unparse(rows as string[][], WRITTEN)}\r\n`

@@ -1,4 +1,4 @@
-import type { Column } from '../people/columns'
+import { type Column, columnNameOf } from '../people/columns'
 import { plainName } from '../people/shown-name'
 
 /** What a column of a list can be matched to, beside a free column of its own or nothing. */
@@ -13,7 +13,11 @@ export type Matching = (PersonField | 'column' | `as:${string}` | 'ignore')[]
 
 /** The free column that a column of the list is taken for; undefined when it is taken for something else. */
 export const columnName = (header: string, match: Matching[number] | undefined): string | undefined =>
-  match === 'column' ? header.trim() : match?.startsWith('as:') ? match.slice(3) : undefined
+  match === 'column'
+    ? columnNameOf(header)
+    : match?.startsWith('as:')
+      ? columnNameOf(match.slice(3))
+      : undefined
 
 /** Headers as lists exported elsewhere commonly write them; compared without case, accents and punctuation. */
 const LIKELY_HEADERS: Record<PersonField, string[]> = {

@@ -117,7 +117,8 @@ export function balances(
         const cells = personIds
           .map(person => people.get(person)?.columns[name] ?? '')
           .filter(cell => cell !== '')
-        const counts: Record<string, number> = {}
+        // By what people wrote: nothing may be there already.
+        const counts: Record<string, number> = Object.create(null)
         for (const cell of cells) counts[cell] = (counts[cell] ?? 0) + 1
         const sum = cells.reduce((total, cell) => total + Number(cell), 0)
         return {

@@ -1,4 +1,4 @@
-import { columnsOf, columnValue, guessKind } from './columns'
+import { canNameColumn, columnNameOf, columnsOf, columnValue, guessKind } from './columns'
 
 test.each([
   [['3', '2,5', '', '-1'], 'number'],
@@ -37,3 +37,15 @@ test('columns are those that were named, then those that are met', () => {
     { name: 'Swims', kind: 'yes-no' },
   ])
 })
+
+test.each(['__proto__', 'constructor', 'toString', 'hasOwnProperty'])(
+  'what every object answers to is no column’s name: %s',
+  name => {
+    expect(canNameColumn(name)).toBe(false)
+    expect(columnNameOf(` ${name} `)).toBe(`${name} (column)`)
+    const said = JSON.parse(`{ "Years": "3", "${name}": "x" }`) as Record<string, string>
+    expect(columnsOf([{ name, kind: 'text' }], [{ columns: said }])).toEqual([
+      { name: 'Years', kind: 'number' },
+    ])
+  },
+)

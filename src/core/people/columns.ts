@@ -7,6 +7,16 @@ export interface Column {
   kind: ColumnKind
 }
 
+/**
+ * Whether a column can have this name. Values stand in objects by the names of their columns: what every object answers to by
+ * itself cannot be one.
+ */
+export const canNameColumn = (name: string): boolean => !(name in Object.prototype)
+
+/** The name of a column that is called so elsewhere: a header in a file, a question that was asked. */
+export const columnNameOf = (called: string): string =>
+  canNameColumn(called.trim()) ? called.trim() : `${called.trim()} (column)`
+
 /** Most free columns of one cohort. */
 export const MOST_COLUMNS = 30
 
@@ -55,14 +65,15 @@ export function columnsOf(
   people: readonly { columns: Record<string, string> }[],
 ): Column[] {
   const known = new Set(named.map(column => column.name))
+  const kept = named.filter(({ name }) => canNameColumn(name))
   const found = new Map<string, string[]>()
   for (const { columns } of people) {
     for (const [name, value] of Object.entries(columns)) {
-      if (known.has(name)) continue
+      if (known.has(name) || !canNameColumn(name)) continue
       const values = found.get(name)
       if (values) values.push(value)
       else found.set(name, [value])
     }
   }
-  return [...named, ...[...found].map(([name, values]) => ({ name, kind: guessKind(values) }))]
+  return [...kept, ...[...found].map(([name, values]) => ({ name, kind: guessKind(values) }))]
 }

@@ -70,7 +70,7 @@ const aside = (text: string): BlockContent => ({
 
 const oneLine = (text: string) =>
   text
-    .split('\n')
+    .split(/[\r\n]+/)
     .map(line => line.trim())
     .filter(line => line !== '')
     .join(' ')

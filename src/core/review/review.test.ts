@@ -129,6 +129,28 @@ test('Markdown keeps what people wrote as text', () => {
   expect(text).toContain('| Ana \\| Bo | Reeds | 9 | 8 | 3 |')
 })
 
+// Every line ending of CommonMark 0.31 (section 2.1) ends a line, and what stands after it is text there too.
+test.each(['\n', '\r', '\r\n'])('what stands after %j makes no ruler, heading or list', ending => {
+  const said = `one${ending}---${ending}# two${ending}- three`
+  const [room] = report.rooms
+  const answers: Answer[] = [{ promptId: 'c', kind: 'cards', cards: [{ id: 'x', text: said }] }]
+  const text = reportMarkdown({
+    ...report,
+    title: `A${ending}# B`,
+    board: { ...report.board, prompts: report.board.prompts.slice(0, 1) },
+    rooms: room ? [{ ...room, answers }] : [],
+    people: [],
+  })
+  expect(blocksOf(text)).toEqual([
+    'A # B',
+    report.date,
+    'What?',
+    'Reeds',
+    'Ana, Bo',
+    tidy('one\n---\n# two\n- three'),
+  ])
+})
+
 // Read back by the reference implementation of CommonMark (the package `commonmark`).
 test('whatever people write on cards and sheets, a reader of Markdown shows just that', () => {
   const sign = fc.constantFrom(...'aB1 -+=*_#>`~<&;[]()!|.:\\/"'.split(''))

@@ -5,7 +5,7 @@ import type { AskedKind, ChoiceAnswer, ChoiceTopic } from '~/core/choices/asked'
 import { placesLeft } from '~/core/choices/choice'
 import { sharedOut } from '~/core/choices/shared-out'
 import type { Group } from '~/core/grouping/grouping'
-import { readNumber } from '~/core/people/columns'
+import { columnNameOf, readNumber } from '~/core/people/columns'
 import { getCohort, isOnList } from '../cohorts/cohorts.server'
 import { type ColumnProblem, removeColumn, restoreColumn } from '../cohorts/columns.server'
 import type { Database } from '../db/database.server'
@@ -210,7 +210,7 @@ export async function keepAsColumn(
     ),
   )
   const numbers = choice.topics.every(({ name }) => readNumber(name) !== undefined)
-  const column = { name: choice.title.slice(0, 60).trim(), kind: numbers ? 'number' : 'text' } as const
+  const column = { name: columnNameOf(choice.title.slice(0, 60)), kind: numbers ? 'number' : 'text' } as const
   return db.transaction(async transaction => {
     const { columns } = await getCohort(transaction, choice.cohortId)
     const kept = columns.find(each => each.name.toLowerCase() === column.name.toLowerCase())

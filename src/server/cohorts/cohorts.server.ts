@@ -2,7 +2,7 @@ import { setImmediate } from 'node:timers/promises'
 import { and, asc, count, eq, inArray, isNotNull, isNull, max, sql } from 'drizzle-orm'
 import type { PersonForm } from '~/contracts/forms/cohorts'
 import type { Rule } from '~/core/grouping/rules'
-import { type Column, columnsOf, columnValue } from '~/core/people/columns'
+import { type Column, canNameColumn, columnsOf, columnValue } from '~/core/people/columns'
 import type { Presence } from '~/core/people/presence'
 import { fullName, plainName } from '~/core/people/shown-name'
 import type { Database } from '../db/database.server'
@@ -57,11 +57,17 @@ export async function getCohort(db: Database, cohortId: string): Promise<Cohort>
   const shown = await shownNamesOf(rows)
   const listed = rows.map(({ id, firstName, familyName, shownAs, email, trainedToLead, columns }) => {
     const shownName = shown.get(id) ?? firstName
-    return { id, firstName, familyName, shownAs, shownName, email, trainedToLead, columns }
+    return { id, firstName, familyName, shownAs, shownName, email, trainedToLead, columns: sound(columns) }
   })
   const { id, name, presence, rules } = cohort
   return { id, name, presence, rules, columns: columnsOf(cohort.columns, rows), people: listed }
 }
+
+/** Values as earlier versions took them in, without those of columns that cannot be: see `canNameColumn`. */
+const sound = (columns: Record<string, string>): Record<string, string> =>
+  Object.hasOwn(columns, '__proto__')
+    ? Object.fromEntries(Object.entries(columns).filter(([name]) => canNameColumn(name)))
+    : columns
 
 /** Whether somebody stands on a cohort's list. */
 export async function isOnList(db: Database, cohortId: string, personId: string): Promise<boolean> {

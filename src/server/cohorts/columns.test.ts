@@ -1,5 +1,7 @@
+import { eq } from 'drizzle-orm'
 import { person, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
+import { cohorts, people } from '../db/schema.server'
 import { addPerson, createCohort, getCohort, removePeople } from './cohorts.server'
 import { addColumn, changeColumn, removeColumn, restoreColumn } from './columns.server'
 
@@ -60,4 +62,16 @@ test('a column that was taken away comes back with its values', async () => {
   await removePeople(memory.db, cohortId, [bo])
   value(await restoreColumn(memory.db, cohortId, removed))
   expect(await values('Years')).toEqual(['3', undefined])
+})
+
+test('a column an earlier version took in under a name no object can have leaves the cohort readable', async () => {
+  const odd = JSON.parse('{ "Years": "3", "__proto__": "x" }') as Record<string, string>
+  await memory.db.update(people).set({ columns: odd }).where(eq(people.cohortId, cohortId))
+  await memory.db
+    .update(cohorts)
+    .set({ columns: [{ name: '__proto__', kind: 'text' }] })
+    .where(eq(cohorts.id, cohortId))
+  const read = await cohort()
+  expect(read.columns).toEqual([{ name: 'Years', kind: 'number' }])
+  expect(read.people.map(({ columns }) => Object.keys(columns))).toEqual([['Years'], ['Years'], ['Years']])
 })

@@ -10,7 +10,7 @@ import type { Account } from '../auth/sign-ins.server'
 import { hasWritten } from '../boards/board-storage.server'
 import type { Database } from '../db/database.server'
 import { type Result, refused } from '../result'
-import { prepareOpening, type SessionProblem } from '../sessions/sessions.server'
+import { holdPlan, letGoOfPlan, prepareOpening, type SessionProblem } from '../sessions/sessions.server'
 import { newId } from '../tokens.server'
 import type { LiveHub } from './hub.server'
 
@@ -27,9 +27,17 @@ export async function openSession(
   account: Account,
   sessionId: string,
 ): Promise<Result<{ seq: number }, LiveProblem | SessionProblem>> {
-  const plan = await prepareOpening(db, sessionId)
-  if (!plan.ok) return plan
-  return hub.command(sessionId, facilitator(account), { type: 'open', plan: plan.value })
+  await holdPlan(db, sessionId)
+  let opened = false
+  try {
+    const plan = await prepareOpening(db, sessionId)
+    if (!plan.ok) return plan
+    const outcome = await hub.command(sessionId, facilitator(account), { type: 'open', plan: plan.value })
+    opened = outcome.ok
+    return outcome
+  } finally {
+    if (!opened) await letGoOfPlan(db, sessionId)
+  }
 }
 
 /** Does what a facilitator asks. Throws not-found for an unknown session. */

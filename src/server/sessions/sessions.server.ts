@@ -1,4 +1,4 @@
-import { and, desc, eq, isNull, ne, or } from 'drizzle-orm'
+import { and, desc, eq, isNull, lt, ne, or } from 'drizzle-orm'
 import type { SessionForm } from '~/contracts/forms/sessions'
 import type { OpeningPlan } from '~/core/live/session/opening'
 import { momentOf } from '~/core/schedule/session-time'
@@ -63,7 +63,22 @@ export async function createSession(
   return done(id)
 }
 
-/** Changes the plan of a session that has not been opened. */
+/** Opening takes no longer than this, in milliseconds: a hold that is older was left behind by a server that was stopped. */
+const LONGEST_OPENING_MS = 30_000
+
+/** Keeps the plan as it is while the session is opened with it. */
+export async function holdPlan(db: Database, sessionId: string): Promise<void> {
+  await db
+    .update(sessions)
+    .set({ openingSince: new Date() })
+    .where(and(eq(sessions.id, sessionId), eq(sessions.phase, 'planned')))
+}
+
+export async function letGoOfPlan(db: Database, sessionId: string): Promise<void> {
+  await db.update(sessions).set({ openingSince: null }).where(eq(sessions.id, sessionId))
+}
+
+/** Changes the plan of a session that has not been opened, and is not being opened. */
 export async function savePlan(
   db: Database,
   sessionId: string,
@@ -76,7 +91,16 @@ export async function savePlan(
   const saved = await db
     .update(sessions)
     .set(plan.value)
-    .where(and(eq(sessions.id, sessionId), eq(sessions.phase, 'planned')))
+    .where(
+      and(
+        eq(sessions.id, sessionId),
+        eq(sessions.phase, 'planned'),
+        or(
+          isNull(sessions.openingSince),
+          lt(sessions.openingSince, new Date(Date.now() - LONGEST_OPENING_MS)),
+        ),
+      ),
+    )
     .returning({ id: sessions.id })
   return saved.length > 0 ? done(null) : refused({ code: 'already-open' })
 }
@@ -86,7 +110,10 @@ async function planFrom(
   form: SessionForm,
 ): Promise<
   Result<
-    Omit<Session, 'id' | 'joinCode' | 'phase' | 'reviewedAt' | 'removedAt' | 'groupingVersion'>,
+    Omit<
+      Session,
+      'id' | 'joinCode' | 'phase' | 'reviewedAt' | 'removedAt' | 'groupingVersion' | 'openingSince'
+    >,
     SessionProblem
   >
 > {

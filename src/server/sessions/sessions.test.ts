@@ -1,4 +1,4 @@
-import { inArray } from 'drizzle-orm'
+import { eq, inArray } from 'drizzle-orm'
 import { account, plannedSession, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
 import type { Account } from '../auth/sign-ins.server'
@@ -9,6 +9,8 @@ import { tidyJoinCode } from '../tokens.server'
 import {
   createSession,
   getSession,
+  holdPlan,
+  letGoOfPlan,
   listSessions,
   markReviewed,
   prepareOpening,
@@ -61,6 +63,21 @@ test('the plan keeps the moment in the session’s own zone, and refuses a day t
     ok: false,
     problem: { code: 'no-such-date' },
   })
+})
+
+test('the plan is not changed while the session is opened with it; what stopped in the middle does not hold it for ever', async () => {
+  const { sessionId, form } = await plannedSession(memory.db, by)
+  const save = () => savePlan(memory.db, sessionId, { ...form, title: 'Moved' })
+  await holdPlan(memory.db, sessionId)
+  expect(await save()).toMatchObject({ problem: { code: 'already-open' } })
+  await letGoOfPlan(memory.db, sessionId)
+  value(await save())
+  await holdPlan(memory.db, sessionId)
+  await memory.db
+    .update(sessions)
+    .set({ openingSince: new Date(Date.now() - 31_000) })
+    .where(eq(sessions.id, sessionId))
+  value(await save())
 })
 
 test('two rooms can not have the same name', async () => {

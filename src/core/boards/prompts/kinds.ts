@@ -41,7 +41,7 @@ type AnyKind = Kind<PromptKind, z.ZodType, Answer>
 
 /** Throws for a kind that this version does not know: it is never taken for another. */
 function kindNamed(name: string): AnyKind {
-  const kind = (KINDS as unknown as Record<string, AnyKind>)[name]
+  const kind = Object.hasOwn(KINDS, name) ? (KINDS as unknown as Record<string, AnyKind>)[name] : undefined
   if (!kind) throw new Error(`There is no kind of prompt "${name}".`)
   return kind
 }

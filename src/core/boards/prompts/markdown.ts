@@ -4,7 +4,8 @@ import type { BlockContent, Paragraph, PhrasingContent } from 'mdast'
 export function paragraph(text: string): Paragraph {
   const lines = text
     .trim()
-    .split('\n')
+    // What CommonMark 0.31 (section 2.1) takes for the end of a line.
+    .split(/\r\n|\r|\n/)
     .map(line => line.trim())
   const children = lines.flatMap((value, index): PhrasingContent[] =>
     index === 0 ? [{ type: 'text', value }] : [{ type: 'break' }, { type: 'text', value }],

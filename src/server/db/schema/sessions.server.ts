@@ -32,6 +32,8 @@ export const sessions = pgTable(
     joinCode: text('join_code').notNull().unique(),
     /** Kept beside the log so that lists need not fold every log: set in the same transaction as the event. */
     phase: text('phase').$type<'planned' | 'open' | 'ended'>().notNull().default('planned'),
+    /** Since when it is being opened: its plan is not changed meanwhile. */
+    openingSince: moment('opening_since'),
     reviewedAt: moment('reviewed_at'),
     removedAt: moment('removed_at'),
   },

@@ -2,6 +2,7 @@ import { chakra, Flex, Stack } from '@chakra-ui/react'
 import { Download, Printer } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { useNavigate } from 'react-router'
+import { asCsvFile } from '~/core/formats/csv'
 import { writeGroups } from '~/core/formats/groups-file'
 import type { RoundList } from '~/core/grouping/edits'
 import { Button } from '../../../ui/button'
@@ -54,9 +55,9 @@ const groupsText = (rounds: RoundList, people: Map<string, GroupedPerson>) =>
     people,
   )
 
-/** Saves a text as a file; the mark at its start tells spreadsheets that it is UTF-8. */
+/** Saves a text as a file. */
 function download(name: string, text: string): void {
-  const address = URL.createObjectURL(new Blob([`\uFEFF${text}`], { type: 'text/csv;charset=utf-8' }))
+  const address = URL.createObjectURL(new Blob([asCsvFile(text)], { type: 'text/csv;charset=utf-8' }))
   const link = document.createElement('a')
   link.href = address
   link.download = name

@@ -1,0 +1,1 @@
+ALTER TABLE "sessions" ADD COLUMN "opening_since" timestamp with time zone;
