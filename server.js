@@ -23,7 +23,7 @@ try {
     build: vite && (() => vite.ssrLoadModule('virtual:react-router/server-build')),
   })
 } catch (error) {
-  const expected = settings === undefined || error?.name === 'FolderInUseError'
+  const expected = settings === undefined || ['FolderInUseError', 'DataFolderError'].includes(error?.name)
   console.error(expected ? error.message : error)
   process.exit(1)
 }
@@ -41,9 +41,13 @@ server.on('error', error => {
 })
 server.listen(settings.port, () => {
   const { port } = server.address()
-  console.log(`Round Table is open at ${settings.publicAddress ?? `http://localhost:${port}`}`)
-  if (roundTable.filled) sayDemo(roundTable.filled)
-  process.send?.({ ready: true, port, demo: roundTable.filled })
+  const address = settings.publicAddress ?? `http://localhost:${port}`
+  const { filled, startWord } = roundTable
+  console.log(`Round Table is open at ${address}`)
+  if (filled) sayDemo(filled)
+  // Only who can read this makes the first account: the page alone is open to everybody.
+  if (startWord) console.log(`  Make the first account at ${address}/first-run?word=${startWord}`)
+  process.send?.({ ready: true, port, demo: filled, startWord })
 })
 
 // Tests walk through an evening in seconds: the process that started this one may move the clock.

@@ -16,7 +16,13 @@ export class MadeClass {
   /** A server on an empty folder with an open session of `groups` groups of `size` people. */
   static async open(groups: number, size: number, prompts: Prompt[]): Promise<MadeClass> {
     const server = await TestServer.empty()
-    const account = { displayName: 'Bench', email: 'bench@school.example', password: 'long enough' }
+    const startWord = server.startWord ?? ''
+    const account = {
+      startWord,
+      displayName: 'Bench',
+      email: 'bench@school.example',
+      password: 'long enough',
+    }
     const first = await fetch(`${server.address}/first-run`, {
       method: 'POST',
       body: new URLSearchParams(account),

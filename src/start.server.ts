@@ -2,6 +2,7 @@
 import { demoWelcome, loadDemo } from './demo/load.server'
 import { type Assembly, createRoundTable } from './server/main.server'
 
+export { DataFolderError } from './server/db/folder.server'
 export { FolderInUseError } from './server/db/lock.server'
 export { readSettings } from './server/settings.server'
 

@@ -1,11 +1,14 @@
 /** Puts the server together: database, live hub, boards, pages. Started by `server.js`. */
 import type { IncomingMessage } from 'node:http'
 import type { Duplex } from 'node:stream'
+import { setTimeout } from 'node:timers/promises'
 import { createRequestHandler } from '@react-router/express'
 import compression from 'compression'
+import { sql } from 'drizzle-orm'
 import express, { type Express } from 'express'
 import { type Logger, pino } from 'pino'
 import { RouterContextProvider, type ServerBuild } from 'react-router'
+import { hasAccounts } from './auth/accounts.server'
 import { BoardServer } from './boards/board-server.server'
 import { moveClock } from './clock.server'
 import { type Database, openDatabase } from './db/database.server'
@@ -22,12 +25,15 @@ import { createLimits } from './limits.server'
 import { LiveHub } from './live/hub.server'
 import { addressContext, nonceContext, type Services, servicesContext } from './services.server'
 import type { Settings } from './settings.server'
+import { newToken } from './tokens.server'
 import { stopWorkThread } from './work/work-thread.server'
 
 export interface RoundTable<Filled> {
   handler: Express
   /** What `fill` gave; null without it. */
   filled: Filled | null
+  /** What the first account is made with; null when there are accounts. */
+  startWord: string | null
   upgrade(request: IncomingMessage, socket: Duplex, head: Buffer): void
   /** Moves the server's time forward, for tests. */
   moveClock(milliseconds: number): Promise<void>
@@ -53,14 +59,21 @@ export async function createRoundTable<Filled>({
   const log = pino({ name: 'round-table' })
   // The pages are read while the database opens on its own thread.
   const pages = build ?? builtPages()
-  const { db, close } = await openDatabase(settings.dataFolder)
+  const { db, close, lost } = await openDatabase(settings.dataFolder)
+  // A server whose database is gone ends, for whoever keeps it running to start it again. It loses nothing it said was saved.
+  lost.then(() => {
+    log.fatal('The database has ended; the server ends with it.')
+    process.exit(1)
+  })
   const hub = new LiveHub(db, log)
   const boards = new BoardServer(db, hub, log)
-  const services: Services = { db, hub, boards, limits: createLimits(), settings, log }
   const filled = (await fill?.(db)) ?? null
+  const startWord = (await hasAccounts(db)) ? null : newToken()
+  const services: Services = { db, hub, boards, limits: createLimits(), settings, log, startWord }
   await hub.start()
   return {
     filled,
+    startWord,
     handler: createApp(services, log, development, await pages),
     upgrade: (request, socket, head) => upgrade(services, request, socket, head),
     moveClock: async milliseconds => {
@@ -94,8 +107,12 @@ function createApp(
   app.use(safeHeaders({ https, developing: development !== undefined }))
   app.use(requestLog(log))
   app.use(soundRequests, boundedBodies)
-  app.get('/health', (_request, response) => {
-    response.set('Cache-Control', 'no-store').json({ ok: true })
+  app.get('/health', async (_request, response) => {
+    const ok = await answers(services.db)
+    response
+      .status(ok ? 200 : 503)
+      .set('Cache-Control', 'no-store')
+      .json({ ok })
   })
   app.use(liveRoutes(services))
   app.use(compression())
@@ -137,6 +154,18 @@ function createApp(
         .send('Something went wrong here. Nothing was changed; please try again.')
   }) satisfies express.ErrorRequestHandler)
   return app
+}
+
+/** How long the database may take to say that it is there, in milliseconds. */
+const LONGEST_ANSWER_MS = 2_000
+
+/** Whether the database answers. */
+async function answers(db: Database): Promise<boolean> {
+  const asked = db.execute(sql`select 1`).then(
+    () => true,
+    () => false,
+  )
+  return Promise.race([asked, setTimeout(LONGEST_ANSWER_MS, false, { ref: false })])
 }
 
 function upgrade(services: Services, request: IncomingMessage, socket: Duplex, head: Buffer): void {

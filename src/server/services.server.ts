@@ -15,6 +15,8 @@ export interface Services {
   limits: Limits
   settings: Settings
   log: Logger
+  /** What the server printed for whoever makes the first account; null when there were accounts when it started. */
+  startWord: string | null
 }
 
 export const servicesContext = createContext<Services>()

@@ -19,6 +19,8 @@ export class TestServer {
   private child: ChildProcess | undefined
   private port = 0
   demo: Demo | null = null
+  /** What the first account is made with, on an empty folder. */
+  startWord: string | null = null
 
   private constructor(readonly folder: string) {}
 
@@ -70,14 +72,17 @@ export class TestServer {
     child.stderr?.on('data', chunk => {
       said += chunk
     })
-    const ready = once(child, 'message').then(([message]) => message as { port: number; demo: Demo | null })
+    const ready = once(child, 'message').then(
+      ([message]) => message as { port: number; demo: Demo | null; startWord: string | null },
+    )
     const ended = once(child, 'exit').then(([code]) =>
       Promise.reject(new Error(`The server ended with ${code}: ${said}`)),
     )
-    const { port, demo } = await Promise.race([ready, ended])
+    const { port, demo, startWord } = await Promise.race([ready, ended])
     ended.catch(() => undefined)
     this.port = port
     this.demo = demo
+    this.startWord = startWord
   }
 
   /** Moves the server's time forward; what falls due meanwhile has been done when it resolves. */

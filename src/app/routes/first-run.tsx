@@ -1,23 +1,30 @@
 import { redirect } from 'react-router'
-import { accountForm } from '~/contracts/forms/accounts'
+import { firstRunForm } from '~/contracts/forms/accounts'
 import { createFirstAccount, hasAccounts, signIn } from '~/server/auth/accounts.server'
 import { readBrowserToken } from '~/server/auth/cookies.server'
 import { addressContext, servicesContext } from '~/server/services.server'
+import { tokenHash } from '~/server/tokens.server'
 import { FirstRunPage } from '../features/accounts/first-run-page'
 import type { Route } from './+types/first-run'
 import { readForm, signedInCookies } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Begin · Round Table' }]
 
-export async function loader({ context }: Route.LoaderArgs) {
+export async function loader({ request, context }: Route.LoaderArgs) {
   if (await hasAccounts(context.get(servicesContext).db)) throw redirect('/')
-  return null
+  return { startWord: new URL(request.url).searchParams.get('word') ?? '' }
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { db, limits, settings } = context.get(servicesContext)
-  const form = await readForm(request, accountForm)
+  const { db, limits, settings, startWord } = context.get(servicesContext)
+  const form = await readForm(request, firstRunForm)
   if (form.status !== 'success') return form.reply({ hideFields: ['password'] })
+  if (startWord === null) throw redirect('/sign-in')
+  if (tokenHash(form.value.startWord) !== tokenHash(startWord))
+    return form.reply({
+      fieldErrors: { startWord: ['This is not the word the server printed when it started last.'] },
+      hideFields: ['password'],
+    })
   const made = await createFirstAccount(db, form.value)
   if (!made.ok) throw redirect('/sign-in')
   const signedIn = await signIn(db, limits, form.value, {
@@ -29,6 +36,6 @@ export async function action({ request, context }: Route.ActionArgs) {
   throw redirect('/', { headers: await signedInCookies(signedIn.value, settings.publicAddress) })
 }
 
-export default function FirstRun({ actionData }: Route.ComponentProps) {
-  return <FirstRunPage lastResult={actionData} />
+export default function FirstRun({ loaderData, actionData }: Route.ComponentProps) {
+  return <FirstRunPage startWord={loaderData.startWord} lastResult={actionData} />
 }

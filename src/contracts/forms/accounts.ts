@@ -19,3 +19,8 @@ export const passwordForm = z.object({
 })
 
 export const accountForm = z.object({ displayName: line('a name', 80), email, password: newPassword })
+
+/** The first account is made by whoever started the server, and has read the word it printed. */
+export const firstRunForm = accountForm.extend({
+  startWord: z.string({ error: 'Enter the word the server printed when it started.' }).trim().max(100),
+})

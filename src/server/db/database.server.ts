@@ -9,6 +9,7 @@ import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core'
 import pg from 'pg'
+import { checkFolder, damagedFolder } from './folder.server'
 import { lockFolder } from './lock.server'
 import * as schema from './schema.server'
 
@@ -20,22 +21,31 @@ export interface OpenDatabase {
   close(): Promise<void>
 }
 
+/** A database on a thread of its own. */
+export interface ThreadDatabase extends OpenDatabase {
+  /** Resolves when the thread ends that nobody asked to: nothing can be read or written any more. */
+  lost: Promise<void>
+}
+
 /**
  * Opens the database in a folder, on a thread of its own, brings its tables up to date, and keeps other servers out.
- * Throws FolderInUseError when another server uses the folder.
+ * Throws FolderInUseError when another server uses the folder, and DataFolderError when it is not whole.
  */
-export async function openDatabase(folder: string): Promise<OpenDatabase> {
+export async function openDatabase(folder: string): Promise<ThreadDatabase> {
   const opened = [await lockFolder(folder)]
   const close = async () => {
     for (const undo of opened.splice(0).toReversed()) await undo()
   }
   try {
+    const files = resolve(folder, 'postgres')
+    checkFolder(files)
     const sockets = await socketFolder()
     opened.push(sockets.remove)
-    opened.push(await startThread({ folder: resolve(folder, 'postgres'), socket: sockets.socket }))
+    const thread = await startThread({ folder: files, socket: sockets.socket })
+    opened.push(thread.close)
     const connected = await connect(sockets.folder)
     opened.push(connected.close)
-    return { db: connected.db, close }
+    return { db: connected.db, close, lost: thread.lost }
   } catch (error) {
     await close()
     throw error
@@ -93,17 +103,28 @@ export async function connect(socketsIn: string): Promise<OpenDatabase> {
   return { db, close: () => pool.end() }
 }
 
-/**
- * Starts the thread and waits until the database answers; returns how to stop it. Nobody listens to its errors: a server
- * whose database has died ends with it, and loses nothing it said was saved.
- */
-async function startThread(workerData: { folder: string; socket: string }): Promise<() => Promise<void>> {
+/** Starts the thread and waits until the database answers. */
+async function startThread(workerData: { folder: string; socket: string }) {
   const thread = newThread(workerData)
-  await once(thread, 'message')
-  return async () => {
-    const ended = once(thread, 'exit')
-    thread.postMessage('close')
-    await ended
+  const exited = new Promise<void>(done => {
+    thread.once('exit', () => done())
+  })
+  await Promise.race([
+    once(thread, 'message'),
+    exited.then(() => Promise.reject(new Error('The thread of the database ended.'))),
+  ]).catch(error => Promise.reject(damagedFolder(workerData.folder, error)))
+  // An error ends the thread, and is seen from that.
+  thread.on('error', () => undefined)
+  let asked = false
+  return {
+    lost: new Promise<void>(done => {
+      exited.then(() => asked || done())
+    }),
+    close: async () => {
+      asked = true
+      thread.postMessage('close')
+      await exited
+    },
   }
 }
 

@@ -1,10 +1,13 @@
 import { fork } from 'node:child_process'
 import { once } from 'node:events'
-import { mkdtempSync, rmSync, statSync } from 'node:fs'
+import { cpSync, existsSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { PGlite } from '@electric-sql/pglite'
 import { eq, sql } from 'drizzle-orm'
+import { PREPARED } from 'tests/fixtures/prepare-database'
 import { type Database, openDatabase, socketFolder } from './database.server'
+import { checkFolder, DataFolderError } from './folder.server'
 import { FolderInUseError, lockFolder } from './lock.server'
 import { cohorts, people } from './schema.server'
 
@@ -174,4 +177,61 @@ describe('one server for a data folder', () => {
     await once(holder, 'exit')
     await (await lockFolder(folder))()
   })
+})
+
+describe('a data folder that is not whole', () => {
+  let folder: string
+  let whole: string
+  beforeAll(async () => {
+    whole = mkdtempSync(join(tmpdir(), 'round-table-'))
+    const loadDataDir = new Blob([new Uint8Array(readFileSync(PREPARED))])
+    await (await PGlite.create({ dataDir: join(whole, 'postgres'), loadDataDir })).close()
+  })
+  afterAll(() => rmSync(whole, { recursive: true }))
+  beforeEach(() => {
+    folder = mkdtempSync(join(tmpdir(), 'round-table-'))
+  })
+  afterEach(() => rmSync(folder, { recursive: true }))
+
+  test.each(['PG_VERSION', 'base', join('global', 'pg_control'), 'pg_wal'])(
+    'without %s is refused in plain words, and nothing is made in its place',
+    async part => {
+      const files = join(folder, 'postgres')
+      cpSync(whole, folder, { recursive: true })
+      rmSync(join(files, part), { recursive: true })
+      const opened = openDatabase(folder)
+      await expect(opened).rejects.toThrow(DataFolderError)
+      await expect(opened).rejects.toThrow(part)
+      expect(existsSync(join(files, part))).toBe(false)
+      // It is not kept locked either.
+      await (await lockFolder(folder))()
+    },
+  )
+
+  test('with damage within is said to be damaged, without a word of the program', async () => {
+    const files = join(folder, 'postgres')
+    cpSync(whole, folder, { recursive: true })
+    writeFileSync(join(files, 'global', 'pg_control'), 'not a control file')
+    await expect(openDatabase(folder)).rejects.toThrow(
+      /could not be opened: it seems to be damaged\. Restore/,
+    )
+  }, 60_000)
+
+  test('an empty one is made anew', () => {
+    expect(() => checkFolder(join(folder, 'postgres'))).not.toThrow()
+    expect(() => checkFolder(folder)).not.toThrow()
+  })
+})
+
+test('when the thread of the database ends by itself it is known; when it is asked to it is no loss', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'round-table-'))
+  const opened = await openDatabase(folder)
+  let lost = false
+  opened.lost.then(() => {
+    lost = true
+  })
+  await opened.close()
+  await new Promise(resolve => setTimeout(resolve, 50))
+  expect(lost).toBe(false)
+  rmSync(folder, { recursive: true })
 })

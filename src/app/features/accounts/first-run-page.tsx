@@ -2,17 +2,24 @@ import { Stack } from '@chakra-ui/react'
 import { type SubmissionResult, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { Form } from 'react-router'
-import { accountForm } from '~/contracts/forms/accounts'
+import { firstRunForm } from '~/contracts/forms/accounts'
 import { Button } from '../../ui/button'
+import { Field, Input } from '../../ui/fields'
 import { Message } from '../../ui/layout'
 import { AccountFields } from './account-fields'
 import { Door } from './sign-in-page'
 
-export function FirstRunPage({ lastResult }: { lastResult?: SubmissionResult }) {
+interface FirstRunPageProps {
+  /** As it stands in the link the server printed; empty when the page was opened without it. */
+  startWord: string
+  lastResult?: SubmissionResult
+}
+
+export function FirstRunPage({ startWord, lastResult }: FirstRunPageProps) {
   const [form, fields] = useForm({
     lastResult,
     shouldRevalidate: 'onInput',
-    onValidate: ({ formData }) => parseWithZod(formData, { schema: accountForm }),
+    onValidate: ({ formData }) => parseWithZod(formData, { schema: firstRunForm }),
   })
   return (
     <Door title="Make the first account">
@@ -20,6 +27,21 @@ export function FirstRunPage({ lastResult }: { lastResult?: SubmissionResult }) 
         <Stack gap="16px">
           <p>Nobody has an account here yet. The first one is yours; you add co-facilitators afterwards.</p>
           {form.errors && <Message kind="problem">{form.errors.join(' ')}</Message>}
+          <Field
+            label="Start word"
+            hint="The server printed it when it started, with the link to this page."
+            errors={fields.startWord.errors}
+          >
+            {parts => (
+              <Input
+                {...parts}
+                name="startWord"
+                autoComplete="off"
+                spellCheck={false}
+                defaultValue={fields.startWord.initialValue ?? startWord}
+              />
+            )}
+          </Field>
           <AccountFields fields={fields} />
           <Button type="submit" kind="main">
             Make the account
