@@ -9,6 +9,8 @@ export interface CsvTable {
   faults: { row: number; message: string }[]
 }
 
+/** Rows that are read, empty ones too: four times those of the longest list. */
+export const MOST_ROWS = 20_000
 /** Characters from which the separator is found out. */
 const GUESSED_FROM = 50_000
 /** A quoted cell, with what stands before it. */
@@ -26,7 +28,7 @@ export function readCsv(text: string): CsvTable {
     skipEmptyLines: 'greedy',
     delimitersToGuess: [',', ';', '\t'],
   }).meta
-  const result = Papa.parse<string[]>(plain, { delimiter })
+  const result = Papa.parse<string[]>(plain, { delimiter, preview: MOST_ROWS })
   const faults = result.errors
     .filter(error => error.type === 'Quotes')
     .map(error => ({ row: (error.row ?? 0) + 1, message: 'a quotation mark is opened and never closed' }))

@@ -1,5 +1,5 @@
 /** Reads whatever file a class list comes in, and makes one table of it: text with commas, as a browser can send it back. */
-import { strFromU8, unzipSync } from 'fflate'
+import { strFromU8, unzipSync, zipSync } from 'fflate'
 import { readSheet } from 'read-excel-file/node'
 import { readCsv, writePlainCsv } from '~/core/formats/csv'
 import { decodeText } from '~/core/formats/decode-text'
@@ -31,6 +31,11 @@ export type ListProblem =
 
 /** Largest content of a packed file, in bytes: more than any class list has, and little enough to unpack. */
 const MOST_UNPACKED = 40_000_000
+/** Files in a packed file. */
+const MOST_PACKED = 2_000
+/** How far down and to the right a spreadsheet's cells may lie: its reader makes room for all that lie before them. */
+const MOST_SHEET_ROWS = 20_000
+const MOST_SHEET_COLUMNS = 200
 
 /** One file of text, a spreadsheet or a ZIP, or the files of a OneRoster list together. */
 export async function readList(files: UploadedFile[]): Promise<Result<ReadList, ListProblem>> {
@@ -64,6 +69,7 @@ async function fromZip(bytes: Uint8Array): Promise<Result<ReadList, ListProblem>
       filter: ({ name, originalSize }) => {
         names.push(name)
         unpacked += originalSize
+        if (names.length > MOST_PACKED) unpacked = Number.POSITIVE_INFINITY
         return false
       },
     })
@@ -83,10 +89,28 @@ async function fromZip(bytes: Uint8Array): Promise<Result<ReadList, ListProblem>
 }
 
 async function fromSpreadsheet(bytes: Uint8Array): Promise<Result<ReadList, ListProblem>> {
-  const rows = await readSheet(Buffer.from(bytes))
+  // Unpacked here, to the sizes it claims, and packed anew: what reads it unpacks whatever there is.
+  const parts = unzipSync(bytes, { filter: ({ name }) => name.startsWith('xl/') || !name.includes('/') })
+  const sheets = Object.entries(parts).filter(([name]) => /^xl\/worksheets\/[^/]+\.xml$/.test(name))
+  if (sheets.some(([, sheet]) => reachesTooFar(strFromU8(sheet))))
+    return refused({ code: 'too-large-inside' })
+  const rows = await readSheet(Buffer.from(zipSync(parts, { level: 0 })))
   const text = writePlainCsv(rows.map(row => row.map(cellText)))
   return done({ text, read: 'first sheet of a spreadsheet', classes: [] })
 }
+
+/** Where the cells of a sheet lie, and what it says its extent is: `r="XFD1048576"`, `ref="A1:C9"` (ECMA-376, part 1, 18.3.1). */
+const PLACE = /(?:\br="|\bref="(?:[A-Z]{1,3}\d{1,7}:)?)([A-Z]{0,3})(\d{1,7})"/g
+
+function reachesTooFar(sheet: string): boolean {
+  for (const [, letters = '', row] of sheet.matchAll(PLACE))
+    if (Number(row) > MOST_SHEET_ROWS || columnNumber(letters) > MOST_SHEET_COLUMNS) return true
+  return false
+}
+
+/** A is 1, Z 26, AA 27. */
+const columnNumber = (letters: string): number =>
+  [...letters].reduce((number, letter) => number * 26 + letter.charCodeAt(0) - 64, 0)
 
 function cellText(cell: unknown): string {
   if (cell === null || cell === undefined) return ''

@@ -1,6 +1,6 @@
-import { strToU8, zipSync } from 'fflate'
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import writeSpreadsheet from 'write-excel-file/node'
-import { readCsv } from '~/core/formats/csv'
+import { MOST_ROWS, readCsv } from '~/core/formats/csv'
 import { onlyClass, readList } from './read-list.server'
 
 const users = 'sourcedId,role,givenName,familyName\nu1,student,Inês,Dias\nu2,student,Bo,Or'
@@ -81,3 +81,50 @@ test('a small file with a huge content is refused before it is unpacked', async 
   expect(bomb.length).toBeLessThan(200_000)
   expect(await rows(file('x.xlsx', bomb))).toBe('too-large-inside')
 })
+
+/** A spreadsheet with one name, and its sheet changed. */
+async function changedSheet(change: (sheet: string) => string): Promise<Uint8Array> {
+  const bytes = await writeSpreadsheet([[{ value: 'name' }], [{ value: 'Inês Dias' }]]).toBuffer()
+  const parts = unzipSync(new Uint8Array(bytes))
+  const name = Object.keys(parts).find(each => each.startsWith('xl/worksheets/sheet')) ?? ''
+  return zipSync({ ...parts, [name]: strToU8(change(strFromU8(parts[name] ?? new Uint8Array()))) })
+}
+
+test.each([
+  ['in the last cell there is', 'A2', 'XFD1048576'],
+  ['far to the right', 'A2', 'ZZ2'],
+  ['far down', 'A2', 'A20001'],
+])('a sheet with a value %s is refused before room is made for it', async (_, from, to) => {
+  const bytes = await changedSheet(sheet => sheet.replace(`r="${from}"`, `r="${to}"`))
+  expect(bytes.length).toBeLessThan(10_000)
+  expect(await rows(file('x.xlsx', bytes))).toBe('too-large-inside')
+  expect(await rows(file('x.xlsx', await changedSheet(sheet => sheet)))).toEqual([['name'], ['Inês Dias']])
+})
+
+test('a packed file that says it is smaller than it is is read no further than it says', async () => {
+  const zip = zipSync({ 'users.csv': strToU8(`${users}\n${'u3,student,Chi,Lee\n'.repeat(2_000_000)}`) })
+  const view = new DataView(zip.buffer)
+  // The uncompressed size in the central directory (PKWARE APPNOTE 6.3.10, section 4.3.12).
+  const directory = Array.from({ length: zip.length - 4 }, (_, at) => at).find(
+    at => view.getUint32(at, true) === 0x02014b50,
+  )
+  view.setUint32((directory ?? 0) + 24, users.length + 1, true)
+  const read = await rows(file('roster.zip', zip))
+  expect(read === 'broken-file' || (Array.isArray(read) && read.length <= 4)).toBe(true)
+})
+
+test('thousands of files in one are more than a list has', async () => {
+  const many = Object.fromEntries(
+    Array.from({ length: 2_001 }, (_, index) => [`f${index}`, new Uint8Array()]),
+  )
+  expect(await rows(file('x.zip', zipSync(many)))).toBe('too-large-inside')
+})
+
+// What took the first versions 25 s, and the like of it.
+test.each(['",', '"', ',"a', ',', '\n', 'x\n', '"\n'])(
+  'five megabytes of %j are read as what little they are',
+  piece => {
+    const table = readCsv(piece.repeat(Math.floor(4_900_000 / piece.length)))
+    expect(table.rows.length).toBeLessThanOrEqual(MOST_ROWS)
+  },
+)
