@@ -1,4 +1,5 @@
 import { arch, cpus, totalmem } from 'node:os'
+import { attacks } from './attacks'
 import { boards } from './boards'
 import { broadcast } from './broadcast'
 import { bytes } from './bytes'
@@ -17,6 +18,7 @@ const MEASUREMENTS: Record<string, () => Promise<void>> = {
   groupings,
   'large-cohort': largeCohort,
   'live-page': livePage,
+  attacks,
 }
 
 const wanted = process.argv.slice(2)

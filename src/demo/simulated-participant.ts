@@ -109,6 +109,13 @@ export class SimulatedParticipant {
     return doc
   }
 
+  /** What a socket of this participant's own to the board of their room needs. */
+  async rawLine(): Promise<{ address: string; cookie: string; copyId: string }> {
+    const { whereabouts } = await this.until(view => view.whereabouts.where === 'room')
+    if (whereabouts.where !== 'room') throw new Error('Not in a room.')
+    return { address: this.address, cookie: this.cookie, copyId: whereabouts.copyId }
+  }
+
   async writeCard(promptId: string, text: string): Promise<void> {
     addCard(await this.openBoard(), promptId, newId(), text)
   }

@@ -51,6 +51,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   return plan.ok ? step : data({ ...step, problem: importProblemText(plan.problem) }, { status: 400 })
 }
 
+/** A list as text, in characters: 5,000 people with 200 each. It goes to the browser and back. */
+const LONGEST_TEXT = 1_000_000
+
 type Source = Omit<ReadList, 'leftOut'> & { notes: string[] }
 
 async function sourceOf(fields: FormData): Promise<Source | { text: string; problem: string }> {
@@ -75,6 +78,8 @@ async function sourceOf(fields: FormData): Promise<Source | { text: string; prob
   )
   if (!read.ok) return { text, problem: fileProblemText(read.problem) }
   const { leftOut, ...list } = read.value
+  if (list.text.length > LONGEST_TEXT) return { text, problem: fileProblemText({ code: 'too-large-inside' }) }
+  if (!list.text.trim()) return { text, problem: fileProblemText({ code: 'nothing' }) }
   return { ...list, notes: leftOut ? leftOutTexts(leftOut) : [] }
 }
 

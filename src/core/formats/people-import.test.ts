@@ -251,3 +251,13 @@ test('what cannot be seen does not come in, and does not make two of one person'
     { outcome: 'refused', problem: { code: 'repeated-in-file', firstRow: 2 } },
   ])
 })
+
+test('a row of a million cells is too many columns, and nothing is compared with it', () => {
+  const plan = planImport(readCsv(`${'a,'.repeat(1_000_000)}b\nx,y`), [], [])
+  expect(plan).toEqual({
+    ok: false,
+    headers: [],
+    matching: [],
+    problem: { code: 'too-many-columns', columns: 1_000_001, most: 30 },
+  })
+})

@@ -52,6 +52,9 @@ export type ImportRow =
   | { row: number; outcome: 'same'; personId: string; person: ImportedPerson }
   | { row: number; outcome: 'refused'; text: string; problem: RowProblem }
 
+/** Columns a list may have, those that are left out too. */
+const MOST_HEADERS = 200
+
 export type ImportProblem =
   | { code: 'empty' }
   | { code: 'too-many-rows'; rows: number; most: number }
@@ -80,6 +83,14 @@ export function planImport(
   chosen?: Matching,
 ): ImportPlan {
   const [headers = [], ...body] = table.rows
+  // Before anything is compared with anything: a row may have as many cells as there are commas.
+  if (headers.length > MOST_HEADERS)
+    return {
+      ok: false,
+      headers: [],
+      matching: [],
+      problem: { code: 'too-many-columns', columns: headers.length, most: MOST_COLUMNS },
+    }
   const matching =
     chosen?.length === headers.length
       ? chosen

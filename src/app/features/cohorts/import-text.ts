@@ -72,7 +72,7 @@ export function fileProblemText(problem: FileProblem): string {
     case 'unknown-zip':
       return 'The ZIP holds neither a spreadsheet nor a OneRoster list (there is no users.csv in it).'
     case 'too-large-inside':
-      return 'What is packed in this file is larger than 40 MB. No class list is: check that it is the right file.'
+      return 'There is more in this file, or further down or to the right in it, than any class list has: check that it is the right file.'
     case 'broken-file':
       return 'The file is damaged and can not be unpacked. Save or download it again.'
     case 'several-files':
