@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react'
 import { memo } from 'react'
 import type { RoomWorkNow } from '~/contracts/live'
-import type { LanePerson } from '~/core/live/door/door'
+import type { LanePerson } from '~/core/live/door/shown'
 import type { Mark } from '~/core/live/marks'
 import { Track } from '../../lanes/track'
 import { HelpTag } from '../../live/help/help-tag'

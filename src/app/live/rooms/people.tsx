@@ -1,4 +1,4 @@
-import type { LanePerson } from '~/core/live/door/door'
+import type { LanePerson } from '~/core/live/door/shown'
 import type { LiveView, Send } from '../live-view'
 import { PersonMenu } from './person-menu'
 

@@ -1,6 +1,6 @@
 import { chakra, Menu, Portal } from '@chakra-ui/react'
 import { memo, useState } from 'react'
-import type { LanePerson } from '~/core/live/door/door'
+import type { LanePerson } from '~/core/live/door/shown'
 import { roughLength } from '~/core/schedule/session-time'
 import { useServerNow } from '../../live-client/server-clock'
 import type { LiveView, Send } from '../live-view'

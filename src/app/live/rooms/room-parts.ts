@@ -1,4 +1,4 @@
-import type { LanePerson } from '~/core/live/door/door'
+import type { LanePerson } from '~/core/live/door/shown'
 import type { Mark } from '~/core/live/marks'
 import type { LiveView } from '../live-view'
 

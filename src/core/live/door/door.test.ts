@@ -1,6 +1,5 @@
 import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
-import { MOST_PARTICIPANTS } from './door'
-import { participantList, peopleIn } from './people'
+import { MOST_PARTICIPANTS, participantList, peopleIn } from './people'
 
 test('a session has room for 500 people and not for one more; who gave their name up makes room', () => {
   // On the waiting list from the start, as the list expects three.

@@ -2,29 +2,21 @@ import { z } from 'zod'
 import { mixesScripts } from '../../people/scripts'
 import { plainName } from '../../people/shown-name'
 import { idSchema } from '../ids'
-import { remember, rememberBoth } from '../remember'
+import { remember } from '../remember'
 import type { SessionEvent } from '../session/session'
 import { type TextProblem, textProblem, textSchema } from '../texts'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 import {
   changeParticipants,
+  type Doubt,
   type ExpectedPerson,
+  MOST_PARTICIPANTS,
   type Participant,
   type PeopleState,
   participantList,
   roomIdOf,
 } from './people'
-
-/** Most people in one session. */
-export const MOST_PARTICIPANTS = 500
-
-/** Somebody says a name is not theirs though their page goes by it, or theirs though somebody else has it. */
-export interface Doubt {
-  id: string
-  participantId: string
-  how: 'not-me' | 'mine-is-taken'
-  at: number
-}
+import { doorNow, lanePeople, ownFacts, stillExpected } from './shown'
 
 export interface DoorState extends PeopleState {
   /** Nobody new comes in. */
@@ -305,65 +297,6 @@ const out = (
 /** Clearly more than are expected: a tenth more, and never fewer than six more. A guest or two is usual. */
 const mostExpected = (expected: number): number =>
   expected === 0 ? Number.POSITIVE_INFINITY : expected + Math.max(6, Math.ceil(expected / 10))
-
-/** The same object for the same door: what is sent of a view is what is another object than before. */
-const doors = new Map<string, DoorNow>()
-interface DoorNow {
-  locked: boolean
-  waitingList: boolean
-  crowded: boolean
-  /** Whether the session has a list at all that somebody may not be on. */
-  hasList: boolean
-  mostParticipants: number
-}
-function doorNow({ locked, waitingList, crowded, expected }: DoorState): DoorNow {
-  const hasList = expected.length > 0
-  const key = `${locked} ${waitingList} ${crowded} ${hasList}`
-  const known = doors.get(key) ?? {
-    locked,
-    waitingList,
-    crowded,
-    hasList,
-    mostParticipants: MOST_PARTICIPANTS,
-  }
-  doors.set(key, known)
-  return known
-}
-
-const lanePerson = remember(
-  ({ id, personId, shownName, connected, admitted, roomId, inRoom, seenAt }: Participant) => ({
-    id,
-    onList: personId !== null,
-    shownName,
-    connected,
-    admitted,
-    roomId,
-    inRoom,
-    seenAt,
-  }),
-)
-/** Somebody as the facilitator's page shows them. */
-export type LanePerson = ReturnType<typeof lanePerson>
-
-const lanePeople = remember((participants: PeopleState['participants']) =>
-  participantList({ participants }).map(lanePerson),
-)
-
-const stillExpected = rememberBoth(
-  (expected: ExpectedPerson[], participants: PeopleState['participants']) => {
-    const arrived = new Set(participantList({ participants }).map(participant => participant.personId))
-    return expected.filter(person => !arrived.has(person.personId))
-  },
-)
-
-/** `doubted`: they have said that the name is not theirs, and nobody has settled that yet. */
-const ownFacts = rememberBoth(({ id, shownName, admitted, released }: Participant, doubts: Doubt[]) => ({
-  id,
-  shownName,
-  admitted,
-  released,
-  doubted: doubts.some(other => other.participantId === id && other.how === 'not-me'),
-}))
 
 function markOf<Kind>(before: PeopleState, participantId: string, kind: Kind) {
   const roomId = roomIdOf(before, participantId)

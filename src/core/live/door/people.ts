@@ -32,6 +32,17 @@ export const expectedPersonSchema = z.object({
 })
 export type ExpectedPerson = z.infer<typeof expectedPersonSchema>
 
+/** Most people in one session. */
+export const MOST_PARTICIPANTS = 500
+
+/** Somebody says a name is not theirs though their page goes by it, or theirs though somebody else has it. */
+export interface Doubt {
+  id: string
+  participantId: string
+  how: 'not-me' | 'mine-is-taken'
+  at: number
+}
+
 export interface PeopleState {
   participants: Readonly<Record<string, Participant>>
 }
