@@ -59,7 +59,7 @@ export function LiveHead({
           The line to the server is down. What you see may be old; it comes back by itself.
         </Box>
       )}
-      <Flex align="center" gap="8px 12px" wrap="wrap">
+      <Flex align="center" gap="8px 10px" wrap="wrap">
         <Button
           size="small"
           display={{ base: 'inline-flex', md: 'none' }}
@@ -78,7 +78,7 @@ export function LiveHead({
         <Flex
           display={{ base: more ? 'flex' : 'none', md: 'contents' }}
           order="2"
-          gap="8px 12px"
+          gap="8px 10px"
           wrap="wrap"
           align="center"
         >

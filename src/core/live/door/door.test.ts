@@ -133,6 +133,9 @@ test('a guest or two come straight in; when clearly more come than are expected 
   expect(session.state).toMatchObject({ waitingList: true, crowded: true })
   session.tell(10, facilitator, { type: 'set-waiting-list', on: false })
   expect(session.state).toMatchObject({ waitingList: false, crowded: false })
+  // The facilitator has seen it and lets everybody in: that stands.
+  expect(walkIn(session, 'One more')).toEqual(['joined'])
+  expect(session.state.participants['One more']).toMatchObject({ admitted: true })
 })
 
 test('many are removed at once; they come back only through the waiting list, by their name or with their browser', () => {

@@ -24,6 +24,8 @@ export interface DoorState extends PeopleState {
   waitingList: boolean
   /** The waiting list switched itself on, as clearly more came than are expected. */
   crowded: boolean
+  /** It has done so once: what the facilitator does about it stands. */
+  wasCrowded: boolean
   expected: ExpectedPerson[]
   /** Doubts about names that nobody has settled yet. */
   doubts: Doubt[]
@@ -74,6 +76,7 @@ export const door = topic<{
       locked: false,
       waitingList: false,
       crowded: false,
+      wasCrowded: false,
       expected: [],
       doubts: [],
     },
@@ -123,7 +126,8 @@ export const door = topic<{
           plainNameOf(other) === plain || (personId !== null && other.personId === personId)
         const onTheList = personId === null && state.expected.some(readsTheSame)
         if (onTheList || present.some(readsTheSame)) return refuse({ code: 'name-taken', shownName: name })
-        const crowds = !state.waitingList && present.length + 1 > mostExpected(state.expected.length)
+        const crowds =
+          !state.waitingList && !state.wasCrowded && present.length + 1 > mostExpected(state.expected.length)
         const wasRemoved = Object.values(state.participants).some(
           other => other.removed && (other.id === earlierId || readsTheSame(other)),
         )
@@ -202,7 +206,7 @@ export const door = topic<{
         doubts: state.doubts.filter(other => other.id !== doubtId),
       }),
       'waiting-list-set': (_state, { on }) => ({ waitingList: on, crowded: false }),
-      crowded: () => ({ waitingList: true, crowded: true }),
+      crowded: () => ({ waitingList: true, crowded: true, wasCrowded: true }),
       'door-locked': (_state, { on }) => ({ locked: on }),
     },
     views: {
