@@ -2,7 +2,7 @@ import { parseWithZod } from '@conform-to/zod/v4'
 import { data } from 'react-router'
 import type { z } from 'zod'
 import { INTENT_FIELD, isFieldName, isIntent, STATE_FIELD } from '~/contracts/forms/field-names'
-import { cleanText } from '~/core/formats/clean-text'
+import { cleanText, parseClean } from '~/core/formats/clean-text'
 import { asCsvFile } from '~/core/formats/csv'
 import { problemText } from '~/core/live/decide'
 import type { LiveProblem } from '~/core/live/topics'
@@ -84,7 +84,7 @@ export async function jsonOf(request: Request): Promise<unknown> {
   const text = await request.text()
   if (text.length > MOST_JSON) return undefined
   try {
-    return JSON.parse(text, (_name, value) => (typeof value === 'string' ? cleanText(value) : value))
+    return parseClean(text)
   } catch {
     return undefined
   }
@@ -101,7 +101,7 @@ const inWords = (problem: LiveProblem) => ({ ok: false, problem, message: proble
 /** The wishes of a form, sent as JSON; undefined when they are none. */
 export function wishesIn(fields: FormData): unknown {
   try {
-    return JSON.parse(String(fields.get('wishes') ?? '[]'))
+    return parseClean(String(fields.get('wishes') ?? '[]'))
   } catch {
     return undefined
   }

@@ -1,6 +1,6 @@
 /** Fields that forms are made of. Limits stand here once; the messages are what people read beside the field. */
 import { z } from 'zod'
-import { visibleText } from '~/core/formats/clean-text'
+import { parseClean, visibleText } from '~/core/formats/clean-text'
 
 /** One line of text as it reads: what cannot be seen in it does not come in. */
 export const line = (what: string, most: number) =>
@@ -48,7 +48,7 @@ export const count = (least: number, most: number, units: string, one = units.sl
 /** What a text says as JSON; undefined when it is none. */
 export const parsedJson = (text: string): unknown => {
   try {
-    return JSON.parse(text)
+    return parseClean(text)
   } catch {
     return undefined
   }

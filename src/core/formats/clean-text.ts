@@ -15,3 +15,17 @@ const UNSEEN =
 
 /** A name or a cell as it reads: without what cannot be seen, which would let two that look alike differ, or read backwards. */
 export const visibleText = (text: string): string => cleanText(text).replace(UNSEEN, '')
+
+/**
+ * Reads JSON, all texts in it clean, the names of fields too: what is written as an escape in it comes in as unclean as what is
+ * not. Throws a SyntaxError for what is no JSON.
+ */
+export const parseClean = (text: string): unknown =>
+  JSON.parse(text, (_name, value: unknown) => {
+    if (typeof value === 'string') return cleanText(value)
+    if (typeof value !== 'object' || value === null || Array.isArray(value)) return value
+    const entries = Object.entries(value)
+    return entries.every(([name]) => cleanText(name) === name)
+      ? value
+      : Object.fromEntries(entries.map(([name, each]) => [cleanText(name), each]))
+  })
