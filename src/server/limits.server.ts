@@ -1,6 +1,7 @@
 import { LRUCache } from 'lru-cache'
 import { RateLimiterMemory, type RateLimiterRes } from 'rate-limiter-flexible'
 import { serverNow } from './clock.server'
+import { Allowances } from './http/allowance.server'
 
 /** Counts failures by several keys at once, in the order keys are given: most failures within so many seconds. */
 export class FailureLimit {
@@ -83,6 +84,8 @@ export interface Limits {
   knownBrowser: GrowingWait
   /** Keys: network address, then one count for everybody. */
   joinCode: FailureLimit
+  /** Key: a participant. What they ask for in a session: help called and taken back, messages put away. */
+  commands: Allowances
 }
 
 /**
@@ -106,4 +109,5 @@ export const createLimits = (): Limits => ({
     { most: 30, seconds: 10 * 60 },
     { most: 1000, seconds: 10 * 60 },
   ]),
+  commands: new Allowances(40, 1),
 })

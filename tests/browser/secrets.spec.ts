@@ -2,7 +2,7 @@ import * as Y from 'yjs'
 import { addCard } from '~/core/boards/prompts/cards/document'
 import { readAnswer } from '~/core/boards/prompts/kinds'
 import { openSocket, type SimulatedParticipant } from '~/demo/simulated-participant'
-import { expect, openTonight, sendOut, simulated, test } from './fixtures'
+import { expect, openToAll, openTonight, sendOut, simulated, test } from './fixtures'
 
 /** Copies of other rooms can't be learnt from one's own view; here a facilitator's stream says them. */
 async function copiesOf(address: string, cookie: string, sessionId: string): Promise<Record<string, string>> {
@@ -245,6 +245,26 @@ test('every page but the doors asks for a sign-in, whoever comes and whatever th
   }
   expect((await fetch(`${address}/mine/made-up`)).status).toBe(404)
   expect((await fetch(`${address}/choose/made-up`)).status).toBe(404)
+})
+
+test('who calls for help and takes it back over and over is told to wait; nobody else is', async ({
+  server,
+  facilitator: page,
+}) => {
+  const code = await openToAll(page)
+  const [edda, leo] = await simulated(server, code, ['Edda', 'Leo W.-B.'])
+  await sendOut(page)
+  await Promise.all([edda, leo].map(each => each?.until(view => view.whereabouts.where === 'room')))
+  const answers: { ok: boolean; message?: string }[] = []
+  for (let turn = 0; turn < 60; turn++)
+    answers.push(await (edda?.ask({ type: turn % 2 ? 'withdraw-help' : 'call-help' }) ?? { ok: true }))
+  expect(answers.at(-1)).toEqual({
+    ok: false,
+    message: 'That was too much at once. Wait a moment, and try again.',
+  })
+  expect(answers.slice(0, 40).every(({ ok }) => ok)).toBe(true)
+  expect(await leo?.ask({ type: 'call-help' })).toEqual({ ok: true })
+  for (const each of [edda, leo]) each?.leave()
 })
 
 test('trying many join codes is slowed down', async ({ server }) => {

@@ -96,6 +96,13 @@ export function outcomeInWords(outcome: Result<unknown, LiveProblem> | null): Re
   return Response.json(outcome.ok ? { ok: true } : inWords(outcome.problem))
 }
 
+/** To somebody who asks faster than people do. */
+export const tooMuchAtOnce = (): Response =>
+  Response.json(
+    { ok: false, message: 'That was too much at once. Wait a moment, and try again.' },
+    { status: 429 },
+  )
+
 const inWords = (problem: LiveProblem) => ({ ok: false, problem, message: problemText(problem) })
 
 /** The wishes of a form, sent as JSON; undefined when they are none. */

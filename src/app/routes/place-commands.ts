@@ -4,7 +4,7 @@ import { placeOf } from '~/server/join/join.server'
 import { askAsParticipant } from '~/server/live/requests.server'
 import { servicesContext } from '~/server/services.server'
 import type { Route } from './+types/place-commands'
-import { jsonOf, outcomeInWords } from './helpers.server'
+import { jsonOf, outcomeInWords, tooMuchAtOnce } from './helpers.server'
 
 /** What participants ask for in a session, as JSON. Who asks is known from their cookie alone. */
 export async function action({ request, params, context }: Route.ActionArgs) {
@@ -14,5 +14,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (!read.success) return outcomeInWords(null)
   const token = await readPlaceToken(request.headers.get('Cookie'), sessionId)
   const place = await placeOf(services.db, sessionId, token)
+  // Each is written into the session's record, which is read again from its beginning.
+  if (place && !services.limits.commands.allows(place.participantId)) return tooMuchAtOnce()
   return outcomeInWords(await askAsParticipant(services, sessionId, place?.participantId ?? null, read.data))
 }

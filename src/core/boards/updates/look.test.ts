@@ -7,12 +7,14 @@ import { DEEPEST, lookAt } from './look'
 /** A document with a sheet in which an element lies in an element, so often. */
 function nested(times: number): Y.Doc {
   const doc = new Y.Doc()
-  let within: Y.XmlFragment | Y.XmlElement = sheetOf(doc, 's')
-  for (let depth = 1; depth < times; depth++) {
-    const element: Y.XmlElement = new Y.XmlElement('blockquote')
-    within.insert(0, [element])
-    within = element
-  }
+  doc.transact(() => {
+    let within: Y.XmlFragment = sheetOf(doc, 's')
+    for (let depth = 1; depth < times; depth++) {
+      const element = new Y.XmlElement('blockquote')
+      within.insert(0, [element])
+      within = element
+    }
+  })
   return doc
 }
 const whole = Y.encodeStateAsUpdate
@@ -129,13 +131,17 @@ test('what no board holds, and what cannot be read, is refused', () => {
 
 test('thousands of pieces at once are more than people write; what is known already does not count', () => {
   const many = new Y.Doc()
-  for (let number = 0; number < 6_000; number++) many.getText('t').insert(0, 'x')
+  many.transact(() => {
+    for (let number = 0; number < 6_000; number++) many.getText('t').insert(0, 'x')
+  })
   expect(why(lookAt(whole(many), new Y.Doc()))).toBe('too-much')
   expect(why(lookAt(whole(many), many))).toBe('ok')
   const [doc, server] = [new Y.Doc(), new Y.Doc()]
   doc.getText('t').insert(0, 'x'.repeat(20_000))
   Y.applyUpdate(server, whole(doc))
-  for (let number = 0; number < 6_000; number++) doc.getText('t').delete(number, 1)
+  doc.transact(() => {
+    for (let number = 0; number < 6_000; number++) doc.getText('t').delete(number, 1)
+  })
   expect(why(lookAt(whole(doc), server))).toBe('too-much')
   expect(why(lookAt(whole(doc), doc))).toBe('ok')
 })
