@@ -66,6 +66,8 @@ export class BoardServer {
   private readonly counts = new ConnectionCounts()
   private readonly open = new Map<string, OpenCopy>()
   private readonly toTell = new Map<string, Set<string>>()
+  /** Numbers whose browsers have been here since the server started, by session and copy. */
+  private readonly seenNumbers = new Map<string, Map<string, Set<number>>>()
 
   constructor(
     private readonly db: Database,
@@ -170,9 +172,6 @@ export class BoardServer {
     const [copy] = await this.db.select().from(boardCopies).where(eq(boardCopies.id, copyId))
     return copy && { sessionId: copy.sessionId, board: readBoard(copy.board) }
   }
-
-  /** Numbers whose browsers have been here since the server started, by session and copy. */
-  private readonly seenNumbers = new Map<string, Map<string, Set<number>>>()
 
   private seen(sessionId: string, copyId: string, writer: number, participantId: string): void {
     const copies = this.seenNumbers.get(sessionId) ?? new Map<string, Set<number>>()
