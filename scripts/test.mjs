@@ -1,5 +1,5 @@
 // One command for every check, from a fresh clone on: ends with one line, `N passed, N failed`.
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium } from './chromium.mjs'
 import { built, installed, root, run } from './prepare.mjs'
@@ -45,12 +45,23 @@ await step('browser tests', async () => {
     const { expected, unexpected } = read(file, { stats: {} }).stats
     counts.passed += expected ?? 0
     counts.failed += unexpected ?? 0
+    if (unexpected) showFailures()
   })
 })
 
 if (failed && counts.failed === 0) counts.failed = 1
 console.log(`\n${counts.passed} passed, ${counts.failed} failed`)
 process.exit(failed ? 1 : 0)
+
+/** What stood on the pages where a browser test failed: enough to tell why, where nobody can look at the pictures. */
+function showFailures() {
+  const folder = join(results, 'browser')
+  for (const test of readdirSync(folder).slice(0, 4)) {
+    const file = join(folder, test, 'error-context.md')
+    if (!existsSync(file)) continue
+    console.log(`\n-- ${test}\n${readFileSync(file, 'utf8').split('\n').slice(0, 150).join('\n')}`)
+  }
+}
 
 function read(file, otherwise) {
   return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : otherwise

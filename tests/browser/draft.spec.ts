@@ -5,7 +5,13 @@ test('groups that were not saved survive a reload, the menu and Back, until they
 }) => {
   await openCohort(page, 'Weekend course')
   await page.getByRole('link', { name: 'Make groups' }).click()
-  await page.getByRole('button', { name: 'Make groups' }).click()
+  const make = page.getByRole('button', { name: 'Make groups' })
+  const place = await make.boundingBox()
+  await page.getByLabel('Fresh pairs').fill('1')
+  await expect(page.getByText(/^Not saved yet\. Kept in this browser as a draft/)).toBeVisible()
+  // The line comes a moment after the change: a button that somebody is pressing just then stays where it is.
+  expect(await make.boundingBox()).toEqual(place)
+  await make.click()
   const first = page.getByRole('region', { name: 'Group 1' })
   await expect(first).toBeVisible()
   await expect(page.getByText('looking for better groups')).toBeHidden()

@@ -177,7 +177,7 @@ test('from a list of people to what the groups made', async ({ server, facilitat
   }
   expect(await download('All of it (Markdown)')).toContain('- Seen from the jetty')
   expect(await download('Answers (CSV)')).toContain(`${adaRoom},Written in grace\r\n`)
-  expect(await download('Who took part (CSV)')).toMatch(/^name,rooms,present_minutes/)
+  expect(await download('Who took part (CSV)')).toMatch(/^\ufeffname,rooms,present_minutes/)
 
   // A participant's own link shows their rooms only.
   await ada.getByRole('link', { name: 'See what we made' }).click()

@@ -9,21 +9,22 @@ export function DraftNotice({ draft, onDrop }: { draft: DraftState; onDrop: () =
     draft.at === null
       ? ''
       : new Date(draft.at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })
-  if (draft.state === 'kept') {
+  // Its line is there before it says anything: what comes a moment after a change must not move what is being clicked.
+  if (draft.state === 'none' || draft.state === 'kept' || draft.state === 'refused') {
     return (
-      <chakra.p fontSize="s" color="quiet" role="status">
-        Not saved yet. Kept in this browser as a draft at {time}.
+      <chakra.p
+        minHeight="1lh"
+        fontSize="s"
+        color={draft.state === 'refused' ? 'ask' : 'quiet'}
+        fontWeight={draft.state === 'refused' ? '600' : undefined}
+        role="status"
+      >
+        {draft.state === 'kept' && `Not saved yet. Kept in this browser as a draft at ${time}.`}
+        {draft.state === 'refused' &&
+          'Not saved yet, and this browser keeps no drafts: save before you leave the page.'}
       </chakra.p>
     )
   }
-  if (draft.state === 'refused') {
-    return (
-      <chakra.p fontSize="s" color="ask" fontWeight="600" role="status">
-        Not saved yet, and this browser keeps no drafts: save before you leave the page.
-      </chakra.p>
-    )
-  }
-  if (draft.state === 'none') return null
   return (
     <Box mb="12px">
       <Message>
