@@ -15,6 +15,7 @@ export default defineConfig({
       input: {
         database: 'src/server/db/database-thread.server.ts',
         work: 'src/server/work/tasks.server.ts',
+        backup: 'src/server/backup/command.server.ts',
       },
       output: { entryFileNames: '[name].js' },
     },

@@ -13,14 +13,14 @@ window.addEventListener('unhandledrejection', event => {
   if ((event.reason as Error | null)?.name === 'AbortError') event.preventDefault()
 })
 
-// Browsers show a nonce to scripts of the page only, and not in its text.
+// Browsers show a nonce to scripts of the page only, and not in its text. It does for styles as well.
 const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce
 
 startTransition(() => {
   hydrateRoot(
     document,
     <StrictMode>
-      <CacheProvider value={createStyleCache()}>
+      <CacheProvider value={createStyleCache(nonce)}>
         <Nonce value={nonce}>
           <HydratedRouter />
         </Nonce>

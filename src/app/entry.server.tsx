@@ -45,7 +45,7 @@ export default async function handleRequest(
   // Pages show what may change at any moment and what is not everybody's to see.
   headers.set('Cache-Control', 'no-store')
   if (request.method === 'HEAD') return new Response(null, { status, headers })
-  const cache = createStyleCache()
+  const cache = createStyleCache(nonce)
   const { extractCriticalToChunks, constructStyleTagsFromChunks } = createEmotionServer(cache)
   // What the page was made of, the page, and its styles: three pieces of work, and others' requests in between.
   await setImmediate()

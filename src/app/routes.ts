@@ -4,6 +4,7 @@ export default [
   route('sign-in', 'routes/sign-in.tsx'),
   route('sign-out', 'routes/sign-out.ts'),
   route('first-run', 'routes/first-run.tsx'),
+  route('one-time/:token', 'routes/one-time.tsx'),
 
   // Participants: no account. Everything below asks for the cookie or link that goes with one place in one session.
   route('join/:code?', 'routes/join.tsx'),

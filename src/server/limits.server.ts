@@ -84,9 +84,12 @@ export interface Limits {
   knownBrowser: GrowingWait
   /** Keys: network address, then one count for everybody. */
   joinCode: FailureLimit
-  /** Key: a participant. What they ask for in a session: help called and taken back, messages put away. */
-  commands: Allowances
+  /** Key: a participant or an account. What they ask for in a session: every kind of command counts the same. */
+  commands: { participant: Allowances; facilitator: Allowances }
 }
+
+/** Commands at once, and then a second: each is written into the session's record, which is read again from its beginning. */
+export const COMMANDS = { participant: [40, 1], facilitator: [200, 10] } as const
 
 /**
  * A whole class behind one address may mistype a code, so a network address is told of 30 wrong codes in ten minutes that they
@@ -109,5 +112,8 @@ export const createLimits = (): Limits => ({
     { most: 30, seconds: 10 * 60 },
     { most: 1000, seconds: 10 * 60 },
   ]),
-  commands: new Allowances(40, 1),
+  commands: {
+    participant: new Allowances(...COMMANDS.participant),
+    facilitator: new Allowances(...COMMANDS.facilitator),
+  },
 })

@@ -1,10 +1,8 @@
 /** Puts the server together: database, live hub, boards, pages. Started by `server.js`. */
 import type { IncomingMessage } from 'node:http'
 import type { Duplex } from 'node:stream'
-import { setTimeout } from 'node:timers/promises'
 import { createRequestHandler } from '@react-router/express'
 import compression from 'compression'
-import { sql } from 'drizzle-orm'
 import express, { type Express } from 'express'
 import { type Logger, pino } from 'pino'
 import { RouterContextProvider, type ServerBuild } from 'react-router'
@@ -18,6 +16,7 @@ import { boundedBodies } from './http/bodies.server'
 import { nonceOf, safeHeaders } from './http/headers.server'
 import { acceptSocket, BOARD_PATH, liveRoutes } from './http/live-routes.server'
 import { sameOrigin } from './http/origin.server'
+import { paced, pacesOf } from './http/paces.server'
 import { oneATurn } from './http/pacing.server'
 import { requestLog } from './http/request-log.server'
 import { sendersFault, soundRequests } from './http/sound-requests.server'
@@ -69,7 +68,16 @@ export async function createRoundTable<Filled>({
   const boards = new BoardServer(db, hub, log)
   const filled = (await fill?.(db)) ?? null
   const startWord = (await hasAccounts(db)) ? null : newToken()
-  const services: Services = { db, hub, boards, limits: createLimits(), settings, log, startWord }
+  const services: Services = {
+    db,
+    hub,
+    boards,
+    limits: createLimits(),
+    paces: pacesOf(db),
+    settings,
+    log,
+    startWord,
+  }
   await hub.start()
   return {
     filled,
@@ -106,14 +114,7 @@ function createApp(
   const https = settings.publicAddress?.startsWith('https:') ?? false
   app.use(safeHeaders({ https, developing: development !== undefined }))
   app.use(requestLog(log))
-  app.use(soundRequests, boundedBodies)
-  app.get('/health', async (_request, response) => {
-    const ok = await answers(services.db)
-    response
-      .status(ok ? 200 : 503)
-      .set('Cache-Control', 'no-store')
-      .json({ ok })
-  })
+  app.use(soundRequests, boundedBodies, paced(services.paces))
   app.use(liveRoutes(services))
   app.use(compression())
   if (development) app.use(development)
@@ -154,18 +155,6 @@ function createApp(
         .send('Something went wrong here. Nothing was changed; please try again.')
   }) satisfies express.ErrorRequestHandler)
   return app
-}
-
-/** How long the database may take to say that it is there, in milliseconds. */
-const LONGEST_ANSWER_MS = 2_000
-
-/** Whether the database answers. */
-async function answers(db: Database): Promise<boolean> {
-  const asked = db.execute(sql`select 1`).then(
-    () => true,
-    () => false,
-  )
-  return Promise.race([asked, setTimeout(LONGEST_ANSWER_MS, false, { ref: false })])
 }
 
 function upgrade(services: Services, request: IncomingMessage, socket: Duplex, head: Buffer): void {

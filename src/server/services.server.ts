@@ -3,6 +3,7 @@ import { createContext } from 'react-router'
 import type { Account } from './auth/sign-ins.server'
 import type { BoardServer } from './boards/board-server.server'
 import type { Database } from './db/database.server'
+import type { Paces } from './http/paces.server'
 import type { Limits } from './limits.server'
 import type { LiveHub } from './live/hub.server'
 import type { Settings } from './settings.server'
@@ -13,6 +14,7 @@ export interface Services {
   hub: LiveHub
   boards: BoardServer
   limits: Limits
+  paces: Paces
   settings: Settings
   log: Logger
   /** What the server printed for whoever makes the first account; null when there were accounts when it started. */

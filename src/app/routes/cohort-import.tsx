@@ -9,6 +9,7 @@ import {
   takeBackImport,
 } from '~/server/cohorts/imports.server'
 import type { ReadList } from '~/server/cohorts/read-list.server'
+import { noteDeed } from '~/server/deeds/deeds.server'
 import { accountContext, servicesContext } from '~/server/services.server'
 import { onWorkThread } from '~/server/work/work-thread.server'
 import { ImportPage } from '../features/cohorts/import-page'
@@ -27,10 +28,12 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 /** The list comes back as text with what importing it would do; then the same text is imported. */
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { db } = context.get(servicesContext)
+  const account = context.get(accountContext)
   const { cohortId } = params
   const fields = await formOf(request)
   if (fields.get('intent') === 'take-back') {
     await answering(takeBackImport(db, cohortId, String(fields.get('importId'))))
+    await noteDeed(db, account, { kind: 'import-taken-back', thing: { kind: 'cohort', id: cohortId } })
     return { step: 'taken-back' as const }
   }
   const source = await sourceOf(fields)
@@ -42,9 +45,11 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     return { step: 'rows' as const, rows }
   }
   if (fields.get('intent') === 'import') {
-    const by = context.get(accountContext).displayName
-    const imported = await answering(importPeople(db, cohortId, by, list))
-    if (imported.ok) return { step: 'imported' as const, importId: imported.value }
+    const imported = await answering(importPeople(db, cohortId, account.displayName, list))
+    if (imported.ok) {
+      await noteDeed(db, account, { kind: 'list-imported', thing: { kind: 'cohort', id: cohortId } })
+      return { step: 'imported' as const, importId: imported.value }
+    }
   }
   const plan = await answering(previewImport(db, cohortId, list))
   const step = { step: 'preview' as const, source, chosenClass: asked.class, plan }

@@ -1,4 +1,5 @@
 import { parseWithZod } from '@conform-to/zod/v4'
+import type { DeedKind } from '~/contracts/deeds'
 import { personForm } from '~/contracts/forms/cohorts'
 import {
   addPerson,
@@ -9,7 +10,8 @@ import {
   restorePeople,
   setTrainedToLead,
 } from '~/server/cohorts/cohorts.server'
-import { servicesContext } from '~/server/services.server'
+import { noteDeed } from '~/server/deeds/deeds.server'
+import { accountContext, servicesContext } from '~/server/services.server'
 import { kindErrorText } from '../features/cohorts/column-text'
 import type { Route } from './+types/cohort-people'
 import { answering, formOf, unknownIntent } from './helpers.server'
@@ -28,6 +30,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const { cohortId } = params
   const fields = await formOf(request)
   const personIds = fields.getAll('personId').map(String)
+  const note = (kind: DeedKind, count: number) =>
+    noteDeed(db, context.get(accountContext), { kind, thing: { kind: 'cohort', id: cohortId }, count })
   switch (fields.get('intent')) {
     case 'save': {
       const form = parseWithZod(fields, { schema: personForm })
@@ -36,6 +40,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       const saved = personId
         ? await answering(changePerson(db, cohortId, personId, form.value))
         : await answering(addPerson(db, cohortId, form.value))
+      if (saved.ok) await note(personId ? 'person-changed' : 'person-added', 1)
       return saved.ok
         ? form.reply({ resetForm: !personId })
         : form.reply({ fieldErrors: personErrors(saved.problem) })
@@ -45,9 +50,11 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       return null
     case 'remove':
       await removePeople(db, cohortId, personIds)
+      await note('people-removed', personIds.length)
       return null
     case 'restore':
       await restorePeople(db, cohortId, personIds)
+      await note('people-put-back', personIds.length)
       return null
     default:
       throw unknownIntent()

@@ -2,8 +2,10 @@ import { redirect } from 'react-router'
 import { firstRunForm } from '~/contracts/forms/accounts'
 import { createFirstAccount, hasAccounts, signIn } from '~/server/auth/accounts.server'
 import { readBrowserToken } from '~/server/auth/cookies.server'
+import { noteDeed } from '~/server/deeds/deeds.server'
 import { addressContext, servicesContext } from '~/server/services.server'
 import { tokenHash } from '~/server/tokens.server'
+import { weakPasswordText } from '../features/accounts/account-text'
 import { FirstRunPage } from '../features/accounts/first-run-page'
 import type { Route } from './+types/first-run'
 import { readForm, signedInCookies } from './helpers.server'
@@ -26,12 +28,18 @@ export async function action({ request, context }: Route.ActionArgs) {
       hideFields: ['password'],
     })
   const made = await createFirstAccount(db, form.value)
+  if (!made.ok && made.problem.code === 'weak')
+    return form.reply({
+      fieldErrors: { password: [weakPasswordText(made.problem.why)] },
+      hideFields: ['password'],
+    })
   if (!made.ok) throw redirect('/sign-in')
   const signedIn = await signIn(db, limits, form.value, {
     address: context.get(addressContext),
     browser: await readBrowserToken(request.headers.get('Cookie')),
     agent: request.headers.get('User-Agent'),
   })
+  await noteDeed(db, made.value, { kind: 'account-made', thing: { kind: 'account', id: made.value.id } })
   if (!signedIn.ok) throw redirect('/sign-in')
   throw redirect('/', { headers: await signedInCookies(signedIn.value, settings.publicAddress) })
 }

@@ -10,11 +10,10 @@ import { jsonOf, outcomeInWords, tooMuchAtOnce } from './helpers.server'
 export async function action({ request, params, context }: Route.ActionArgs) {
   const services = context.get(servicesContext)
   const { sessionId } = params
-  const read = participantRequestSchema.safeParse(await jsonOf(request))
-  if (!read.success) return outcomeInWords(null)
   const token = await readPlaceToken(request.headers.get('Cookie'), sessionId)
   const place = await placeOf(services.db, sessionId, token)
-  // Each is written into the session's record, which is read again from its beginning.
-  if (place && !services.limits.commands.allows(place.participantId)) return tooMuchAtOnce()
+  if (place && !services.limits.commands.participant.allows(place.participantId)) return tooMuchAtOnce()
+  const read = participantRequestSchema.safeParse(await jsonOf(request))
+  if (!read.success) return outcomeInWords(null)
   return outcomeInWords(await askAsParticipant(services, sessionId, place?.participantId ?? null, read.data))
 }

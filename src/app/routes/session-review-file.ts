@@ -2,8 +2,9 @@ import { data } from 'react-router'
 import { asCsvFile, writeCsv } from '~/core/formats/csv'
 import { peopleRows, reportMarkdown, type SessionReport, workRows } from '~/core/review/report'
 import { serverNow } from '~/server/clock.server'
+import { noteDeed } from '~/server/deeds/deeds.server'
 import { reportOf, reviewSession } from '~/server/review/review.server'
-import { servicesContext } from '~/server/services.server'
+import { accountContext, servicesContext } from '~/server/services.server'
 import type { Route } from './+types/session-review-file'
 import { answering } from './helpers.server'
 
@@ -20,6 +21,10 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const { db, boards } = context.get(servicesContext)
   const review = await answering(reviewSession(db, boards, params.sessionId, serverNow()))
   const body = file.write(reportOf(review))
+  await noteDeed(db, context.get(accountContext), {
+    kind: 'review-exported',
+    thing: { kind: 'session', id: params.sessionId },
+  })
   return new Response(body, {
     headers: {
       'Content-Type': file.type,

@@ -2,7 +2,8 @@ import { redirect } from 'react-router'
 import { signInForm } from '~/contracts/forms/accounts'
 import { hasAccounts, signIn } from '~/server/auth/accounts.server'
 import { readAccountToken, readBrowserToken } from '~/server/auth/cookies.server'
-import { accountOf, signOut } from '~/server/auth/sign-ins.server'
+import { accountOf, browserName, signOut } from '~/server/auth/sign-ins.server'
+import { noteDeed } from '~/server/deeds/deeds.server'
 import { addressContext, servicesContext } from '~/server/services.server'
 import { signInProblemText } from '../features/accounts/account-text'
 import { SignInPage } from '../features/accounts/sign-in-page'
@@ -20,16 +21,20 @@ export async function loader({ request, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { db, limits, settings } = context.get(servicesContext)
+  const { db, limits, log, settings } = context.get(servicesContext)
   const form = await readForm(request, signInForm)
   if (form.status !== 'success') return form.reply({ hideFields: ['password'] })
+  const agent = request.headers.get('User-Agent')
   const signedIn = await signIn(db, limits, form.value, {
     address: context.get(addressContext),
     browser: await readBrowserToken(request.headers.get('Cookie')),
-    agent: request.headers.get('User-Agent'),
+    agent,
   })
-  if (!signedIn.ok)
+  if (!signedIn.ok) {
+    log.warn({ why: signedIn.problem.code }, 'a sign-in failed')
     return form.reply({ formErrors: [signInProblemText(signedIn.problem)], hideFields: ['password'] })
+  }
+  await noteDeed(db, signedIn.value.account, { kind: 'signed-in', about: browserName(agent ?? '') })
   // One browser has one sign-in: what it had before is over.
   await signOut(db, await readAccountToken(request.headers.get('Cookie')))
   throw redirect(ownPath(form.value.goTo), {

@@ -18,9 +18,13 @@ export const passwordForm = z.object({
   newPassword,
 })
 
-export const accountForm = z.object({ displayName: line('a name', 80), email, password: newPassword })
+/** A further account: whoever it is for chooses the password, by a link for one use. */
+export const accountForm = z.object({ displayName: line('a name', 80), email })
+
+export const oneTimeForm = z.object({ newPassword })
 
 /** The first account is made by whoever started the server, and has read the word it printed. */
 export const firstRunForm = accountForm.extend({
+  password: newPassword,
   startWord: z.string({ error: 'Enter the word the server printed when it started.' }).trim().max(100),
 })

@@ -1,4 +1,4 @@
-import { accountForm, signInForm } from './accounts'
+import { accountForm, firstRunForm, oneTimeForm, signInForm } from './accounts'
 import { boardForm } from './boards'
 import { choiceForm } from './choices'
 import { cohortForm, personForm } from './cohorts'
@@ -12,14 +12,17 @@ const messages = (result: {
 }) => result.error?.issues.map(issue => [issue.path.join('.'), issue.message]) ?? []
 
 test('a password has 10 to 200 characters, and an address is kept in small letters', () => {
-  const account = { displayName: 'Zoë', email: ' ZOE@School.Example ' }
-  expect(messages(accountForm.safeParse({ ...account, password: 'ä'.repeat(201) }))).toEqual([
-    ['password', 'Use at most 200 characters.'],
-  ])
-  expect(messages(accountForm.safeParse({ ...account, password: 'ä'.repeat(9) }))).toEqual([
-    ['password', 'Use at least 10 characters.'],
-  ])
-  expect(accountForm.parse({ ...account, password: 'ä'.repeat(200) }).email).toBe('zoe@school.example')
+  const account = { displayName: 'Zoë', email: ' ZOE@School.Example ', startWord: 'x' }
+  for (const [length, message] of [
+    [201, 'Use at most 200 characters.'],
+    [9, 'Use at least 10 characters.'],
+  ] as const) {
+    const password = 'ä'.repeat(length)
+    expect(messages(firstRunForm.safeParse({ ...account, password }))).toEqual([['password', message]])
+    expect(messages(oneTimeForm.safeParse({ newPassword: password }))).toEqual([['newPassword', message]])
+  }
+  expect(oneTimeForm.safeParse({ newPassword: 'ä'.repeat(200) }).success).toBe(true)
+  expect(accountForm.parse(account).email).toBe('zoe@school.example')
 })
 
 test('empty steps of a board are left out; a board without a prompt is none', () => {
@@ -85,7 +88,7 @@ test.each([
   ['40,000 dots', `a@${'.'.repeat(40_000)}@`, false],
   ['letters of other tongues', 'zoë.o’neill+list@école.example', true],
 ])('%s in an email address', (_, email, fits) => {
-  expect(accountForm.safeParse({ displayName: 'Zoë', email, password: 'long enough now' }).success).toBe(fits)
+  expect(accountForm.safeParse({ displayName: 'Zoë', email }).success).toBe(fits)
 })
 
 /** Texts that make a careless pattern try over and over; each is read at once, or the test runs out of its time. */
@@ -104,7 +107,8 @@ const HOSTILE = [
 test.each(HOSTILE)('a hostile text is refused in every field of every form, at once (%#)', text => {
   const board = { title: 'T', steps: [], prompts: [{ id: 'c', kind: 'cards', text: 'What?', settings: {} }] }
   const forms: [{ safeParse: (form: object) => { success: boolean } }, object][] = [
-    [accountForm, { displayName: text, email: text, password: text }],
+    [accountForm, { displayName: text, email: text }],
+    [oneTimeForm, { newPassword: text }],
     [signInForm, { email: text, password: text }],
     [cohortForm, { name: text }],
     [personForm, { firstName: text, familyName: text, email: text, shownAs: text }],

@@ -174,3 +174,54 @@ test('whatever happens, a participant’s view names nobody but those of the roo
     { numRuns: 200 },
   )
 })
+
+/** What each reader is told, section by section, written down once more by hand: a topic that tells more is found here. */
+const SECTIONS = {
+  facilitator: [
+    'board',
+    'clock',
+    'door',
+    'doubts',
+    'expected',
+    'help',
+    'lastVisit',
+    'messages',
+    'people',
+    'rooms',
+    'rounds',
+    'session',
+    'visits',
+  ],
+  participant: [
+    'board',
+    'clock',
+    'help',
+    'me',
+    'messages',
+    'putAway',
+    'roundsBegun',
+    'session',
+    'visits',
+    'whereabouts',
+  ],
+  projector: ['broadcast', 'clock', 'rooms', 'session', 'task'],
+}
+
+test.each([
+  { kind: 'facilitator' },
+  { kind: 'projector' },
+  { kind: 'participant', participantId: 'ana' },
+] as const)('what the $kind is told is what is written here', viewer => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo')
+  for (const act of [
+    () => session.sendOut(2),
+    () => session.tell(3, participant('ana'), { type: 'call-help', helpId: 'h' }),
+    () => session.tell(4, facilitator, { type: 'visit', roomId: 'reeds' }),
+    () => session.tell(5, facilitator, { type: 'end' }),
+  ]) {
+    expect(Object.keys(viewFor(session.state, viewer) ?? {}).sort()).toEqual(SECTIONS[viewer.kind])
+    act()
+  }
+  expect(Object.keys(viewFor(session.state, viewer) ?? {}).sort()).toEqual(SECTIONS[viewer.kind])
+})

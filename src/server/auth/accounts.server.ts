@@ -8,6 +8,7 @@ import { done, type Result, refused } from '../result'
 import { newId, newToken, tokenHash } from '../tokens.server'
 import { arePasswordsWaiting, checkPassword, hashOfNobody, hashPassword, isOldHash } from './passwords.server'
 import { type Account, newSignIn, signOutEverywhere } from './sign-ins.server'
+import { weaknessOf } from './weak-passwords.server'
 
 const shown = { id: accounts.id, email: accounts.email, displayName: accounts.displayName }
 
@@ -18,12 +19,15 @@ export async function hasAccounts(db: Database): Promise<boolean> {
 export const listAccounts = (db: Database): Promise<Account[]> =>
   db.select(shown).from(accounts).where(isNull(accounts.removedAt)).orderBy(accounts.createdAt, accounts.id)
 
-/** Makes an account; refused when the address already has one. Passwords are kept as hashes. */
+/**
+ * Makes an account; refused when the address already has one. Passwords are kept as hashes; without one nobody can sign in
+ * until it was chosen.
+ */
 export async function createAccount(
   db: Database,
-  form: z.infer<typeof accountForm>,
+  form: z.infer<typeof accountForm> & { password?: string },
 ): Promise<Result<Account, { code: 'email-taken' }>> {
-  const passwordHash = await hashPassword(form.password)
+  const passwordHash = await hashPassword(form.password ?? newToken())
   const account = { id: newId(), email: form.email, displayName: form.displayName }
   const made = await db
     .insert(accounts)
@@ -38,8 +42,10 @@ export async function createAccount(
  */
 export function createFirstAccount(
   db: Database,
-  form: z.infer<typeof accountForm>,
-): Promise<Result<Account, { code: 'not-first' | 'email-taken' }>> {
+  form: z.infer<typeof accountForm> & { password: string },
+): Promise<Result<Account, { code: 'not-first' | 'email-taken' } | WeakPassword>> {
+  const why = weaknessOf(form.password, form)
+  if (why) return Promise.resolve(refused({ code: 'weak', why }))
   return db.transaction(async transaction => {
     await transaction.execute(sql`lock table accounts in share row exclusive mode`)
     if (await hasAccounts(transaction)) return refused({ code: 'not-first' as const })
@@ -48,6 +54,12 @@ export function createFirstAccount(
 }
 
 export type SignInProblem = { code: 'wrong' } | { code: 'too-many-tries'; seconds: number }
+
+/** A password that others would try. */
+export interface WeakPassword {
+  code: 'weak'
+  why: NonNullable<ReturnType<typeof weaknessOf>>
+}
 
 /** From where somebody signs in. */
 export interface SignInFrom {
@@ -67,7 +79,7 @@ export async function signIn(
   limits: Limits,
   form: { email: string; password: string },
   { address, browser, agent }: SignInFrom,
-): Promise<Result<{ token: string; browser: string }, SignInProblem>> {
+): Promise<Result<SignedIn, SignInProblem>> {
   const [account] = await db
     .select()
     .from(accounts)
@@ -86,10 +98,26 @@ export async function signIn(
     const passwordHash = await hashPassword(form.password)
     await db.update(accounts).set({ passwordHash }).where(eq(accounts.id, account.id))
   }
-  return done({
-    token: await newSignIn(db, account.id, agent ?? ''),
-    browser: await remember(db, browser, account.id),
-  })
+  return done(await signedInAs(db, account, { browser, agent }))
+}
+
+/** The tokens for the cookies of somebody who has shown who they are. */
+export interface SignedIn {
+  token: string
+  browser: string
+  account: Account
+}
+
+export async function signedInAs(
+  db: Database,
+  { id, email, displayName }: Account,
+  { browser, agent }: Omit<SignInFrom, 'address'>,
+): Promise<SignedIn> {
+  return {
+    token: await newSignIn(db, id, agent ?? ''),
+    browser: await remember(db, browser, id),
+    account: { id, email, displayName },
+  }
 }
 
 /** How long somebody is asked to wait while so many passwords are being checked that another would wait for long. */
@@ -121,10 +149,13 @@ async function remember(db: Database, browser: string | null, accountId: string)
 export async function changePassword(
   db: Database,
   limits: Limits,
-  { id }: Account,
+  me: Account,
   form: { password: string; newPassword: string },
   token: string,
-): Promise<Result<null, SignInProblem>> {
+): Promise<Result<null, SignInProblem | WeakPassword>> {
+  const { id } = me
+  const why = weaknessOf(form.newPassword, me)
+  if (why) return refused({ code: 'weak', why })
   const wait = arePasswordsWaiting() ? BUSY_SECONDS : limits.knownBrowser.begin(`${id} changes`)
   if (wait > 0) return refused({ code: 'too-many-tries', seconds: wait })
   const [account] = await db.select().from(accounts).where(eq(accounts.id, id))

@@ -34,7 +34,7 @@ export async function newSignIn(db: Database, accountId: string, agent: string):
 }
 
 /** "Firefox on Windows"; the empty text for what nobody would know again. */
-function browserName(agent: string): string {
+export function browserName(agent: string): string {
   if (agent === '') return ''
   const { browser, os } = Bowser.parse(agent.slice(0, LONGEST_AGENT))
   return [browser.name, os.name].filter(Boolean).join(' on ').slice(0, 80)

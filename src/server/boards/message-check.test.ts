@@ -1,3 +1,4 @@
+import { MessageType } from '@hocuspocus/server'
 import { createEncoder, toUint8Array, writeVarString, writeVarUint, writeVarUint8Array } from 'lib0/encoding'
 import {
   Awareness,
@@ -6,7 +7,7 @@ import {
   removeAwarenessStates,
 } from 'y-protocols/awareness'
 import * as Y from 'yjs'
-import { judgeCursors, readMessage } from './message-check.server'
+import { type BoardMessage, judgeCursors, readMessage } from './message-check.server'
 
 const known = new Awareness(new Y.Doc())
 afterAll(() => known.destroy())
@@ -19,6 +20,33 @@ function message(kind: number, body: Uint8Array | string): Uint8Array {
   else writeVarUint8Array(encoder, body)
   return toUint8Array(encoder)
 }
+
+/** Every kind of message of the sync server, and what becomes of it when a browser sends it; null: the line ends. */
+const KINDS: Record<keyof typeof MessageType, BoardMessage['kind'] | null> = {
+  Unknown: null,
+  Sync: 'question',
+  SyncReply: 'question',
+  Awareness: 'cursors',
+  Auth: 'other',
+  QueryAwareness: 'other',
+  CLOSE: 'other',
+  Stateless: null,
+  BroadcastStateless: null,
+  SyncStatus: null,
+}
+
+test('every kind of message the sync server knows is told what becomes of it, and no other is handled', () => {
+  const named = Object.keys(MessageType).filter(name => Number.isNaN(Number(name)))
+  expect(Object.keys(KINDS).toSorted()).toEqual(named.toSorted())
+  const becomes = new Map(
+    Object.entries(KINDS).map(([name, kind]) => [MessageType[name as keyof typeof KINDS], kind]),
+  )
+  for (let kind = 0; kind < 1_000; kind++) {
+    // Read as a question by a sync, and as an empty list by a presence message.
+    const read = readMessage(new Uint8Array([...message(kind, new Uint8Array()), 0]))
+    expect([kind, read?.kind ?? null]).toEqual([kind, becomes.get(kind) ?? null])
+  }
+})
 
 function cursorOf(user: { id: string } | null): Uint8Array {
   const own = new Awareness(new Y.Doc())

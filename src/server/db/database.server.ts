@@ -9,6 +9,7 @@ import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core'
 import pg from 'pg'
+import type { ThreadRequest } from './database-thread.server'
 import { checkFolder, damagedFolder } from './folder.server'
 import { lockFolder } from './lock.server'
 import * as schema from './schema.server'
@@ -32,7 +33,13 @@ export interface ThreadDatabase extends OpenDatabase {
  * Throws FolderInUseError when another server uses the folder, and DataFolderError when it is not whole.
  */
 export async function openDatabase(folder: string): Promise<ThreadDatabase> {
-  const opened = [await lockFolder(folder)]
+  let copyFiles: ((to: string) => Promise<void>) | undefined
+  const opened = [
+    await lockFolder(folder, async ({ copyTo }) => {
+      if (!copyFiles) throw new Error('The database is just being opened. Try again in a moment.')
+      await copyFiles(copyTo)
+    }),
+  ]
   const close = async () => {
     for (const undo of opened.splice(0).toReversed()) await undo()
   }
@@ -43,6 +50,7 @@ export async function openDatabase(folder: string): Promise<ThreadDatabase> {
     opened.push(sockets.remove)
     const thread = await startThread({ folder: files, socket: sockets.socket })
     opened.push(thread.close)
+    copyFiles = thread.copyFiles
     const connected = await connect(sockets.folder)
     opened.push(connected.close)
     return { db: connected.db, close, lost: thread.lost }
@@ -116,13 +124,31 @@ async function startThread(workerData: { folder: string; socket: string }) {
   // An error ends the thread, and is seen from that.
   thread.on('error', () => undefined)
   let asked = false
+  /** One after another. */
+  let copying = Promise.resolve<string | null>(null)
   return {
     lost: new Promise<void>(done => {
       exited.then(() => asked || done())
     }),
+    /** Copies the database's files as they are at one moment into a folder that is not there yet. */
+    copyFiles: (to: string): Promise<void> => {
+      copying = copying.then(async () => {
+        thread.postMessage({ copyTo: to } satisfies ThreadRequest)
+        const ended = exited.then((): [unknown] => [{ copied: 'The database has ended.' }])
+        const [{ copied }] = (await Promise.race([once(thread, 'message'), ended])) as [
+          { copied: string | null },
+        ]
+        return copied
+      })
+      return copying.then(failure =>
+        failure === null
+          ? undefined
+          : Promise.reject(new Error(`The database could not be copied: ${failure}`)),
+      )
+    },
     close: async () => {
       asked = true
-      thread.postMessage('close')
+      thread.postMessage('close' satisfies ThreadRequest)
       await exited
     },
   }

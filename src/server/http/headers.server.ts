@@ -2,14 +2,31 @@ import { randomBytes } from 'node:crypto'
 import { type RequestHandler, Router } from 'express'
 import helmet from 'helmet'
 
+/** What no page asks a device for, nor anything shown in it. Helmet has no such header (W3C, "Permissions Policy"). */
+const NOT_NEEDED = [
+  'accelerometer',
+  'camera',
+  'display-capture',
+  'geolocation',
+  'gyroscope',
+  'magnetometer',
+  'microphone',
+  'midi',
+  'payment',
+  'usb',
+]
+  .map(feature => `${feature}=()`)
+  .join(', ')
+
 /**
- * What a browser is told never to do with our pages. Scripts run only from our own files, or with the number that each page
- * has of its own: what somebody wrote is never one. In development the page's tools write scripts into it.
+ * What a browser is told never to do with our pages. Scripts run, and styles count, only from our own files or with the number
+ * that each page has of its own: what somebody wrote is never one. In development the page's tools write scripts into it.
  */
 export function safeHeaders({ https, developing }: { https: boolean; developing: boolean }): RequestHandler {
   const router = Router()
   router.use((_request, response, next) => {
     response.locals.nonce = randomBytes(16).toString('base64')
+    response.set('Permissions-Policy', NOT_NEEDED)
     next()
   })
   router.use(
@@ -20,8 +37,10 @@ export function safeHeaders({ https, developing }: { https: boolean; developing:
           ...(!developing && {
             defaultSrc: ["'self'"],
             scriptSrc: ["'self'", (_request, response) => `'nonce-${nonceOf(response)}'`],
-            // The styles of a page are worked out as it is drawn.
+            // Places and sizes stand on elements; older browsers know only the first of the three.
             styleSrc: ["'self'", "'unsafe-inline'"],
+            styleSrcElem: ["'self'", (_request, response) => `'nonce-${nonceOf(response)}'`],
+            styleSrcAttr: ["'unsafe-inline'"],
             imgSrc: ["'self'", 'data:'],
             fontSrc: ["'self'", 'data:'],
           }),

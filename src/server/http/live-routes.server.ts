@@ -1,11 +1,14 @@
 import type { IncomingMessage } from 'node:http'
 import type { Duplex } from 'node:stream'
+import { setTimeout } from 'node:timers/promises'
+import { sql } from 'drizzle-orm'
 import { type Request, type Response, Router } from 'express'
 import type { Viewer } from '~/core/live/views'
 import { readAccountToken, readPlaceToken, readPlaceTokens } from '../auth/cookies.server'
 import { type Account, accountOf, whileSignedIn } from '../auth/sign-ins.server'
 import type { SocketUser } from '../boards/board-server.server'
 import { serverNow } from '../clock.server'
+import type { Database } from '../db/database.server'
 import { placeOf, placesOf } from '../join/join.server'
 import { EventStream, lastSeqOf } from '../live/stream.server'
 import type { Services } from '../services.server'
@@ -14,11 +17,19 @@ import { sameOrigin } from './origin.server'
 
 /**
  * The long-lived connections: event streams, and the socket of the boards. They bypass the page router, because a
- * stream lives as long as a session and is written to from outside any request.
+ * stream lives as long as a session and is written to from outside any request. With them what is asked again and again: the
+ * server's time, and whether it is well.
  */
 export function liveRoutes(services: Services): Router {
   const router = Router()
   const counts = new ConnectionCounts()
+  router.get('/health', async (_request, response) => {
+    const ok = await answers(services.db)
+    response
+      .status(ok ? 200 : 503)
+      .set('Cache-Control', 'no-store')
+      .json({ ok })
+  })
   router.get('/clock', (_request, response) => {
     response.set('Cache-Control', 'no-store').json({ now: serverNow() })
   })
@@ -26,6 +37,18 @@ export function liveRoutes(services: Services): Router {
     openStream(services, counts, request, response).catch(next)
   })
   return router
+}
+
+/** How long the database may take to say that it is there, in milliseconds. */
+const LONGEST_ANSWER_MS = 2_000
+
+/** Whether the database answers. */
+async function answers(db: Database): Promise<boolean> {
+  const asked = db.execute(sql`select 1`).then(
+    () => true,
+    () => false,
+  )
+  return Promise.race([asked, setTimeout(LONGEST_ANSWER_MS, false, { ref: false })])
 }
 
 async function openStream(
@@ -110,7 +133,10 @@ export async function acceptSocket(
   address: string,
 ): Promise<void> {
   const cookies = request.headers.cookie
-  if (!sameOrigin(request.headers, services.settings.publicAddress)) {
+  const mayAsk =
+    sameOrigin(request.headers, services.settings.publicAddress) &&
+    (await services.paces.allows(BOARD_PATH, cookies, address))
+  if (!mayAsk) {
     socket.destroy()
     return
   }

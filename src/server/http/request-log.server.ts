@@ -5,12 +5,16 @@ import { pinoHttp, startTime } from 'pino-http'
 /** A request that takes longer than this is worth knowing of, in milliseconds. */
 const SLOW_MS = 1_000
 
-/** Logs requests that failed or took long; of the others nothing is kept. */
+/** What somebody may not, or too much at once. */
+const REFUSED = new Set([403, 413, 429])
+
+/** Logs requests that failed, were refused or took long; of the others nothing is kept. */
 export const requestLog = (log: Logger): RequestHandler =>
   pinoHttp({
     logger: log,
     customLogLevel(_request, response, error) {
       if (error || response.statusCode >= 500) return 'error'
+      if (REFUSED.has(response.statusCode)) return 'warn'
       const began = response[startTime]
       return Date.now() - began > SLOW_MS && !isStream(response.getHeader('Content-Type')) ? 'warn' : 'silent'
     },

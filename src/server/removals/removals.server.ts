@@ -6,9 +6,10 @@ import { and, count, desc, eq, isNotNull, isNull, ne } from 'drizzle-orm'
 import type { RemovableKind } from '~/contracts/removals'
 import { type Account, signOutEverywhere } from '../auth/sign-ins.server'
 import type { Database } from '../db/database.server'
-import { accounts, boards, choices, cohorts, groupings, sessions } from '../db/schema.server'
+import { choices, groupings, sessions } from '../db/schema.server'
 import { notFound } from '../errors.server'
 import { done, type Result, refused } from '../result'
+import { THINGS } from './things.server'
 
 export type RemovalProblem = { code: 'session-open'; title: string } | { code: 'own-account' }
 
@@ -21,15 +22,6 @@ export interface Dependents {
 }
 
 const NOTHING: Dependents = { groupings: 0, choices: 0, plannedSessions: 0, pastSessions: 0 }
-
-/** What is called how, by kind. */
-const TABLES = {
-  cohort: { table: cohorts, name: cohorts.name },
-  grouping: { table: groupings, name: groupings.name },
-  board: { table: boards, name: boards.title },
-  session: { table: sessions, name: sessions.title },
-  account: { table: accounts, name: accounts.displayName },
-} as const
 
 /** What uses it: told before it is removed. */
 export async function dependentsOf(db: Database, kind: RemovableKind, id: string): Promise<Dependents> {
@@ -72,7 +64,7 @@ export async function remove(
   if (kind === 'account' && id === by.id) return refused({ code: 'own-account' })
   const running = await runningWith(db, kind, id)
   if (running) return refused({ code: 'session-open', title: running })
-  const { table } = TABLES[kind]
+  const { table } = THINGS[kind]
   const removed = await db
     .update(table)
     .set({ removedAt: new Date() })
@@ -103,7 +95,7 @@ async function runningWith(db: Database, kind: RemovableKind, id: string): Promi
 
 /** Puts something back as it was. Throws not-found. */
 export async function putBack(db: Database, kind: RemovableKind, id: string): Promise<void> {
-  const { table } = TABLES[kind]
+  const { table } = THINGS[kind]
   const back = await db
     .update(table)
     .set({ removedAt: null })
@@ -120,7 +112,7 @@ export async function listRemoved(
   db: Database,
   kind: RemovableKind,
 ): Promise<{ id: string; name: string }[]> {
-  const { table, name } = TABLES[kind]
+  const { table, name } = THINGS[kind]
   return db
     .select({ id: table.id, name })
     .from(table)

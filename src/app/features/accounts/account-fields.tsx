@@ -2,10 +2,10 @@ import type { FieldMetadata } from '@conform-to/react'
 import { Field, Input } from '../../ui/fields'
 
 interface AccountFieldsProps {
-  fields: Record<'displayName' | 'email' | 'password', FieldMetadata<string>>
+  fields: Record<'displayName' | 'email', FieldMetadata<string>>
 }
 
-/** Name, email and password of a new account. */
+/** Name and email of a new account. */
 export function AccountFields({ fields }: AccountFieldsProps) {
   return (
     <>
@@ -30,9 +30,29 @@ export function AccountFields({ fields }: AccountFieldsProps) {
           />
         )}
       </Field>
-      <Field label="Password" hint="At least 10 characters." errors={fields.password.errors}>
-        {parts => <Input {...parts} name="password" type="password" autoComplete="new-password" />}
-      </Field>
     </>
+  )
+}
+
+interface PasswordFieldProps {
+  field: FieldMetadata<string>
+  label: string
+  /** Chosen now, and not asked for. */
+  isNew?: boolean
+}
+
+export function PasswordField({ field, label, isNew = false }: PasswordFieldProps) {
+  return (
+    <Field label={label} hint={isNew ? 'At least 10 characters.' : undefined} errors={field.errors}>
+      {parts => (
+        <Input
+          {...parts}
+          key={field.key}
+          name={field.name}
+          type="password"
+          autoComplete={isNew ? 'new-password' : 'current-password'}
+        />
+      )}
+    </Field>
   )
 }

@@ -6,7 +6,7 @@ import { firstRunForm } from '~/contracts/forms/accounts'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import { Message } from '../../ui/layout'
-import { AccountFields } from './account-fields'
+import { AccountFields, PasswordField } from './account-fields'
 import { Door } from './sign-in-page'
 
 interface FirstRunPageProps {
@@ -43,6 +43,7 @@ export function FirstRunPage({ startWord, lastResult }: FirstRunPageProps) {
             )}
           </Field>
           <AccountFields fields={fields} />
+          <PasswordField field={fields.password} label="Password" isNew />
           <Button type="submit" kind="main">
             Make the account
           </Button>

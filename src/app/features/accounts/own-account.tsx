@@ -4,9 +4,9 @@ import { parseWithZod } from '@conform-to/zod/v4'
 import { useFetcher } from 'react-router'
 import { passwordForm } from '~/contracts/forms/accounts'
 import { Button } from '../../ui/button'
-import { Field, Input } from '../../ui/fields'
 import { Message, Row, Rows, Section, Tag } from '../../ui/layout'
 import { When } from '../../ui/when'
+import { PasswordField } from './account-fields'
 
 export interface SignedInBrowser {
   /** What it calls itself; may be empty. */
@@ -58,28 +58,8 @@ export function ChangePassword() {
         <fetcher.Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate>
           <input type="hidden" name="intent" value="password" />
           <Stack gap="16px">
-            <Field label="The password you have" errors={fields.password.errors}>
-              {parts => (
-                <Input
-                  {...parts}
-                  key={fields.password.key}
-                  name="password"
-                  type="password"
-                  autoComplete="current-password"
-                />
-              )}
-            </Field>
-            <Field label="The new one" hint="At least 10 characters." errors={fields.newPassword.errors}>
-              {parts => (
-                <Input
-                  {...parts}
-                  key={fields.newPassword.key}
-                  name="newPassword"
-                  type="password"
-                  autoComplete="new-password"
-                />
-              )}
-            </Field>
+            <PasswordField field={fields.password} label="The password you have" />
+            <PasswordField field={fields.newPassword} label="The new one" isNew />
             <Button type="submit" disabled={fetcher.state !== 'idle'}>
               Change the password
             </Button>

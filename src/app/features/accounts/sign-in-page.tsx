@@ -6,6 +6,7 @@ import { signInForm } from '~/contracts/forms/accounts'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import { Message } from '../../ui/layout'
+import { PasswordField } from './account-fields'
 
 export function SignInPage({ goTo, lastResult }: { goTo: string; lastResult?: SubmissionResult }) {
   const [form, fields] = useForm({
@@ -30,9 +31,7 @@ export function SignInPage({ goTo, lastResult }: { goTo: string; lastResult?: Su
               />
             )}
           </Field>
-          <Field label="Password" errors={fields.password.errors}>
-            {parts => <Input {...parts} type="password" autoComplete="current-password" name="password" />}
-          </Field>
+          <PasswordField field={fields.password} label="Password" />
           <Button type="submit" kind="main">
             Sign in
           </Button>

@@ -1,6 +1,5 @@
 import { Box, chakra, Flex, Grid, Stack, Table } from '@chakra-ui/react'
 import { Download } from 'lucide-react'
-import { useState } from 'react'
 import { useFetcher, useNavigation, useSearchParams } from 'react-router'
 import type { Board } from '~/core/boards/board'
 import type { ReadAnswer } from '~/core/boards/prompts/kinds'
@@ -10,7 +9,7 @@ import { Legend } from '../../lanes/legend'
 import { Track } from '../../lanes/track'
 import { AnswerView } from '../../prompts/answer-view'
 import { Button } from '../../ui/button'
-import { Input } from '../../ui/fields'
+import { CopyLink } from '../../ui/copy-link'
 import { Message, Section } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
 
@@ -271,30 +270,13 @@ function TakingPart({ people }: { people: Review['people'] }) {
 
 /** A participant's own link, for whoever has lost theirs: it shows the rooms they were in, and nothing of any other. */
 function OwnLink({ token, name }: { token: string; name: string }) {
-  const [given, setGiven] = useState<'copied' | 'shown' | null>(null)
-  const address = `/mine/${token}`
-  // A browser may refuse, and has no clipboard on pages without HTTPS: then the address is there to be copied by hand.
-  const copy = () =>
-    Promise.resolve(navigator.clipboard)
-      .then(clipboard => clipboard.writeText(`${location.origin}${address}`))
-      .then(() => setGiven('copied'))
-      .catch(() => setGiven('shown'))
+  const path = `/mine/${token}`
   return (
     <Flex gap="8px" align="center" wrap="wrap">
-      <a href={address} aria-label={`What ${name} sees`}>
+      <a href={path} aria-label={`What ${name} sees`}>
         Open
       </a>
-      <Button size="small" aria-label={`Copy the own link of ${name}`} onClick={copy}>
-        {given === 'copied' ? 'Copied' : 'Copy'}
-      </Button>
-      {given === 'shown' && (
-        <Input
-          readOnly
-          aria-label={`Own link of ${name}`}
-          value={`${location.origin}${address}`}
-          onFocus={event => event.target.select()}
-        />
-      )}
+      <CopyLink path={path} label={`own link of ${name}`} />
     </Flex>
   )
 }

@@ -3,10 +3,11 @@ import { Collaboration } from '@tiptap/extension-collaboration'
 import { CollaborationCaret } from '@tiptap/extension-collaboration-caret'
 import { type Editor, EditorContent, useEditor, useEditorState } from '@tiptap/react'
 import { StarterKit } from '@tiptap/starter-kit'
-import { useState } from 'react'
+import { useContext, useState } from 'react'
 import { sheetName } from '~/core/boards/prompts/sheet/document'
 import { Button } from '../../ui/button'
 import { Message } from '../../ui/layout'
+import { Nonce } from '../../ui/nonce'
 import type { PromptSpaceProps } from '../prompt-space'
 
 const look = {
@@ -46,8 +47,10 @@ const LONGEST_SHEET = 50_000
 export default function Sheet({ prompt, connection, readOnly: looksOn, full, names }: PromptSpaceProps) {
   const readOnly = looksOn || full
   const [refused, setRefused] = useState(false)
+  const nonce = useContext(Nonce)
   const editor = useEditor(
     {
+      injectNonce: nonce,
       editable: !readOnly,
       immediatelyRender: false,
       editorProps: {

@@ -1,4 +1,6 @@
-import { index, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
+import { bigserial, index, integer, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
+import { DEED_KINDS } from '~/contracts/deeds'
+import { REMOVABLE_KINDS } from '~/contracts/removals'
 import { moment } from './columns.server'
 
 export const accounts = pgTable('accounts', {
@@ -42,4 +44,28 @@ export const knownBrowsers = pgTable(
     primaryKey({ columns: [table.tokenHash, table.accountId] }),
     index('known_browsers_by_account').on(table.accountId),
   ],
+)
+
+/** Links for one use by which whoever holds one chooses a new password; an account has one at the most. */
+export const oneTimeLinks = pgTable('one_time_links', {
+  accountId: text('account_id')
+    .primaryKey()
+    .references(() => accounts.id, { onDelete: 'cascade' }),
+  tokenHash: text('token_hash').notNull().unique(),
+  expiresAt: moment('expires_at').notNull(),
+})
+
+/** Who did what with accounts, people, exports and removals. Names are kept as they were: they outlive what they name. */
+export const deeds = pgTable(
+  'deeds',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    at: moment('at').notNull(),
+    byName: text('by_name').notNull(),
+    kind: text('kind', { enum: DEED_KINDS }).notNull(),
+    thing: text('thing', { enum: REMOVABLE_KINDS }),
+    about: text('about').notNull(),
+    count: integer('count'),
+  },
+  table => [index('deeds_by_time').on(table.at)],
 )
