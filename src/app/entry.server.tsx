@@ -42,8 +42,6 @@ export default async function handleRequest(
 ): Promise<Response> {
   const nonce = context.get(nonceContext)
   headers.set('Content-Type', 'text/html; charset=utf-8')
-  // Pages show what may change at any moment and what is not everybody's to see.
-  headers.set('Cache-Control', 'no-store')
   if (request.method === 'HEAD') return new Response(null, { status, headers })
   const cache = createStyleCache(nonce)
   const { extractCriticalToChunks, constructStyleTagsFromChunks } = createEmotionServer(cache)

@@ -1,3 +1,7 @@
+import { execFile } from 'node:child_process'
+import { rmSync } from 'node:fs'
+import { basename, join } from 'node:path'
+import { promisify } from 'node:util'
 import { readAnswer } from '~/core/boards/prompts/kinds'
 import { allowLostLine, expect, joinOnPhone, openTonight, sendOut, signIn, simulated, test } from './fixtures'
 import { TestServer } from './server'
@@ -100,6 +104,79 @@ test('a second server on the same folder is refused, and a clean stop leaves eve
   await signIn(await newPage(), server)
 })
 
+test('a backup made while people write holds all that was saved before; restored elsewhere it goes on from there', async ({
+  server,
+  facilitator: page,
+  phone,
+}) => {
+  const { code, sessionId } = await openTonight(page)
+  await page.getByText('Waiting list', { exact: true }).click()
+  const edda = await phone()
+  await joinOnPhone(edda, server, code, 'Edda')
+  const people = await simulated(server, code, ['Ana Per.', 'Bram O.', 'Chi', 'Kaveh', 'Thuy N.'])
+  await sendOut(page)
+  let writing = true
+  const writers = people.map(async each => {
+    await each.until(view => view.whereabouts.where === 'room')
+    for (let number = 0; writing; number++) {
+      await each.writeCard('noticed', `card ${number}`)
+      await new Promise(done => setTimeout(done, 20))
+    }
+  })
+  await edda.getByLabel('New card').fill('saved before the backup')
+  await edda.getByRole('button', { name: 'Add card' }).click()
+  await expect(edda.getByText('Saved', { exact: true })).toBeVisible()
+
+  const [into, elsewhere] = ['backups', 'elsewhere'].map(name =>
+    join(server.folder, '..', `${basename(server.folder)}-${name}`),
+  )
+  const program = (...args: string[]) =>
+    promisify(execFile)(process.execPath, ['build/threads/backup.js', ...args], {
+      env: {
+        ...process.env,
+        DATA_FOLDER: args[0] === 'backup' ? server.folder : elsewhere,
+        BACKUP_FOLDER: into,
+      },
+    })
+  try {
+    expect((await program('backup')).stdout).toMatch(
+      /^Backed up to .* opened again and counted: \d+ rows\.\n$/,
+    )
+    writing = false
+    await Promise.all(writers)
+    // The server has gone on meanwhile.
+    await edda.getByLabel('New card').fill('after the backup')
+    await edda.getByRole('button', { name: 'Add card' }).click()
+    await expect(edda.getByText('Saved', { exact: true })).toBeVisible()
+    expect((await program('restore')).stdout).toContain('Restored')
+    await expect(program('restore')).rejects.toThrow('Give --over')
+
+    const other = TestServer.on(elsewhere ?? '')
+    await other.start()
+    const again = await phone()
+    allowLostLine(again)
+    await again
+      .context()
+      .addCookies(
+        (await edda.context().cookies()).map(cookie => ({
+          ...cookie,
+          url: other.address,
+          domain: undefined,
+          path: undefined,
+        })),
+      )
+    await again.goto(`${other.address}/s/${sessionId}`)
+    await expect(again.getByText('saved before the backup')).toBeVisible()
+    await expect(again.getByText('after the backup')).toBeHidden()
+    await again.close()
+    await other.end('SIGTERM')
+  } finally {
+    writing = false
+    for (const each of people) each.leave()
+    for (const folder of [into, elsewhere]) rmSync(folder ?? '', { recursive: true, force: true })
+  }
+})
+
 test('an empty folder begins with the first account', async ({ emptyServer: server, newPage }) => {
   const page = await newPage()
   await page.goto(`${server.address}/cohorts`)
@@ -128,9 +205,9 @@ test('an empty folder begins with the first account', async ({ emptyServer: serv
   await page.getByRole('link', { name: 'Marit Solheim' }).click()
   await page.getByLabel('Name').fill('Tobias Ferrand')
   await page.getByLabel('Email').fill('tobias@school.example')
-  await page.getByLabel('Password', { exact: true }).fill('also long enough')
   await page.getByRole('button', { name: 'Add the account' }).click()
   await expect(page.getByText('tobias@school.example')).toBeVisible()
+  await expect(page.getByText('A link for Tobias Ferrand to choose a password')).toBeVisible()
   await page.getByRole('button', { name: 'Sign out' }).click()
   await page.goto(`${server.address}/first-run`)
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()

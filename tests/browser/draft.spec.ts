@@ -20,13 +20,13 @@ test('groups that were not saved survive a reload, the menu and Back, until they
   const before = await names()
   await page.reload()
   await expect(page.getByText(/These groups are a draft from/)).toBeVisible()
-  expect(await names()).toEqual(before)
+  await expect.poll(names).toEqual(before)
   await expectAccessible(page)
   await page.getByRole('link', { name: 'Today' }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Today' })).toBeVisible()
   await page.goBack()
   await expect(first).toBeVisible()
-  expect(await names()).toEqual(before)
+  await expect.poll(names).toEqual(before)
 
   // Saved, there is no draft any more: neither of this grouping nor for the next new one.
   await page.getByLabel('Name of the grouping').fill('From a draft')

@@ -136,7 +136,6 @@ export const csvFile = (name: string, csv: string): Response =>
     headers: {
       'Content-Type': 'text/csv; charset=utf-8',
       'Content-Disposition': `attachment; filename="${name}"`,
-      'Cache-Control': 'no-store',
     },
   })
 

@@ -8,6 +8,6 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const found = await sessionByCode(db, limits, params.code, context.get(addressContext))
   if (!found.ok || found.value.phase !== 'open') return Response.json([], { status: 404 })
   return new Response(await freeNamesText(hub, found.value.id), {
-    headers: { 'Content-Type': 'application/json', 'Cache-Control': 'no-store' },
+    headers: { 'Content-Type': 'application/json' },
   })
 }

@@ -17,6 +17,6 @@ export function jsonLines(request: Request, items: readonly unknown[]): Response
     },
   })
   return new Response(stream, {
-    headers: { 'Content-Type': 'application/x-ndjson', 'Cache-Control': 'no-store' },
+    headers: { 'Content-Type': 'application/x-ndjson' },
   })
 }

@@ -29,7 +29,6 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     headers: {
       'Content-Type': file.type,
       'Content-Disposition': `attachment; filename="${params.file}"`,
-      'Cache-Control': 'no-store',
     },
   })
 }

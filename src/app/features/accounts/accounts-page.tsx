@@ -46,8 +46,8 @@ export function AccountsPage({ accounts, myId, signIns, log, lastResult }: Accou
               <chakra.span color="quiet">{account.email}</chakra.span>
               {account.id !== myId && (
                 <>
-                  <MakeOneTimeLink accountId={account.id} name={account.displayName} />
                   <RemoveButton kind="account" id={account.id} name={account.displayName} />
+                  <MakeOneTimeLink accountId={account.id} name={account.displayName} />
                 </>
               )}
             </Row>
