@@ -155,16 +155,14 @@ test('a backup made while people write holds all that was saved before; restored
     await other.start()
     const again = await phone()
     allowLostLine(again)
-    await again
-      .context()
-      .addCookies(
-        (await edda.context().cookies()).map(cookie => ({
-          ...cookie,
-          url: other.address,
-          domain: undefined,
-          path: undefined,
-        })),
-      )
+    await again.context().addCookies(
+      (await edda.context().cookies()).map(cookie => ({
+        ...cookie,
+        url: other.address,
+        domain: undefined,
+        path: undefined,
+      })),
+    )
     await again.goto(`${other.address}/s/${sessionId}`)
     await expect(again.getByText('saved before the backup')).toBeVisible()
     await expect(again.getByText('after the backup')).toBeHidden()

@@ -62,7 +62,12 @@ export class BoardServer {
   readonly work: BoardWork
   private readonly storage: BoardStorage
   private readonly hocuspocus: Hocuspocus
-  private readonly sockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST_MESSAGE })
+  private readonly sockets = new WebSocketServer({
+    noServer: true,
+    maxPayload: LARGEST_MESSAGE,
+    // One message a turn of the event loop: of many that come in one piece none keeps others waiting for them all.
+    allowSynchronousEvents: false,
+  })
   private readonly counts = new ConnectionCounts()
   private readonly open = new Map<string, OpenCopy>()
   private readonly toTell = new Map<string, Set<string>>()

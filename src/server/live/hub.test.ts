@@ -4,6 +4,7 @@ import { pino } from 'pino'
 import { value } from 'tests/fixtures/class'
 import { runningServer } from 'tests/fixtures/running'
 import type { StreamMessage } from '~/contracts/live'
+import type { Viewer } from '~/core/live/views'
 import { insertContributions } from '../boards/board-storage.server'
 import { boardCopies, groupings, sessionEvents } from '../db/schema.server'
 import { claimName, freeNames } from '../join/join.server'
@@ -54,6 +55,45 @@ test('another server on the same log sees the same session', async () => {
   expect(await again.state(sessionId)).toEqual(await hub.state(sessionId))
   expect(await readLog(db, sessionId, 2)).toHaveLength((await readLog(db, sessionId)).length - 2)
   await again.stop()
+})
+
+/** What streams say, and to whom: a new kind of message is one somebody has to place here. */
+const TOLD: Record<StreamMessage['kind'], Viewer['kind'][]> = {
+  hello: ['facilitator', 'projector', 'participant'],
+  view: ['facilitator', 'projector', 'participant'],
+  change: ['facilitator', 'projector', 'participant'],
+  work: ['facilitator'],
+}
+
+test('how rooms are getting on goes to facilitators alone, what happens in the session to everybody', async () => {
+  const { hub, sessionId, facilitator } = running
+  const participantId = await running.join(0)
+  const heard: Record<Viewer['kind'], Set<string>> = {
+    facilitator: new Set(),
+    projector: new Set(),
+    participant: new Set(),
+  }
+  const viewers: Viewer[] = [
+    { kind: 'facilitator' },
+    { kind: 'projector' },
+    { kind: 'participant', participantId },
+  ]
+  const stops = await Promise.all(
+    viewers.map(viewer =>
+      hub.follow(sessionId, viewer, null, message => heard[viewer.kind].add(message.kind)),
+    ),
+  )
+  await hub.command(sessionId, facilitator, { type: 'send-out', seconds: 600 })
+  await hub.tellFacilitators(sessionId, { kind: 'work', rooms: {} })
+  for (const [kind, readers] of Object.entries(TOLD)) {
+    for (const viewer of viewers)
+      expect([kind, viewer.kind, heard[viewer.kind].has(kind)]).toEqual([
+        kind,
+        viewer.kind,
+        readers.includes(viewer.kind),
+      ])
+  }
+  for (const stop of stops) stop()
 })
 
 test('a reader follows until they stop; what changes is told to listeners', async () => {
