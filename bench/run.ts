@@ -1,5 +1,6 @@
 import { arch, cpus, totalmem } from 'node:os'
 import { attacks } from './attacks'
+import { backup } from './backup'
 import { boards } from './boards'
 import { broadcast } from './broadcast'
 import { bytes } from './bytes'
@@ -19,6 +20,7 @@ const MEASUREMENTS: Record<string, () => Promise<void>> = {
   'large-cohort': largeCohort,
   'live-page': livePage,
   attacks,
+  backup,
 }
 
 const wanted = process.argv.slice(2)
