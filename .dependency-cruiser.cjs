@@ -13,6 +13,7 @@ const SHARED = [
   '^src/app/live-client/',
   '^src/app/board-view/',
   '^src/app/lanes/',
+  '^src/app/group-sizes/',
   '^src/app/removals/',
 ]
 
@@ -43,12 +44,11 @@ module.exports = {
       '^src/app/workers/',
       ...SHARED,
     ]),
-    only('shared-parts-imports', '^src/app/(live|prompts|live-client|board-view|lanes|removals)/', [
-      '^src/core/',
-      '^src/contracts/',
-      '^src/app/ui/',
-      ...SHARED,
-    ]),
+    only(
+      'shared-parts-imports',
+      '^src/app/(live|prompts|live-client|board-view|lanes|removals|group-sizes)/',
+      ['^src/core/', '^src/contracts/', '^src/app/ui/', ...SHARED],
+    ),
     {
       name: 'no-sibling-features',
       severity: 'error',

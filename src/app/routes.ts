@@ -35,6 +35,7 @@ export default [
       ...prefix('sessions', [
         index('routes/sessions.tsx'),
         route('new', 'routes/session-new.tsx'),
+        route('start', 'routes/session-start.ts'),
         route(':sessionId', 'routes/session.tsx', [
           index('routes/session-plan.tsx'),
           route('live', 'routes/session-live.tsx'),

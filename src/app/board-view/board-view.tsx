@@ -19,7 +19,19 @@ export interface BoardViewProps {
 }
 
 /** A room's own copy of a board, alive: what others write appears as they write it. */
-export function BoardView({ copyId, board, me, names, onStatus }: BoardViewProps) {
+export function BoardView(props: BoardViewProps) {
+  const { board, me } = props
+  if (board.prompts.length > 0) return <LiveBoard {...props} />
+  return (
+    <chakra.p color="quiet">
+      {me
+        ? 'There is nothing to fill in here: work together as you were told. The clock and what the facilitator writes stand on this page.'
+        : 'This session has no board.'}
+    </chakra.p>
+  )
+}
+
+function LiveBoard({ copyId, board, me, names, onStatus }: BoardViewProps) {
   const connection = useBoardConnection(copyId, me?.id ?? null)
   const heading = (
     <Box mb="16px">

@@ -23,7 +23,13 @@ type Step =
   | { step: 'code'; typed: string; problem: string | null }
   | { step: 'wait'; title: string }
   | { step: 'over'; title: string }
-  | { step: 'name'; title: string; code: string; names: { personId: string; shownName: string }[] | null }
+  | {
+      step: 'name'
+      title: string
+      code: string
+      hasList: boolean
+      names: { personId: string; shownName: string }[] | null
+    }
 
 /** So many names are written into the page. */
 const FEW_NAMES = 40
@@ -50,6 +56,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     step: 'name',
     title,
     code: joinCode,
+    hasList: (await hub.state(id)).expected.length > 0,
     names: names.length > FEW_NAMES ? null : names,
   } satisfies Step
 }

@@ -19,13 +19,15 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { db, settings } = context.get(servicesContext)
   const session = await answering(getSession(db, params.sessionId))
   const asked = new URL(request.url).searchParams
-  const wanted = asked.get('grouping') ?? session.groupingId
+  const wanted = asked.get('grouping') ?? session.groupingId ?? undefined
   const round = Number(asked.get('round') ?? (asked.has('grouping') ? 0 : session.groupingRound)) || 0
   const [groupings, boards, grouping] = await Promise.all([
     listGroupings(db, { alsoId: wanted }),
-    listBoards(db, session.boardId),
+    listBoards(db, session.boardId ?? undefined),
     // What an open or ended session used stays as it was, whatever was saved since.
-    answering(groupingAt(db, wanted, session.phase === 'planned' ? null : session.groupingVersion)),
+    wanted === undefined
+      ? null
+      : answering(groupingAt(db, wanted, session.phase === 'planned' ? null : session.groupingVersion)),
   ])
   const { title, timeZone, boardId, roomMinutes, graceSeconds, waitingList, joinCode, phase } = session
   return {
@@ -38,13 +40,13 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       title,
       ...dateFields(session.startsAt, timeZone),
       timeZone,
-      groupingId: grouping.id,
+      groupingId: grouping?.id ?? '',
       groupingRound: round,
-      boardId,
+      boardId: boardId ?? undefined,
       roomMinutes,
       graceSeconds,
       waitingList,
-      rooms: roundOf(grouping, round).map(({ id, name, personIds }) => {
+      rooms: (grouping ? roundOf(grouping, round) : []).map(({ id, name, personIds }) => {
         return { groupId: id, name: session.roomNames[id] ?? name, people: personIds.length }
       }),
     },

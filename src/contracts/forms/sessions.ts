@@ -1,5 +1,6 @@
 /** The form for planning a session. */
 import { z } from 'zod'
+import { LONGEST_TITLE } from '~/core/live/session/session'
 import { count, line, optionalLine } from './fields'
 import { MOST_ROUNDS } from './groupings'
 
@@ -13,7 +14,7 @@ const timeZone = z.string().refine(zone => {
 }, 'Choose a time zone from the list.')
 
 export const sessionForm = z.object({
-  title: line('a title', 100),
+  title: line('a title', LONGEST_TITLE),
   date: z.iso.date('Choose a date.'),
   time: z.iso.time({ precision: -1, error: 'Choose a time.' }),
   timeZone,
@@ -30,5 +31,8 @@ export const sessionForm = z.object({
     .optional()
     .default([]),
 })
+
+/** What is asked of the browser for a session that begins at once. */
+export const startForm = z.object({ timeZone })
 
 export type SessionForm = z.infer<typeof sessionForm>

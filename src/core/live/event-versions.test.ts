@@ -72,6 +72,8 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'visit-started': { accountId: 'a', name: 'x', roomId: 'r' },
     'visit-ended': { accountId: 'a', roomId: 'r' },
     'room-renamed': { roomId: 'r', name: 'x' },
+    'rooms-made': { rooms: [{ id: 'r', name: 'x', copyId: 'c', participantIds: ['a'] }] },
+    renamed: { title: 'x' },
     'waiting-list-set': { on: true },
     ended: {},
   }

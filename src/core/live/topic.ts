@@ -17,6 +17,8 @@ export type Flat<T> = { [Key in keyof T]: T[Key] } & {}
 export interface Fills {
   /** An id nobody has had before. */
   'fresh-id': string
+  /** As many of them as the largest command needs. */
+  'fresh-ids': string[]
   /** Whether the participant who asks has written anything. */
   'has-written': boolean
 }

@@ -98,6 +98,7 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/boards/:boardId': account('list'),
   '/sessions': account(),
   '/sessions/new': account('list'),
+  '/sessions/start': account('small'),
   '/sessions/:sessionId': account('list'),
   '/sessions/:sessionId/live': account(),
   '/sessions/:sessionId/projector': account(),

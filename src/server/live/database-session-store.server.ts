@@ -1,7 +1,7 @@
 import { and, asc, eq, gt } from 'drizzle-orm'
+import type { Board } from '~/core/boards/board'
 import type { Actor } from '~/core/live/actors'
 import { EVENT_VERSION, readEvent, UnreadableEventError } from '~/core/live/event-versions'
-import type { OpeningPlan } from '~/core/live/session/opening'
 import type { LiveEvent, Recorded } from '~/core/live/topics'
 import type { Database } from '../db/database.server'
 import { sessionEvents, sessions } from '../db/schema.server'
@@ -80,7 +80,7 @@ export async function appendToLog(db: Database, sessionId: string, entries: read
   })
 }
 
-const CHANGES_PLAN = new Set<LiveEvent['type']>(['opened', 'ended'])
+const CHANGES_PLAN = new Set<LiveEvent['type']>(['opened', 'rooms-made', 'renamed', 'ended'])
 
 async function insert(db: Database, rows: (typeof sessionEvents.$inferInsert)[]): Promise<void> {
   try {
@@ -97,12 +97,26 @@ const UNIQUE_VIOLATION = '23505'
 
 async function applyToPlan(db: Database, sessionId: string, { event }: Recorded): Promise<void> {
   if (event.type === 'opened') {
-    await makeCopies(db, sessionId, event.plan satisfies OpeningPlan)
-    const { groupingVersion } = event.plan
+    const { groupingVersion, rooms, board } = event.plan
+    await makeCopies(db, sessionId, rooms, board)
     await db.update(sessions).set({ phase: 'open', groupingVersion }).where(eq(sessions.id, sessionId))
   }
+  if (event.type === 'rooms-made') await makeCopies(db, sessionId, event.rooms, await boardOf(db, sessionId))
+  if (event.type === 'renamed')
+    await db.update(sessions).set({ title: event.title }).where(eq(sessions.id, sessionId))
   if (event.type === 'ended')
     await db.update(sessions).set({ phase: 'ended' }).where(eq(sessions.id, sessionId))
+}
+
+/** The board a session was opened with. */
+async function boardOf(db: Database, sessionId: string): Promise<Board> {
+  const [first] = await db
+    .select()
+    .from(sessionEvents)
+    .where(and(eq(sessionEvents.sessionId, sessionId), eq(sessionEvents.type, 'opened')))
+  const opened = first && readEvent(first.payload, first.version)
+  if (opened?.type !== 'opened') throw damaged(undefined)
+  return opened.plan.board
 }
 
 function actorText(actor: Actor): string {

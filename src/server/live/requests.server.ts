@@ -1,3 +1,4 @@
+import { MOST_ROOMS } from '~/core/live/rooms/room'
 import type { Fills } from '~/core/live/topic'
 import {
   COMMAND_SHAPES,
@@ -67,6 +68,7 @@ const FILLS: {
   [Kind in keyof Fills]: (db: Database, participantId: string | null) => Promise<Fills[Kind]>
 } = {
   'fresh-id': async () => newId(),
+  'fresh-ids': async () => Array.from({ length: 2 * MOST_ROOMS }, newId),
   'has-written': async (db, participantId) => participantId !== null && hasWritten(db, participantId),
 }
 

@@ -1,7 +1,9 @@
 import { and, desc, eq, isNull, lt, ne, or } from 'drizzle-orm'
 import type { SessionForm } from '~/contracts/forms/sessions'
+import type { Board } from '~/core/boards/board'
+import type { PlannedRoom } from '~/core/live/rooms/room'
 import type { OpeningPlan } from '~/core/live/session/opening'
-import { momentOf } from '~/core/schedule/session-time'
+import { momentOf, shortMoment } from '~/core/schedule/session-time'
 import { getBoard } from '../boards/boards.server'
 import { getCohort } from '../cohorts/cohorts.server'
 import type { Database } from '../db/database.server'
@@ -25,7 +27,8 @@ export interface SessionSummary {
   startsAt: Date
   timeZone: string
   phase: Session['phase']
-  cohortName: string
+  /** Null for a session that belongs to no cohort. */
+  cohortName: string | null
   joinCode: string
   reviewedAt: Date | null
 }
@@ -36,7 +39,7 @@ export async function listSessions(db: Database, only?: 'unfinished'): Promise<S
   const rows = await db
     .select({ session: sessions, cohortName: cohorts.name })
     .from(sessions)
-    .innerJoin(cohorts, eq(cohorts.id, sessions.cohortId))
+    .leftJoin(cohorts, eq(cohorts.id, sessions.cohortId))
     .where(and(isNull(sessions.removedAt), isNull(cohorts.removedAt), only && unfinished))
     .orderBy(desc(sessions.startsAt), desc(sessions.id))
   return rows.map(({ session, cohortName }) => {
@@ -61,6 +64,26 @@ export async function createSession(
   const id = newId()
   await db.insert(sessions).values({ id, joinCode: newJoinCode(), ...plan.value })
   return done(id)
+}
+
+/** How long rooms last, and people have to come back, where nobody has said it, in minutes and seconds. */
+const USUAL_MINUTES = 12
+const USUAL_GRACE = 60
+
+/** A session with nothing prepared, to be opened at once; it is called by its date and time until somebody names it. */
+export async function createBareSession(db: Database, timeZone: string, now: number): Promise<string> {
+  const id = newId()
+  await db.insert(sessions).values({
+    id,
+    joinCode: newJoinCode(),
+    title: shortMoment(now, timeZone),
+    startsAt: new Date(now),
+    timeZone,
+    roomMinutes: USUAL_MINUTES,
+    graceSeconds: USUAL_GRACE,
+    waitingList: false,
+  })
+  return id
 }
 
 /** Opening takes no longer than this, in milliseconds: a hold that is older was left behind by a server that was stopped. */
@@ -164,13 +187,15 @@ export async function prepareOpening(
   const session = await getSession(db, sessionId)
   if (session.phase !== 'planned') return refused({ code: 'already-open' })
   if (session.removedAt) throw notFound('session')
-  const [grouping, cohort, { id: _board, ...board }] = await Promise.all([
-    getGrouping(db, session.groupingId),
-    getCohort(db, session.cohortId),
-    getBoard(db, session.boardId),
+  const [grouping, people, board] = await Promise.all([
+    session.groupingId === null ? null : getGrouping(db, session.groupingId),
+    session.cohortId === null ? [] : getCohort(db, session.cohortId).then(cohort => cohort.people),
+    session.boardId === null
+      ? NO_BOARD
+      : getBoard(db, session.boardId).then(({ id: _id, ...content }) => content),
   ])
-  const listed = new Set(cohort.people.map(person => person.id))
-  const groups = roundOf(grouping, session.groupingRound)
+  const listed = new Set(people.map(person => person.id))
+  const groups = grouping ? roundOf(grouping, session.groupingRound) : []
   const empty = groups.filter(group => !group.personIds.some(id => listed.has(id)))
   if (empty.length > 0) return refused({ code: 'empty-groups', names: empty.map(group => group.name) })
   const rooms = groups.map(group => ({
@@ -183,7 +208,7 @@ export async function prepareOpening(
   return done({
     title: session.title,
     rooms: rooms.map(({ id, name, copyId }) => ({ id, name, copyId })),
-    people: cohort.people.map(person => ({
+    people: people.map(person => ({
       personId: person.id,
       shownName: person.shownName,
       roomId: roomOf.get(person.id) ?? null,
@@ -192,15 +217,24 @@ export async function prepareOpening(
     roomSeconds: session.roomMinutes * 60,
     graceSeconds: session.graceSeconds,
     waitingList: session.waitingList,
-    groupingVersion: grouping.version,
+    groupingVersion: grouping?.version ?? null,
   })
 }
 
-/** Makes the board copies of an opening, inside the transaction that records it. */
-export async function makeCopies(db: Database, sessionId: string, plan: OpeningPlan): Promise<void> {
+/** What rooms have to work on that were given nothing. */
+const NO_BOARD: Board = { title: '', steps: [], prompts: [] }
+
+/** Makes the board copies of rooms, inside the transaction that records them. */
+export async function makeCopies(
+  db: Database,
+  sessionId: string,
+  rooms: readonly PlannedRoom[],
+  board: Board,
+): Promise<void> {
+  if (rooms.length === 0) return
   await db
     .insert(boardCopies)
-    .values(plan.rooms.map(room => ({ id: room.copyId, sessionId, roomId: room.id, board: plan.board })))
+    .values(rooms.map(room => ({ id: room.copyId, sessionId, roomId: room.id, board })))
 }
 
 export async function markReviewed(db: Database, sessionId: string, at: Date | null): Promise<void> {

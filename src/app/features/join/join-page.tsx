@@ -19,7 +19,7 @@ export type JoinPageProps = { refusal?: Refusal } & (
   | { step: 'code'; typed: string; problem: string | null }
   | { step: 'wait'; title: string }
   | { step: 'over'; title: string }
-  | { step: 'name'; title: string; code: string; names: Name[] | null }
+  | { step: 'name'; title: string; code: string; hasList: boolean; names: Name[] | null }
 )
 
 /** The way in for participants: a code, then one's name. */
@@ -37,9 +37,7 @@ export function JoinPage(props: JoinPageProps) {
           </p>
         </Stack>
       )}
-      {props.step === 'name' && (
-        <NameStep title={props.title} code={props.code} names={props.names} refusal={props.refusal} />
-      )}
+      {props.step === 'name' && <NameStep {...props} />}
     </Box>
   )
 }
@@ -130,15 +128,47 @@ function useNames(code: string, given: Name[] | null, waiting: boolean): Name[] 
   return given ?? fetched
 }
 
+/** Where there is no list everybody says what they are called. */
+function OwnName({ typed, problem }: { typed: string; problem: string | null }) {
+  return (
+    <Form method="post">
+      <Stack gap="16px">
+        <Field
+          label="Your name"
+          hint="As the others here should see it."
+          errors={problem ? [problem] : undefined}
+        >
+          {parts => (
+            <Input
+              {...parts}
+              name="shownName"
+              autoComplete="off"
+              maxLength={40}
+              fontSize="l"
+              minH="52px"
+              defaultValue={typed}
+            />
+          )}
+        </Field>
+        <Button type="submit" kind="main" size="large">
+          Join
+        </Button>
+      </Stack>
+    </Form>
+  )
+}
+
 interface NameStepProps {
   title: string
   code: string
+  /** Whether names are expected at all; without a list everybody says their own. */
+  hasList: boolean
   /** Null for a long list. */
   names: Name[] | null
   refusal?: Refusal
 }
 
-function NameStep({ title, code, names: given, refusal }: NameStepProps) {
+function NameStep({ title, code, hasList, names: given, refusal }: NameStepProps) {
   const names = useNames(code, given, refusal?.asked === true)
   const [typed, setTyped] = useState(refusal?.typed ?? '')
   useLookAgain(refusal?.asked === true)
@@ -146,12 +176,16 @@ function NameStep({ title, code, names: given, refusal }: NameStepProps) {
   return (
     <Stack gap="16px">
       <chakra.h1 fontSize="xl">{title}</chakra.h1>
-      <NamePicker
-        names={found.slice(0, MOST_SHOWN)}
-        typed={typed}
-        onType={setTyped}
-        problem={refusal?.problem || null}
-      />
+      {hasList ? (
+        <NamePicker
+          names={found.slice(0, MOST_SHOWN)}
+          typed={typed}
+          onType={setTyped}
+          problem={refusal?.problem || null}
+        />
+      ) : (
+        <OwnName typed={refusal?.typed ?? ''} problem={refusal?.problem || null} />
+      )}
       {refusal?.taken && (
         <Form method="post">
           <input type="hidden" name="intent" value="claim" />
@@ -174,7 +208,7 @@ function NameStep({ title, code, names: given, refusal }: NameStepProps) {
       {found.length === 0 && names !== null && names.length > 0 && (
         <Message>No name that is still free is like that.</Message>
       )}
-      {typed.trim() !== '' && (
+      {hasList && typed.trim() !== '' && (
         <Form method="post">
           <input type="hidden" name="shownName" value={typed} />
           <Button type="submit" kind="bare" size="large" whiteSpace="normal">

@@ -1,6 +1,6 @@
 import { orderedRooms } from './lane-order'
 
-const room = (id: string) => ({ id, name: id, copyId: id })
+const room = (id: string) => ({ id, name: id, copyId: id, used: true, closed: false })
 const call = (roomId: string, at: number) =>
   ({ id: roomId, roomId, participantId: 'p', at, closedAt: null, how: null }) as const
 const rooms = [room('a'), room('b'), room('c'), room('d')]

@@ -116,10 +116,11 @@ export const Lane = memo(function Lane(props: LaneProps) {
       <LaneTrack {...props} />
       {!narrow && (
         <Box fontSize="s" minW="0">
-          <Latest work={work} />
+          {prompts > 0 && <Latest work={work} />}
           <Flex justify="space-between" align="center" gap="8px" color="quiet">
             <span>
-              {work?.answeredPrompts ?? 0} of {prompts} begun · <VisitedAgo at={lastVisitAt} />
+              {prompts > 0 && `${work?.answeredPrompts ?? 0} of ${prompts} begun · `}
+              <VisitedAgo at={lastVisitAt} />
             </span>
             {call && (
               <Button size="small" kind="ask" onClick={() => onOpen(room.id)}>

@@ -31,7 +31,8 @@ export function LiveHead({
   onSound,
   send,
 }: LiveHeadProps) {
-  const [showing, setShowing] = useState(false)
+  // With nothing prepared, people have to come in first.
+  const [showing, setShowing] = useState(view.rooms.length === 0 && view.people.length === 0)
   const [more, setMore] = useState(false)
   if (view.session.phase === 'ended') {
     return (

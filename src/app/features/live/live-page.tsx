@@ -1,4 +1,5 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
+import { Users } from 'lucide-react'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { Legend } from '../../lanes/legend'
 import { Doubts } from '../../live/door/doubts'
@@ -10,13 +11,15 @@ import { type RoomPart, roomParts } from '../../live/rooms/room-parts'
 import { SessionRibbon } from '../../live/rounds/session-ribbon'
 import { ask } from '../../live-client/ask'
 import { useLive } from '../../live-client/use-live'
-import { Message } from '../../ui/layout'
+import { Button } from '../../ui/button'
+import { Empty, Message } from '../../ui/layout'
 import { moveByArrows } from '../../ui/list-keys'
 import { useKeptText } from '../../ui/use-kept'
 import { Lane } from './lane'
 import { type LaneOrder, orderedRooms } from './lane-order'
 import { LiveBar } from './live-bar'
 import { LiveHead } from './live-head'
+import { MakeGroups } from './make-groups'
 import { RoomDrawer } from './room-drawer'
 
 interface LivePageProps {
@@ -47,6 +50,7 @@ export function LivePage({
   const [problem, setProblem] = useState<string | null>(null)
   const [order, setOrder] = useKeptText(`live-order-${sessionId}`, 'rooms')
   const [openRoomId, setOpenRoomId] = useKeptText(`live-room-${sessionId}`)
+  const [making, setMaking] = useState(false)
   const send: Send = useCallback(
     async request => {
       const answer = await ask(`/sessions/${sessionId}/commands`, request)
@@ -64,6 +68,7 @@ export function LivePage({
     (roomId: string) => {
       if (visited !== undefined && visited !== roomId) send({ type: 'leave-room' })
       setOpenRoomId(roomId)
+      if (roomId !== '') setMaking(false)
     },
     [visited, send, setOpenRoomId],
   )
@@ -96,6 +101,9 @@ export function LivePage({
           {!ended && <Doubts view={view} send={send} />}
           {!ended && <OutsideRooms view={view} send={send} />}
           <chakra.h2 srOnly>Rooms</chakra.h2>
+          {!ended && view.clock === null && !making && (
+            <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => setMaking(true)} />
+          )}
           <Stack as="ul" gap="4px" listStyleType="none" aria-label="Rooms" onKeyDown={moveByArrows}>
             {orderedRooms(view, order as LaneOrder).map(room => (
               <Lane
@@ -111,15 +119,25 @@ export function LivePage({
                 prompts={view.board.prompts.length}
                 work={work[room.id]}
                 pageMadeAt={now}
-                narrow={openRoom !== undefined}
+                narrow={openRoom !== undefined || making}
                 onOpen={show}
                 send={send}
               />
             ))}
           </Stack>
-          <Legend />
+          {view.rooms.length > 0 && <Legend />}
         </Stack>
-        {openRoom && (
+        {making && !ended && view.clock === null && (
+          <MakeGroups
+            view={view}
+            onClose={() => {
+              setMaking(false)
+              requestAnimationFrame(() => document.getElementById(ASK_FOR_GROUPS)?.focus())
+            }}
+            send={send}
+          />
+        )}
+        {openRoom && !making && (
           <RoomDrawer
             key={openRoom.id}
             sessionId={sessionId}
@@ -134,6 +152,31 @@ export function LivePage({
       </Flex>
       {!ended && <LiveBar sessionId={sessionId} view={view} calls={calls} send={send} />}
     </Flex>
+  )
+}
+
+const ASK_FOR_GROUPS = 'ask-for-groups'
+
+/** The way to groups of who is here; where there are no rooms it is what comes next. */
+function AskForGroups({ hasRooms, onAsk }: { hasRooms: boolean; onAsk: () => void }) {
+  const button = (
+    <Button
+      id={ASK_FOR_GROUPS}
+      kind={hasRooms ? 'plain' : 'main'}
+      size={hasRooms ? 'small' : 'large'}
+      onClick={onAsk}
+    >
+      <Users size={18} aria-hidden="true" /> {hasRooms ? 'Other groups' : 'Make groups'}
+    </Button>
+  )
+  if (hasRooms) return <Box>{button}</Box>
+  return (
+    <Empty>
+      <chakra.p mb="12px">
+        There are no rooms yet. People join by the code; make groups of who is here.
+      </chakra.p>
+      {button}
+    </Empty>
   )
 }
 

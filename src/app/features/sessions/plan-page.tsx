@@ -78,20 +78,26 @@ function KeptPlan({ plan, groupings, boards }: Pick<PlanPageProps, 'plan' | 'gro
       </Message>
       <Ribbon minutes={plan.roomMinutes ?? 0} graceSeconds={plan.graceSeconds ?? 0} />
       <p>
-        Grouping: <b>{groupings.find(grouping => grouping.id === plan.groupingId)?.name}</b>. Board:{' '}
-        <b>{boards.find(board => board.id === plan.boardId)?.title}</b>. Waiting list:{' '}
+        Grouping: <b>{groupings.find(grouping => grouping.id === plan.groupingId)?.name ?? 'none'}</b>. Board:{' '}
+        <b>{boards.find(board => board.id === plan.boardId)?.title ?? 'none'}</b>. Waiting list:{' '}
         <b>{plan.waitingList ? 'on' : 'off'}</b>.
       </p>
-      <Section title="Rooms">
-        <Stack as="ul" gap="6px" listStyleType="none">
-          {plan.rooms.map((room, index) => (
-            <Flex as="li" key={room.groupId} gap="10px" align="center">
-              <RoomMark index={index} />
-              {room.name} <chakra.span color="quiet">{room.people}</chakra.span>
-            </Flex>
-          ))}
-        </Stack>
-      </Section>
+      {plan.rooms.length > 0 && <PlannedRooms rooms={plan.rooms} />}
     </>
+  )
+}
+
+function PlannedRooms({ rooms }: Pick<Plan, 'rooms'>) {
+  return (
+    <Section title="Rooms">
+      <Stack as="ul" gap="6px" listStyleType="none">
+        {rooms.map((room, index) => (
+          <Flex as="li" key={room.groupId} gap="10px" align="center">
+            <RoomMark index={index} />
+            {room.name} <chakra.span color="quiet">{room.people}</chakra.span>
+          </Flex>
+        ))}
+      </Stack>
+    </Section>
   )
 }

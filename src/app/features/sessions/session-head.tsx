@@ -1,5 +1,6 @@
 import { chakra, Flex } from '@chakra-ui/react'
 import { NavLink } from 'react-router'
+import { NamedInPlace } from './named-in-place'
 
 const Tab = chakra(NavLink, {
   base: {
@@ -32,7 +33,11 @@ export function SessionHead({ session }: SessionHeadProps) {
       mb={{ base: '8px', md: '16px' }}
     >
       <chakra.div pb={{ base: '2px', md: '8px' }}>
-        <chakra.h1 fontSize="l">{session.title}</chakra.h1>
+        {session.phase === 'open' ? (
+          <NamedInPlace key={session.title} session={session} />
+        ) : (
+          <chakra.h1 fontSize="l">{session.title}</chakra.h1>
+        )}
         <chakra.div color="quiet" fontSize="s" display={{ base: 'none', md: 'block' }}>
           {session.when} ({session.timeZone.replaceAll('_', ' ')})
         </chakra.div>

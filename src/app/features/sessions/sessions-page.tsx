@@ -10,7 +10,8 @@ interface SessionsPageProps {
   sessions: {
     id: string
     title: string
-    cohortName: string
+    /** Null for a session that belongs to no cohort. */
+    cohortName: string | null
     phase: 'planned' | 'open' | 'ended'
     when: string
   }[]
@@ -32,7 +33,7 @@ export function SessionsPage({ sessions }: SessionsPageProps) {
         <FilteredRows
           label="Sessions"
           items={sessions}
-          words={({ title, cohortName, when }) => [title, cohortName, when]}
+          words={({ title, cohortName, when }) => [title, cohortName ?? '', when]}
           isFoundBy={isFoundBy}
         >
           {session => (

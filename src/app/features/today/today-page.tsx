@@ -1,12 +1,14 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { Link } from 'react-router'
-import { ButtonLink } from '../../ui/button'
+import { Play } from 'lucide-react'
+import { Form, Link } from 'react-router'
+import { Button, ButtonLink } from '../../ui/button'
 import { Empty, PageHead, Row, Rows, Section, Tag } from '../../ui/layout'
 
 export interface TodaySession {
   id: string
   title: string
-  cohortName: string
+  /** Null for a session that belongs to no cohort. */
+  cohortName: string | null
   when: string
   startsAt: number
   phase: 'planned' | 'open' | 'ended'
@@ -23,7 +25,9 @@ export function TodayPage({ sessions, hasCohorts }: { sessions: TodaySession[]; 
   const [next, ...later] = [...running, ...planned]
   return (
     <>
-      <PageHead title="Today" />
+      <PageHead title="Today">
+        <StartNow isMain={next === undefined && hasCohorts === false} />
+      </PageHead>
       {next ? <Next session={next} /> : <FirstThing hasCohorts={hasCohorts} />}
       {toReview.length > 0 && (
         <Section title="Waiting for review">
@@ -52,6 +56,28 @@ export function TodayPage({ sessions, hasCohorts }: { sessions: TodaySession[]; 
   )
 }
 
+/** Opens a session with nothing prepared. The browser says by which clock it is called. */
+function StartNow({ isMain }: { isMain: boolean }) {
+  return (
+    <Form
+      method="post"
+      action="/sessions/start"
+      onSubmit={event => {
+        const zone = event.currentTarget.elements.namedItem('timeZone') as HTMLInputElement
+        zone.value = Intl.DateTimeFormat().resolvedOptions().timeZone
+      }}
+    >
+      <input type="hidden" name="timeZone" defaultValue="UTC" />
+      <Button type="submit" size="large" kind={isMain ? 'main' : 'plain'}>
+        <Play size={18} aria-hidden="true" /> Start now
+      </Button>
+    </Form>
+  )
+}
+
+const whenAndWho = ({ when, cohortName }: TodaySession) =>
+  [when, cohortName].filter(part => part !== null).join(' · ')
+
 function Next({ session }: { session: TodaySession }) {
   const open = session.phase === 'open'
   return (
@@ -70,9 +96,7 @@ function Next({ session }: { session: TodaySession }) {
             {open ? 'Running now' : 'Next'}
           </chakra.div>
           <chakra.h2 fontSize="xl">{session.title}</chakra.h2>
-          <chakra.div color="quiet">
-            {session.when} · {session.cohortName}
-          </chakra.div>
+          <chakra.div color="quiet">{whenAndWho(session)}</chakra.div>
         </Stack>
         <ButtonLink
           kind="main"
@@ -93,7 +117,7 @@ function FirstThing({ hasCohorts }: { hasCohorts: boolean }) {
         <chakra.p mb="12px">
           {hasCohorts
             ? 'No session is planned. Choose a grouping and a board, and say when.'
-            : 'Begin with the people: make a cohort and put its list in. Groups, boards and sessions come from there.'}
+            : 'With nothing prepared, start now: people join by a code. To prepare, begin with the people: make a cohort and put its list in. Groups, boards and sessions come from there.'}
         </chakra.p>
         {hasCohorts ? (
           <ButtonLink kind="main" to="/sessions/new">
@@ -113,9 +137,7 @@ function SessionLine({ session, to }: { session: TodaySession; to: string }) {
   return (
     <Flex gap="12px" flex="1" wrap="wrap" align="baseline">
       <Link to={to}>{session.title}</Link>
-      <chakra.span color="quiet">
-        {session.when} · {session.cohortName}
-      </chakra.span>
+      <chakra.span color="quiet">{whenAndWho(session)}</chakra.span>
       {session.phase === 'open' && <Tag kind="live">running</Tag>}
     </Flex>
   )

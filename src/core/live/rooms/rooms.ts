@@ -12,12 +12,15 @@ import {
 import { idSchema } from '../ids'
 import { remember, rememberBoth } from '../remember'
 import type { RoundState } from '../rounds/round'
+import type { RoundsEvent, RoundsProblem } from '../rounds/rounds'
 import type { SessionEvent, SessionState } from '../session/session'
 import { type TextProblem, textProblem, textSchema } from '../texts'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
-import { LONGEST_ROOM_NAME, type PlannedRoom, type RoomsState, roomOf } from './room'
+import { type MakingProblem, madeRooms, roomsFor, wantedGroups, withRooms } from './making'
+import { LONGEST_ROOM_NAME, openRooms, type PlannedRoom, type Room, type RoomsState, roomOf } from './room'
 
 export type RoomsProblem =
+  | MakingProblem
   | { code: 'no-such-room' }
   | { code: 'waiting'; shownName: string }
   | { code: 'not-in-a-room' }
@@ -25,6 +28,7 @@ export type RoomsProblem =
 const events = {
   placed: { participantId: idSchema, roomId: idSchema.nullable(), intoRoom: z.boolean() },
   'room-renamed': { roomId: idSchema, name: z.string() },
+  'rooms-made': { rooms: madeRooms },
 }
 export type RoomsEvent = EventsOf<typeof events>
 
@@ -32,15 +36,16 @@ export type RoomsEvent = EventsOf<typeof events>
 export const rooms = topic<{
   state: RoomsState
   needs: DoorState & RoundState & Pick<SessionState, 'phase' | 'board'>
-  hears: SessionEvent
+  hears: SessionEvent | RoundsEvent
   problem: RoomsProblem
-  borrows: DoorProblem | TextProblem
+  borrows: DoorProblem | RoundsProblem | TextProblem
   mark: 'joined' | 'left'
 }>()(
   {
     initial: { rooms: [] },
     commands: {
       place: { by: ['facilitator'], asks: { participantId: idSchema, roomId: idSchema.nullable() } },
+      'make-rooms': { by: ['facilitator'], asks: { groups: wantedGroups }, fills: { ids: 'fresh-ids' } },
       'rename-room': { by: ['facilitator'], asks: { roomId: idSchema, name: textSchema } },
     },
     events,
@@ -50,13 +55,19 @@ export const rooms = topic<{
       place(state, { participantId, roomId }) {
         const participant = presentOf(state, participantId)
         if (!participant) return refuse({ code: 'no-such-participant' })
-        if (roomId !== null && !roomOf(state, roomId)) return refuse({ code: 'no-such-room' })
+        if (roomId !== null && roomOf(state, roomId)?.closed !== false)
+          return refuse({ code: 'no-such-room' })
         if (!participant.admitted) return refuse({ code: 'waiting', shownName: participant.shownName })
         const intoRoom = state.round !== null && roomId !== null
         // Taken out of a room in mid-round, one keeps the room as the place to go back to.
         const target = roomId === null && participant.inRoom ? participant.roomId : roomId
         if (participant.roomId === target && participant.inRoom === intoRoom) return nothing
         return happens({ type: 'placed', participantId, roomId: target, intoRoom })
+      },
+      'make-rooms'(state, { groups, ids }) {
+        if (state.round) return refuse({ code: 'already-out' })
+        const made = roomsFor(state, groups, ids)
+        return 'rooms' in made ? happens({ type: 'rooms-made', rooms: made.rooms }) : refuse(made)
       },
       'rename-room'(state, { roomId, name }) {
         const room = roomOf(state, roomId)
@@ -69,23 +80,33 @@ export const rooms = topic<{
       },
     },
     evolve: {
-      opened: (_state, { plan }) => ({ rooms: plan.rooms }),
-      placed: (state, { participantId, roomId, intoRoom }) =>
-        changeParticipants(state, [participantId], () => ({ roomId, inRoom: intoRoom && roomId !== null })),
+      opened: (_state, { plan }) => ({
+        rooms: plan.rooms.map(room => ({ ...room, used: false, closed: false })),
+      }),
+      'sent-out': (state, { participantIds }) =>
+        withUsed(state, new Set(participantIds.map(id => state.participants[id]?.roomId))),
+      placed: (state, { participantId, roomId, intoRoom }) => ({
+        ...changeParticipants(state, [participantId], () => ({
+          roomId,
+          inRoom: intoRoom && roomId !== null,
+        })),
+        ...(intoRoom && withUsed(state, new Set([roomId]))),
+      }),
+      'rooms-made': (state, { rooms: made }) => withRooms(state, made),
       'room-renamed': (state, { roomId, name }) => ({
         rooms: state.rooms.map(room => (room.id === roomId ? { ...room, name } : room)),
       }),
     },
     views: {
-      facilitator: state => ({ rooms: state.rooms }),
+      facilitator: state => ({ rooms: openRooms(state.rooms) }),
       participant: (state, me) => {
         const room = roomIn(state, me)
         return { whereabouts: whereaboutsOf(state, me), board: room ? state.board : null }
       },
       projector: state => ({
         rooms: state.round
-          ? roomsNow(state.rooms, state.participants)
-          : roomsToCome(state.rooms, state.participants)(state.expected),
+          ? roomsNow(openRooms(state.rooms), state.participants)
+          : roomsToCome(openRooms(state.rooms), state.participants)(state.expected),
       }),
     },
     marks: {
@@ -102,11 +123,21 @@ export const rooms = topic<{
     },
     words: {
       'no-such-room': () => 'This room is not part of the session.',
+      'same-room-name': ({ name }) => `Two rooms would be called ${name}. Give each a name of its own.`,
+      'nobody-to-group': () => 'Nobody who is let in is in these groups. Let people in first.',
       waiting: ({ shownName }) => `${shownName} is still on the waiting list. Let them in first.`,
       'not-in-a-room': () => 'This can be done from a room only.',
     },
   },
 )
+
+/** The rooms, with those marked in which somebody now is. */
+function withUsed(state: RoomsState, roomIds: ReadonlySet<string | null | undefined>): Partial<RoomsState> {
+  const isNew = (room: Room) => roomIds.has(room.id) && !room.used
+  return state.rooms.some(isNew)
+    ? { rooms: state.rooms.map(room => (isNew(room) ? { ...room, used: true } : room)) }
+    : {}
+}
 
 /** Somebody as the others in their room see them. */
 export interface Member {

@@ -1,7 +1,12 @@
+import { z } from 'zod'
 import type { Board } from '../../boards/board'
 import { remember } from '../remember'
-import { type EventsOf, happens, topic } from '../topic'
+import { type TextProblem, textProblem, textSchema } from '../texts'
+import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 import { type OpeningPlan, openingPlanSchema } from './opening'
+
+/** Longest title of a session, in characters. */
+export const LONGEST_TITLE = 100
 
 export interface SessionState {
   phase: 'planned' | 'open' | 'ended'
@@ -18,7 +23,7 @@ export type SessionProblem =
   | { code: 'already-open' }
   | { code: 'ended' }
 
-const events = { opened: { plan: openingPlanSchema }, ended: {} }
+const events = { opened: { plan: openingPlanSchema }, renamed: { title: z.string() }, ended: {} }
 export type SessionEvent = EventsOf<typeof events>
 
 const headOf = remember(({ title, phase, openedAt, endedAt }: SessionState) => ({
@@ -30,8 +35,8 @@ const headOf = remember(({ title, phase, openedAt, endedAt }: SessionState) => (
 const shortHeadOf = remember(({ title, phase }: SessionState) => ({ title, phase }))
 const taskOf = remember(({ title, steps }: Board) => ({ title, steps }))
 
-/** A session as a whole: opened with its plan, and ended. */
-export const session = topic<{ state: SessionState; problem: SessionProblem }>()(
+/** A session as a whole: opened with its plan, named, and ended. */
+export const session = topic<{ state: SessionState; problem: SessionProblem; borrows: TextProblem }>()(
   {
     initial: {
       phase: 'planned',
@@ -42,6 +47,7 @@ export const session = topic<{ state: SessionState; problem: SessionProblem }>()
     },
     commands: {
       open: { by: ['facilitator'], asks: { plan: openingPlanSchema }, phase: 'planned', inside: true },
+      'rename-session': { by: ['facilitator'], asks: { title: textSchema } },
       end: { by: ['facilitator'], asks: {} },
     },
     events,
@@ -49,10 +55,16 @@ export const session = topic<{ state: SessionState; problem: SessionProblem }>()
   {
     decide: {
       open: (_state, { plan }) => happens({ type: 'opened', plan }),
+      'rename-session'(state, { title }) {
+        const problem = textProblem(title, LONGEST_TITLE)
+        if (problem) return refuse(problem)
+        return state.title === title.trim() ? nothing : happens({ type: 'renamed', title: title.trim() })
+      },
       end: () => happens({ type: 'ended' }),
     },
     evolve: {
       opened: (_state, { plan: { title, board } }, at) => ({ title, board, phase: 'open', openedAt: at }),
+      renamed: (_state, { title }) => ({ title }),
       ended: (_state, _event, at) => ({ phase: 'ended', endedAt: at }),
     },
     views: {

@@ -11,19 +11,16 @@ export const sessions = pgTable(
     title: text('title').notNull(),
     startsAt: moment('starts_at').notNull(),
     timeZone: text('time_zone').notNull(),
-    cohortId: text('cohort_id')
-      .notNull()
-      .references(() => cohorts.id),
-    groupingId: text('grouping_id')
-      .notNull()
-      .references(() => groupings.id),
+    /** Null while a session that was begun on the spot belongs to none. */
+    cohortId: text('cohort_id').references(() => cohorts.id),
+    /** Null where rooms are made in the session itself. */
+    groupingId: text('grouping_id').references(() => groupings.id),
     /** Which round of the grouping the rooms are, from 0. */
     groupingRound: integer('grouping_round').notNull().default(0),
     /** The version of the grouping the session was opened with; null before. */
     groupingVersion: integer('grouping_version'),
-    boardId: text('board_id')
-      .notNull()
-      .references(() => boards.id),
+    /** Null where rooms have nothing written to work on. */
+    boardId: text('board_id').references(() => boards.id),
     /** Names of rooms by group id, where they differ from the group's own name. */
     roomNames: jsonb('room_names').$type<Record<string, string>>().notNull().default({}),
     roomMinutes: integer('room_minutes').notNull(),

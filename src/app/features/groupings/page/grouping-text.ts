@@ -1,5 +1,4 @@
 import type { SaveGroupingProblem } from '~/contracts/grouping'
-import type { SizeProblem } from '~/core/grouping/sizes'
 
 /** Why a grouping was not saved, in words. */
 export function groupingProblemText(problem: SaveGroupingProblem): string {
@@ -12,17 +11,5 @@ export function groupingProblemText(problem: SaveGroupingProblem): string {
       return 'Somebody in these groups is not of this cohort.'
     case 'no-people':
       return 'Put somebody into a group first.'
-  }
-}
-
-/** Why groups cannot be of these sizes, in words. */
-export function sizeProblemText(problem: SizeProblem): string {
-  switch (problem.code) {
-    case 'too-few-people':
-      return 'Groups need at least two people.'
-    case 'not-a-count':
-      return 'Enter a whole number of at least 1.'
-    case 'group-of-one':
-      return `Nobody is left alone: with ${problem.people} people, at most ${problem.mostGroups} groups of two or more.`
   }
 }

@@ -3,10 +3,10 @@ import { Shuffle } from 'lucide-react'
 import { useState } from 'react'
 import { MOST_ROUNDS } from '~/contracts/forms/groupings'
 import { mostRounds } from '~/core/grouping/rounds/repeats'
-import { groupSizes, type SizeWish } from '~/core/grouping/sizes'
+import { sizeProblemText, sizesText } from '../../../group-sizes/size-text'
+import { SizeFields, useTypedSizes } from '../../../group-sizes/size-wish'
 import { Button } from '../../../ui/button'
-import { Field, Input, Select } from '../../../ui/fields'
-import { sizeProblemText } from '../page/grouping-text'
+import { Field, Input } from '../../../ui/fields'
 
 interface SizePickerProps {
   people: number
@@ -33,13 +33,14 @@ export function SizePicker({
   busy,
   onDraw,
 }: SizePickerProps) {
-  const [by, setBy] = useState<SizeWish['by']>(groups > 0 ? 'groups' : 'people')
-  const [typed, setTyped] = useState(String(groups > 0 ? groups : 3))
+  const sizes = useTypedSizes(
+    people,
+    groups > 0 ? { by: 'groups', number: String(groups) } : { by: 'people', number: '3' },
+  )
+  const { result } = sizes
   const [typedRounds, setTypedRounds] = useState(String(Math.max(2, rounds)))
   const wantedRounds = inRounds ? Number(typedRounds) : 1
   const roundsFit = Number.isInteger(wantedRounds) && wantedRounds >= 1 && wantedRounds <= MOST_ROUNDS
-  const number = typed.trim() === '' ? Number.NaN : Number(typed)
-  const result = groupSizes(people, by === 'groups' ? { by, groups: number } : { by, people: number })
   return (
     <Flex
       as="form"
@@ -51,30 +52,7 @@ export function SizePicker({
         if (result.ok && roundsFit) onDraw(result.sizes, wantedRounds)
       }}
     >
-      <chakra.div w="200px">
-        <Field label="Say how">
-          {parts => (
-            <Select {...parts} value={by} onChange={event => setBy(event.target.value as SizeWish['by'])}>
-              <option value="people">about so many each</option>
-              <option value="groups">so many groups</option>
-            </Select>
-          )}
-        </Field>
-      </chakra.div>
-      <chakra.div w="100px">
-        <Field label={by === 'groups' ? 'Groups' : 'People each'} errors={result.ok ? undefined : ['']}>
-          {parts => (
-            <Input
-              {...parts}
-              type="number"
-              inputMode="numeric"
-              min={1}
-              value={typed}
-              onChange={event => setTyped(event.target.value)}
-            />
-          )}
-        </Field>
-      </chakra.div>
+      <SizeFields {...sizes} />
       {inRounds && (
         <chakra.div w="84px">
           <Field label="Rounds" errors={roundsFit ? undefined : ['']}>
@@ -119,9 +97,4 @@ export function SizePicker({
       </Button>
     </Flex>
   )
-}
-
-/** `6 groups: 4, 4, 3, 3, 3, 3` */
-function sizesText(sizes: number[]): string {
-  return `${sizes.length === 1 ? '1 group' : `${sizes.length} groups`}: ${sizes.join(', ')}`
 }

@@ -1,0 +1,18 @@
+import { redirect } from 'react-router'
+import { startForm } from '~/contracts/forms/sessions'
+import { serverNow } from '~/server/clock.server'
+import { openSession } from '~/server/live/requests.server'
+import { accountContext, servicesContext } from '~/server/services.server'
+import { createBareSession } from '~/server/sessions/sessions.server'
+import type { Route } from './+types/session-start'
+import { answering, readForm } from './helpers.server'
+
+/** Opens a session with nothing prepared; where that fails its plan says why. */
+export async function action({ request, context }: Route.ActionArgs) {
+  const { db, hub } = context.get(servicesContext)
+  const form = await readForm(request, startForm)
+  const timeZone = form.status === 'success' ? form.value.timeZone : 'UTC'
+  const sessionId = await createBareSession(db, timeZone, serverNow())
+  const opened = await answering(openSession({ db, hub }, context.get(accountContext), sessionId))
+  throw redirect(`/sessions/${sessionId}${opened.ok ? '/live' : ''}`)
+}

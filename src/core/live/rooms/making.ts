@@ -1,0 +1,74 @@
+/** Rooms that are made in the session itself, of who is here. */
+import { z } from 'zod'
+import { type DoorState, presentOf } from '../door/door'
+import { changeParticipants, MOST_PARTICIPANTS } from '../door/people'
+import { idSchema } from '../ids'
+import { type TextProblem, textProblem, textSchema } from '../texts'
+import { LONGEST_ROOM_NAME, MOST_ROOMS, plannedRoomSchema, type Room, type RoomsState } from './room'
+
+export type MakingProblem = { code: 'same-room-name'; name: string } | { code: 'nobody-to-group' }
+
+/** What is asked: groups by name, with who is in each. */
+export const wantedGroups = z
+  .array(z.object({ name: textSchema, participantIds: z.array(idSchema).max(MOST_PARTICIPANTS) }))
+  .min(1)
+  .max(MOST_ROOMS)
+export type WantedGroup = z.infer<typeof wantedGroups>[number]
+
+/** What comes of it. */
+export const madeRooms = z.array(plannedRoomSchema.extend({ participantIds: z.array(idSchema) }))
+export type MadeRoom = z.infer<typeof madeRooms>[number]
+
+/**
+ * Rooms for groups. Whoever has left meanwhile, or still waits, is left out, and so is a group in which nobody remains; who
+ * stands in two is in the first. `ids` are new ones, two for each room.
+ */
+export function roomsFor(
+  state: Pick<DoorState, 'participants'>,
+  groups: readonly WantedGroup[],
+  ids: readonly string[],
+): { rooms: MadeRoom[] } | MakingProblem | TextProblem {
+  const names = new Set<string>()
+  const taken = new Set<string>()
+  const rooms: MadeRoom[] = []
+  for (const { name, participantIds } of groups) {
+    const problem = textProblem(name, LONGEST_ROOM_NAME)
+    if (problem) return problem
+    const plain = name.trim().toLowerCase()
+    if (names.has(plain)) return { code: 'same-room-name', name: name.trim() }
+    names.add(plain)
+    const here = [...new Set(participantIds)].filter(
+      participantId => !taken.has(participantId) && presentOf(state, participantId)?.admitted,
+    )
+    if (here.length === 0) continue
+    for (const participantId of here) taken.add(participantId)
+    const [id = '', copyId = ''] = ids.slice(2 * rooms.length)
+    rooms.push({ id, copyId, name: name.trim(), participantIds: here })
+  }
+  return rooms.length > 0 ? { rooms } : { code: 'nobody-to-group' }
+}
+
+/**
+ * New rooms take the place of those there were: a room in which somebody has been is closed and keeps its work, one that
+ * nobody ever entered is gone. Everybody belongs to the room they were given, or to none.
+ */
+export function withRooms(
+  state: RoomsState & Pick<DoorState, 'participants' | 'expected'>,
+  made: readonly MadeRoom[],
+): Partial<RoomsState & DoorState> {
+  const roomOf = new Map(
+    made.flatMap(({ id, participantIds }) => participantIds.map(one => [one, id] as const)),
+  )
+  const before = state.rooms.filter(room => room.used).map((room): Room => ({ ...room, closed: true }))
+  return {
+    ...changeParticipants(state, Object.keys(state.participants), ({ id }) => ({
+      roomId: roomOf.get(id) ?? null,
+    })),
+    // Rooms of a plan are not there any more for those who come later.
+    expected: state.expected.map(person => ({ ...person, roomId: null })),
+    rooms: [
+      ...before,
+      ...made.map(({ id, name, copyId }): Room => ({ id, name, copyId, used: false, closed: false })),
+    ],
+  }
+}
