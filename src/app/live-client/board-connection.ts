@@ -81,8 +81,12 @@ export class BoardConnection {
   destroy(): void {
     clearTimeout(this.askAgain)
     this.provider.destroy()
-    this.socket.destroy()
     this.doc.destroy()
+    const end = () => this.socket.destroy()
+    if (this.socket.status !== WebSocketStatus.Connecting) return end()
+    // Browsers complain of a socket that is closed while it opens, as when somebody only looks into a room.
+    this.socket.on('open', end)
+    this.socket.on('close', end)
   }
 
   /**

@@ -51,6 +51,10 @@ export function LivePage({
   const [order, setOrder] = useKeptText(`live-order-${sessionId}`, 'rooms')
   const [openRoomId, setOpenRoomId] = useKeptText(`live-room-${sessionId}`)
   const [making, setMaking] = useState(false)
+  const isOut = view.clock !== null
+  useEffect(() => {
+    if (isOut) setMaking(false)
+  }, [isOut])
   const send: Send = useCallback(
     async request => {
       const answer = await ask(`/sessions/${sessionId}/commands`, request)
@@ -101,7 +105,7 @@ export function LivePage({
           {!ended && <Doubts view={view} send={send} />}
           {!ended && <OutsideRooms view={view} send={send} />}
           <chakra.h2 srOnly>Rooms</chakra.h2>
-          {!ended && view.clock === null && !making && (
+          {!ended && !isOut && !making && (
             <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => setMaking(true)} />
           )}
           <Stack as="ul" gap="4px" listStyleType="none" aria-label="Rooms" onKeyDown={moveByArrows}>
@@ -127,7 +131,7 @@ export function LivePage({
           </Stack>
           {view.rooms.length > 0 && <Legend />}
         </Stack>
-        {making && !ended && view.clock === null && (
+        {making && !ended && !isOut && (
           <MakeGroups
             view={view}
             onClose={() => {
