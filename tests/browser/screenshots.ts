@@ -167,12 +167,42 @@ async function live(browser: Browser, page: Page, server: TestServer): Promise<v
 mkdirSync(FOLDER, { recursive: true })
 // A made-up address stands on the pictures, not that of the machine they are taken on.
 process.env.PUBLIC_ADDRESS = 'http://groups.lowmarsh.example'
+/** A session with nothing prepared, in which groups are made of who is here. It is ended and removed again. */
+async function startedNow(page: Page, server: TestServer): Promise<void> {
+  await page.getByRole('link', { name: 'Today' }).click()
+  await page.getByRole('button', { name: 'Start now' }).click()
+  await page.getByText('There are no rooms yet.').waitFor()
+  const code =
+    (await page
+      .getByText(/^Join code/)
+      .locator('b')
+      .textContent()) ?? ''
+  const people = await simulated(server, code.trim(), NAMES.slice(0, 14))
+  await page.getByRole('button', { name: 'Rename the session' }).click()
+  await page.getByLabel('Title of the session').fill('Rain talk')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await page.getByRole('button', { name: 'Make groups' }).click()
+  const drawer = page.getByRole('complementary', { name: 'Make groups' })
+  await drawer.getByRole('button', { name: 'Make groups' }).click()
+  await page.getByRole('list', { name: 'Rooms' }).getByText('Group 5').waitFor()
+  await shot(page, 'groups-made-live')
+  for (const each of people) each.leave()
+  await page.getByRole('button', { name: 'End', exact: true }).click()
+  await page.getByRole('button', { name: 'End the session' }).click()
+  await page.getByText('The session has ended.').waitFor()
+  await page.getByRole('link', { name: 'Sessions' }).click()
+  await page.getByRole('button', { name: 'Remove Rain talk' }).click()
+  await page.getByRole('button', { name: 'Remove it' }).click()
+  await page.getByRole('link', { name: 'Rain talk' }).waitFor({ state: 'detached' })
+}
+
 await prepareDemo()
 const server = await TestServer.withDemo()
 const browser = await chromium.launch(config.use?.launchOptions)
 const page = await (await browser.newContext({ ...config.use })).newPage()
 await signIn(page, server)
 await planning(page)
+await startedNow(page, server)
 await live(browser, page, server)
 await page.getByRole('link', { name: 'Today' }).click()
 await page.getByRole('link', { name: 'Review', exact: true }).click()

@@ -83,10 +83,11 @@ export class BoardConnection {
     this.provider.destroy()
     this.doc.destroy()
     const end = () => this.socket.destroy()
-    if (this.socket.status !== WebSocketStatus.Connecting) return end()
-    // Browsers complain of a socket that is closed while it opens, as when somebody only looks into a room.
-    this.socket.on('open', end)
-    this.socket.on('close', end)
+    if (this.socket.status === WebSocketStatus.Connecting) {
+      // Browsers complain of a socket that is closed while it opens, as when somebody only looks into a room.
+      this.socket.on('open', end)
+      this.socket.on('close', end)
+    } else end()
   }
 
   /**

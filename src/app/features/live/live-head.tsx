@@ -31,8 +31,9 @@ export function LiveHead({
   onSound,
   send,
 }: LiveHeadProps) {
-  // With nothing prepared, people have to come in first.
-  const [showing, setShowing] = useState(view.rooms.length === 0 && view.people.length === 0)
+  const [asked, setAsked] = useState<boolean | null>(null)
+  // With nothing prepared, people have to come in first: until there are rooms it shows by itself.
+  const showing = asked ?? view.rooms.length === 0
   const [more, setMore] = useState(false)
   if (view.session.phase === 'ended') {
     return (
@@ -83,8 +84,8 @@ export function LiveHead({
           wrap="wrap"
           align="center"
         >
-          <Button size="small" aria-expanded={showing} onClick={() => setShowing(!showing)}>
-            <QrCode size={16} aria-hidden="true" /> {showing ? 'Hide the code' : 'Code to scan'}
+          <Button size="small" aria-expanded={showing} onClick={() => setAsked(!showing)}>
+            <QrCode size={16} aria-hidden="true" /> Code to scan
           </Button>
           <ButtonLink size="small" to={`/sessions/${sessionId}/projector`} target="_blank">
             <MonitorUp size={16} aria-hidden="true" /> Page for the projector
@@ -104,7 +105,12 @@ export function LiveHead({
           <Tick checked={sound} onChange={event => onSound(event.target.checked)}>
             Sound for calls
           </Tick>
-          <chakra.label fontSize="s" color="quiet" ml="auto">
+          <chakra.label
+            fontSize="s"
+            color="quiet"
+            ml="auto"
+            display={view.rooms.length > 1 ? undefined : 'none'}
+          >
             Rooms by{' '}
             <chakra.select
               bg="panel"
@@ -127,8 +133,8 @@ export function LiveHead({
           <chakra.img
             src={join.image}
             alt="Code to scan for joining"
-            w="160px"
-            h="160px"
+            w={view.rooms.length === 0 ? '240px' : '160px'}
+            h={view.rooms.length === 0 ? '240px' : '160px'}
             flexShrink="0"
             borderRadius="4px"
           />

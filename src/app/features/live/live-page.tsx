@@ -129,7 +129,7 @@ export function LivePage({
               />
             ))}
           </Stack>
-          {view.rooms.length > 0 && <Legend />}
+          {view.rounds.begun > 0 && <Legend />}
         </Stack>
         {making && !ended && !isOut && (
           <MakeGroups

@@ -92,6 +92,20 @@ export function MakeGroups({ view, onClose, send }: MakeGroupsProps) {
           {view.rounds.begun > 0 && 'Rooms of earlier rounds are closed, and keep what was made in them. '}
           {waiting > 0 && `${waiting} on the waiting list are not counted.`}
         </chakra.p>
+        {made && (
+          // On a phone the lanes lie under this.
+          <chakra.ul display={{ md: 'none' }} listStyleType="none" aria-label="Groups">
+            {view.rooms.map((room, index) => (
+              <chakra.li key={room.id} py="4px" borderTopWidth="1px">
+                <b>{room.name}</b>{' '}
+                {here
+                  .filter(person => now[index]?.includes(person.id))
+                  .map(person => person.shownName)
+                  .join(', ')}
+              </chakra.li>
+            ))}
+          </chakra.ul>
+        )}
         <Box role="status">
           {failed && (
             <Message kind="problem">

@@ -44,7 +44,12 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
   const { whereabouts } = view
   return (
     <Flex direction="column" minH="100dvh" maxW="760px" mx="auto">
-      <PlaceHead view={view} pageMadeAt={now} line={line} saved={whereabouts.where === 'room' ? saved : null}>
+      <PlaceHead
+        view={view}
+        pageMadeAt={now}
+        line={line}
+        saved={whereabouts.where === 'room' && view.board?.prompts.length ? saved : null}
+      >
         {view.session.phase === 'open' && !view.me.released && (
           <NotMe
             me={view.me}

@@ -13,6 +13,34 @@ interface ProjectorPageProps {
   now: number
 }
 
+const CodeToScan = ({ image, size }: { image: string; size: string }) => (
+  <chakra.img
+    src={image}
+    alt="Code to scan for joining"
+    w={size}
+    h={size}
+    flexShrink="0"
+    borderRadius="4px"
+  />
+)
+
+/** Before there are rooms the way in is all there is to see. */
+function LargeCode({ join }: Pick<ProjectorPageProps, 'join'>) {
+  return (
+    <Flex h="full" align="center" justify="center" gap="48px" wrap="wrap">
+      <CodeToScan image={join.image} size="min(50vh, 480px)" />
+      <Box textAlign="center" minW="0">
+        <chakra.p fontSize="xl" overflowWrap="anywhere">
+          Join at <b>{join.address}</b>
+        </chakra.p>
+        <chakra.p fontSize="64px" fontWeight="700" letterSpacing="0.05em" lineHeight="1.3">
+          {join.code}
+        </chakra.p>
+      </Box>
+    </Flex>
+  )
+}
+
 /** What the class sees, to be read from the last row: who goes where, the clock, the task, the join code. */
 export function ProjectorPage({ sessionId, view: first, join, now }: ProjectorPageProps) {
   const { view } = useLive<ProjectorView>(`/events/${sessionId}/projector`, first)
@@ -34,22 +62,18 @@ export function ProjectorPage({ sessionId, view: first, join, now }: ProjectorPa
       <Box>
         <BroadcastOnWall broadcast={broadcast} />
         <RoomsOnWall rooms={rooms} />
+        {session.phase === 'open' && rooms.length === 0 && <LargeCode join={join} />}
       </Box>
       {session.phase === 'open' ? (
-        <Flex justify="space-between" align="center" gap="24px" borderTopWidth="2px" pt="14px">
-          <chakra.p fontSize="xl">
-            Join at <b>{join.address}</b> with the code{' '}
-            <chakra.b letterSpacing="0.05em">{join.code}</chakra.b>
-          </chakra.p>
-          <chakra.img
-            src={join.image}
-            alt="Code to scan for joining"
-            w="120px"
-            h="120px"
-            flexShrink="0"
-            borderRadius="4px"
-          />
-        </Flex>
+        rooms.length > 0 && (
+          <Flex justify="space-between" align="center" gap="24px" borderTopWidth="2px" pt="14px">
+            <chakra.p fontSize="xl">
+              Join at <b>{join.address}</b> with the code{' '}
+              <chakra.b letterSpacing="0.05em">{join.code}</chakra.b>
+            </chakra.p>
+            <CodeToScan image={join.image} size="120px" />
+          </Flex>
+        )
       ) : (
         <chakra.p fontSize="xl">The session has ended. Thank you.</chakra.p>
       )}
