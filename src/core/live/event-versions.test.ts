@@ -1,6 +1,7 @@
 import evening from 'tests/fixtures/recorded/evening.json' with { type: 'json' }
 import everyEvent from 'tests/fixtures/recorded/every-event.json' with { type: 'json' }
 import everyEvent2 from 'tests/fixtures/recorded/every-event-2.json' with { type: 'json' }
+import startedNow from 'tests/fixtures/recorded/started-now-3.json' with { type: 'json' }
 import { Rehearsed } from 'tests/fixtures/rehearsed'
 import { EVENT_VERSION, readEvent, UnreadableEventError } from './event-versions'
 import { fold } from './evolve'
@@ -27,6 +28,11 @@ test('a log with one event of every kind of the second version folds to what it 
     prompts: everyEvent2.state.board.prompts.map(prompt => ({ ...prompt, settings: {} })),
   }
   expect(fold(read(everyEvent2.events, 2))).toMatchObject({ ...everyEvent2.state, board: withSettings })
+})
+
+test('a session started with nothing prepared, with rooms made in it twice, folds to what it folded to then', () => {
+  expect(startedNow.state.rooms.map(room => room.closed)).toEqual([true, true, false, false])
+  expect(fold(read(startedNow.events, startedNow.version))).toMatchObject(startedNow.state)
 })
 
 test('an evening recorded by the first version folds to an ended session with everybody in it', () => {
