@@ -18,12 +18,7 @@ const PROMPT = { id: 'c', kind: 'cards', text: 'Cards?', settings: {} } as const
 export async function attacks(): Promise<void> {
   const made = await MadeClass.open(PEOPLE / 5, 5, [PROMPT])
   const { server } = made
-  const people = await Promise.all(
-    made.names.map(name => SimulatedParticipant.join(server.address, made.joinCode, name)),
-  )
-  await Promise.all(people.map(each => each.follow()))
-  await made.command({ type: 'send-out', seconds: 3600 })
-  await Promise.all(people.map(each => each.openBoard()))
+  const people = await made.atWork()
   const other = await made.another(1, 2, [PROMPT])
   const [attacker, victim] = await Promise.all(
     other.names.map(name => SimulatedParticipant.join(server.address, other.joinCode, name)),

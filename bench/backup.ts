@@ -4,7 +4,6 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { performance } from 'node:perf_hooks'
 import { promisify } from 'node:util'
-import { SimulatedParticipant } from '~/demo/simulated-participant'
 import { MadeClass } from './made-class'
 import { pause } from './numbers'
 
@@ -18,12 +17,7 @@ const PROMPT = { id: 'c', kind: 'cards', text: 'Cards?', settings: {} } as const
 export async function backup(): Promise<void> {
   const made = await MadeClass.open(PEOPLE / 5, 5, [PROMPT])
   const { server } = made
-  const people = await Promise.all(
-    made.names.map(name => SimulatedParticipant.join(server.address, made.joinCode, name)),
-  )
-  await Promise.all(people.map(each => each.follow()))
-  await made.command({ type: 'send-out', seconds: 3600 })
-  await Promise.all(people.map(each => each.openBoard()))
+  const people = await made.atWork()
   const into = mkdtempSync(join(tmpdir(), 'round-table-backups-'))
   const program = () =>
     promisify(execFile)(process.execPath, ['build/threads/backup.js', 'backup'], {

@@ -1,6 +1,7 @@
 import type { Browser, Page } from '@playwright/test'
 import { TestServer } from 'tests/browser/server'
 import type { Prompt } from '~/core/boards/board'
+import { SimulatedParticipant } from '~/demo/simulated-participant'
 
 /** A facilitator without a browser: makes everything a session needs through the same forms. */
 export class MadeClass {
@@ -30,6 +31,17 @@ export class MadeClass {
     })
     const cookie = first.headers.getSetCookie()[0]?.split(';')[0] ?? ''
     return MadeClass.prepare(server, cookie, groups, size, prompts)
+  }
+
+  /** Everybody joins and is sent out, with the board of their room open. */
+  async atWork(): Promise<SimulatedParticipant[]> {
+    const people = await Promise.all(
+      this.names.map(name => SimulatedParticipant.join(this.server.address, this.joinCode, name)),
+    )
+    await Promise.all(people.map(each => each.follow()))
+    await this.command({ type: 'send-out', seconds: 3600 })
+    await Promise.all(people.map(each => each.openBoard()))
+    return people
   }
 
   /** A second session on the same server, with a cohort, a grouping and a board of its own. */

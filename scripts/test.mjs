@@ -59,7 +59,8 @@ function showFailures() {
   for (const test of readdirSync(folder).slice(0, 4)) {
     const file = join(folder, test, 'error-context.md')
     if (!existsSync(file)) continue
-    console.log(`\n-- ${test}\n${readFileSync(file, 'utf8').split('\n').slice(0, 150).join('\n')}`)
+    const [, page = ''] = readFileSync(file, 'utf8').split('# Page snapshot')
+    console.log(`\n-- ${test}\n${page.split('\n').slice(0, 150).join('\n')}`)
   }
 }
 

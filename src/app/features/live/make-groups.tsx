@@ -94,7 +94,7 @@ export function MakeGroups({ view, onClose, send }: MakeGroupsProps) {
         </chakra.p>
         {made && (
           // On a phone the lanes lie under this.
-          <chakra.ul display={{ md: 'none' }} listStyleType="none" aria-label="Groups">
+          <chakra.ul display={{ md: 'none' }} listStyleType="none" aria-label="Who is in which group">
             {view.rooms.map((room, index) => (
               <chakra.li key={room.id} py="4px" borderTopWidth="1px">
                 <b>{room.name}</b>{' '}
