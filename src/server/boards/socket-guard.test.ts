@@ -1,4 +1,5 @@
 import { EventEmitter } from 'node:events'
+import { MessageType } from '@hocuspocus/server'
 import { jest } from '@jest/globals'
 import { createEncoder, toUint8Array, writeVarString } from 'lib0/encoding'
 import type { WebSocket } from 'ws'
@@ -69,6 +70,22 @@ test('what comes faster than a whole room types is not listened to', () => {
   }
   expect(slow.why).not.toContain('too many messages')
 })
+
+const KINDS = Object.values(MessageType).filter(kind => typeof kind === 'number' && kind >= 0) as number[]
+
+test.each(KINDS)(
+  'messages of kind %i count like all others, before it is looked at what they ask for',
+  kind => {
+    const { socket, why, heard } = guarded()
+    const one = Buffer.concat([message('board'), Buffer.from([kind])])
+    for (let count = 0; count < 4_000; count++) socket.emit('message', one)
+    expect([why, heard.length]).toEqual([[], 4_000])
+    socket.emit('message', one)
+    expect([why, heard.length]).toEqual([['too many messages'], 4_001])
+    socket.emit('message', one)
+    expect(heard).toHaveLength(4_001)
+  },
+)
 
 test('a few large boards come back at once; whoever sends on and on is not listened to', () => {
   const { socket, why } = guarded()
