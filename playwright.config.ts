@@ -6,6 +6,8 @@ export default defineConfig({
   globalSetup: './tests/browser/prepare-demo.ts',
   outputDir: 'test-results/browser',
   workers: 2,
+  // One more try, which the summary tells of with what stood on the page: a stalled machine is no reason to know nothing.
+  retries: 1,
   fullyParallel: false,
   // Generous, because machines that run this are shared: a slow one must not look like a fault.
   timeout: 300_000,

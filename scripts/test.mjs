@@ -42,10 +42,12 @@ await step('browser tests', async () => {
   await run('npm', ['run', '--silent', 'browser'], {
     env: { CHROMIUM: browser, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
   }).finally(() => {
-    const { expected, unexpected } = read(file, { stats: {} }).stats
-    counts.passed += expected ?? 0
+    const { expected, flaky, unexpected } = read(file, { stats: {} }).stats
+    counts.passed += (expected ?? 0) + (flaky ?? 0)
     counts.failed += unexpected ?? 0
-    if (unexpected) showFailures()
+    if (flaky)
+      console.log(`\n${flaky} browser tests passed only when tried again: see above for why they failed.`)
+    if (unexpected || flaky) showFailures()
   })
 })
 
@@ -59,7 +61,7 @@ function showFailures() {
   for (const test of readdirSync(folder).slice(0, 4)) {
     const file = join(folder, test, 'error-context.md')
     if (!existsSync(file)) continue
-    const [, page = ''] = readFileSync(file, 'utf8').split('# Page snapshot')
+    const page = readFileSync(file, 'utf8').split('```yaml')[1]?.split('```')[0] ?? ''
     console.log(`\n-- ${test}\n${page.split('\n').slice(0, 150).join('\n')}`)
   }
 }

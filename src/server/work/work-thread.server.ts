@@ -8,6 +8,8 @@ import type { Tasks } from './tasks.server'
 const LONGEST_MS = 30_000
 /** So many tasks wait before others are refused: each holds a list of some megabytes. */
 const MOST_WAITING = 16
+/** Idle for so long, in milliseconds, the thread is ended: what a large file took is given back only then. */
+const IDLE_MS = 5_000
 /** Memory the thread may take, in megabytes. */
 const MOST_MEMORY_MB = 768
 
@@ -39,7 +41,7 @@ function startPool(): Piscina {
     minThreads: 0,
     maxThreads: 1,
     maxQueue: MOST_WAITING,
-    idleTimeout: 60_000,
+    idleTimeout: IDLE_MS,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
   })
 }

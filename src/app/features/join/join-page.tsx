@@ -114,9 +114,9 @@ function useNames(code: string, given: Name[] | null, waiting: boolean): Name[] 
     const abort = new AbortController()
     const get = () =>
       fetch(`/join/${code}/names`, { signal: abort.signal })
-        .then(response => response.json())
+        .then(response => (response.ok ? response.json() : Promise.reject(response.status)))
         .then(setFetched)
-        // Without a line it is asked again: nobody can go on without their name.
+        // Without a line, or too quick, it is asked again: nobody can go on without their name.
         .catch(() => !abort.signal.aborted && setTimeout(get, LOOK_AGAIN_MS))
     get()
     const again = waiting ? setInterval(get, LOOK_AGAIN_MS) : undefined
