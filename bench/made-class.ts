@@ -96,8 +96,8 @@ export class MadeClass {
     }
     const sessionPath = placeOf(await post('/sessions/new', new URLSearchParams(plan), as))
     const planPage = await (await fetch(address + sessionPath, { headers: as })).text()
-    // Where it is written out: ids and file names on the page may look like one.
-    const joinCode = planPage.match(/\/join\/([A-Z2-9]{4}-[A-Z2-9]{4})/)?.[1] ?? ''
+    // As the whole text of an element: a part of an id on the page may look like one.
+    const joinCode = planPage.match(/>([A-Z2-9]{4}-[A-Z2-9]{4})</)?.[1] ?? ''
     await post(`${sessionPath}?index`, new URLSearchParams({ intent: 'open' }), as)
     return new MadeClass(server, cookie, last(sessionPath), cohortPath, joinCode, names)
   }

@@ -17,7 +17,7 @@ import { nonceOf, safeHeaders } from './http/headers.server'
 import { acceptSocket, BOARD_PATH, liveRoutes } from './http/live-routes.server'
 import { sameOrigin } from './http/origin.server'
 import { paced, pacesOf } from './http/paces.server'
-import { oneATurn } from './http/pacing.server'
+import { fewAtATime } from './http/pacing.server'
 import { requestLog } from './http/request-log.server'
 import { sendersFault, soundRequests } from './http/sound-requests.server'
 import { createLimits } from './limits.server'
@@ -110,7 +110,7 @@ function createApp(
   const app = express()
   app.disable('x-powered-by')
   app.set('trust proxy', settings.trustedProxies)
-  app.use(oneATurn())
+  app.use(fewAtATime())
   const https = settings.publicAddress?.startsWith('https:') ?? false
   app.use(safeHeaders({ https, developing: development !== undefined }))
   app.use(requestLog(log))

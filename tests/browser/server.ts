@@ -62,7 +62,7 @@ export class TestServer {
       },
       stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
       // As `npm start` does it, not with what the tests themselves are run with.
-      execArgv: process.env.SERVER_ARGV ? [process.env.SERVER_ARGV] : [],
+      execArgv: process.env.SERVER_ARGV ? process.env.SERVER_ARGV.split(' ') : [],
     })
     this.child = child
     let said = ''

@@ -1,31 +1,94 @@
-import { setImmediate } from 'node:timers/promises'
-import type { Request, Response } from 'express'
-import { oneATurn } from './pacing.server'
+import { createServer, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { setImmediate, setTimeout } from 'node:timers/promises'
+import express from 'express'
+import { fewAtATime } from './pacing.server'
 
-const pacedBy = (pace: ReturnType<typeof oneATurn>, begun: string[]) => (name: string) =>
-  pace({} as Request, {} as Response, () => begun.push(name))
+/** Longer than any of these tests takes, in milliseconds. */
+const LONG = 60_000
 
-test('what comes at once is begun in order, one a turn of the event loop', async () => {
-  const begun: string[] = []
-  const ask = pacedBy(oneATurn(), begun)
-  for (const name of ['a', 'b', 'c']) ask(name)
-  const seen: number[] = []
-  for (let turn = 0; turn < 4; turn++) {
-    await setImmediate()
-    seen.push(begun.length)
+const servers: Server[] = []
+afterEach(() => {
+  for (const server of servers.splice(0)) {
+    server.closeAllConnections()
+    server.close()
   }
-  expect(begun).toEqual(['a', 'b', 'c'])
-  for (const [turn, count] of seen.entries()) expect(count).toBeLessThanOrEqual(turn + 1)
 })
 
-test('after a pause the next one is begun again', async () => {
+/** A server that answers when it is told to, and remembers what has begun. */
+async function paced(makesRoomAfterMs: number) {
   const begun: string[] = []
-  const ask = pacedBy(oneATurn(), begun)
-  ask('a')
-  await setImmediate()
-  await setImmediate()
-  ask('b')
-  await setImmediate()
-  await setImmediate()
-  expect(begun).toEqual(['a', 'b'])
+  const answers = new Map<string, () => void>()
+  const app = express()
+  app.use(fewAtATime(makesRoomAfterMs))
+  app.get('/stream/:name', (request, response) => {
+    begun.push(request.params.name)
+    response.write('begins')
+  })
+  app.get('/:name', (request, response) => {
+    begun.push(request.params.name)
+    answers.set(request.params.name, () => response.send('done'))
+  })
+  const server = createServer(app).listen(0)
+  servers.push(server)
+  const { port } = server.address() as AddressInfo
+  const abort = new AbortController()
+  const ask = (path: string) => {
+    const asked = fetch(`http://localhost:${port}/${path}`, { signal: abort.signal })
+    asked.catch(() => {})
+    return asked
+  }
+  return { begun, answers, ask, abort }
+}
+
+const until = async (holds: () => boolean) => {
+  for (let turn = 0; turn < 2_000 && !holds(); turn++) await setTimeout(1)
+}
+
+test('three are under way at a time, and each answer lets the next one begin', async () => {
+  const { begun, answers, ask } = await paced(LONG)
+  const all = ['a', 'b', 'c', 'd', 'e'].map(ask)
+  await until(() => begun.length === 3)
+  for (let turn = 0; turn < 5; turn++) await setImmediate()
+  expect(begun).toHaveLength(3)
+  answers.get(begun[0] as string)?.()
+  await until(() => begun.length === 4)
+  for (let turn = 0; turn < 5; turn++) await setImmediate()
+  expect(begun).toHaveLength(4)
+  answers.get(begun[1] as string)?.()
+  await until(() => begun.length === 5)
+  for (const name of begun.slice(2)) answers.get(name)?.()
+  await Promise.all(all)
+  expect(begun.toSorted()).toEqual(['a', 'b', 'c', 'd', 'e'])
+})
+
+test('streams that have begun keep nobody waiting', async () => {
+  const { begun, ask } = await paced(LONG)
+  for (const name of ['1', '2', '3', '4', '5']) ask(`stream/${name}`)
+  await until(() => begun.length === 5)
+  expect(begun).toHaveLength(5)
+})
+
+test('an answer that takes long lets others begin meanwhile, once', async () => {
+  const { begun, answers, ask } = await paced(150)
+  for (const name of ['a', 'b', 'c', 'd', 'e', 'f', 'g']) ask(name)
+  await until(() => begun.length === 6)
+  // Answered after they made room: nobody else begins for that.
+  for (const name of begun.slice(0, 3)) answers.get(name)?.()
+  for (let turn = 0; turn < 5; turn++) await setImmediate()
+  expect(begun).toHaveLength(6)
+  await until(() => begun.length === 7)
+  expect(begun).toHaveLength(7)
+})
+
+test('whoever leaves without an answer makes room', async () => {
+  const { begun, ask, abort } = await paced(LONG)
+  const left = ['a', 'b', 'c'].map(ask)
+  await until(() => begun.length === 3)
+  abort.abort()
+  await Promise.allSettled(left)
+  const { port } = servers.at(-1)?.address() as AddressInfo
+  fetch(`http://localhost:${port}/d`).catch(() => {})
+  await until(() => begun.length === 4)
+  expect(begun.at(-1)).toBe('d')
 })
