@@ -202,6 +202,17 @@ test('whatever is asked for in a session, too much of it at once is refused, and
     expect(count).toBeGreaterThanOrEqual(atOnce)
     expect(count).toBeLessThan(atOnce * 20)
     expect(await asked(path, somebodyElse, lacking[0] ?? '')).toBe(400)
+    // Nothing that can be asked for is let through then, also not what needs to say nothing else. What comes back with time is used up
+    // again before each.
+    for (const [type, shape] of COMMAND_SHAPES) {
+      if (!shape.by.includes(by) || shape.inside) continue
+      const tries: number[] = []
+      while (tries.at(-1) !== 429 && tries.length < 5) {
+        for (let spent = 0; spent < 50 && (await asked(path, who, lacking[0] ?? '')) !== 429; spent++);
+        tries.push(await asked(path, who, type))
+      }
+      expect([type, tries.at(-1)]).toEqual([type, 429])
+    }
   }
   for (const each of [ana, bram]) each?.leave()
 })
