@@ -177,3 +177,17 @@ export async function sendOut(page: Page): Promise<void> {
   if (await anyway.isVisible()) await anyway.click()
   await expect(callBack).toBeVisible()
 }
+
+/** The join code of a session that stands open in Live. */
+export async function joinCodeOf(page: Page): Promise<string> {
+  const code = page.getByText(/^Join code/).locator('b')
+  return ((await code.textContent()) ?? '').trim()
+}
+
+/** Joins by a name of one's own, where there is no list. */
+export async function joinByName(page: Page, server: TestServer, code: string, name: string): Promise<void> {
+  await page.goto(`${server.address}/join/${code}`)
+  await page.getByLabel('Your name').fill(name)
+  await page.getByRole('button', { name: 'Join', exact: true }).click()
+  await page.waitForURL(/\/s\//)
+}

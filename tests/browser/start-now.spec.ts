@@ -1,4 +1,4 @@
-import { expect, expectAccessible, sendOut, simulated, test } from './fixtures'
+import { expect, expectAccessible, joinByName, joinCodeOf, sendOut, simulated, test } from './fixtures'
 
 test('with nothing prepared, twelve walk-ins are at work in groups of three after five actions', async ({
   server,
@@ -15,19 +15,9 @@ test('with nothing prepared, twelve walk-ins are at work in groups of three afte
   // The code to scan stands there by itself: people have to come in first.
   await expect(page.getByAltText('Code to scan for joining')).toBeVisible()
   await expectAccessible(page)
-  const code =
-    (
-      await page
-        .getByText(/^Join code/)
-        .locator('b')
-        .textContent()
-    )?.trim() ?? ''
-
+  const code = await joinCodeOf(page)
   const own = await phone()
-  await own.goto(`${server.address}/join/${code}`)
-  await own.getByLabel('Your name').fill('Zofia')
-  await own.getByRole('button', { name: 'Join', exact: true }).click()
-  await own.waitForURL(/\/s\//)
+  await joinByName(own, server, code, 'Zofia')
   const names = ['Ada', 'Bea', 'Cem', 'Dov', 'Eli', 'Fay', 'Gus', 'Hal', 'Ida', 'Jon', 'Kit']
   const people = await simulated(server, code, names)
   await expect(page.locator('b').filter({ hasText: 'Whole group' })).toBeVisible()
@@ -43,10 +33,10 @@ test('with nothing prepared, twelve walk-ins are at work in groups of three afte
   await act(drawer.getByRole('button', { name: 'Make groups' }).click())
   const lanes = page.getByRole('list', { name: 'Rooms' }).getByRole('listitem')
   await expect(lanes.filter({ hasText: 'Group' })).toHaveCount(4)
-  const first = await page.getByRole('list', { name: 'Rooms' }).innerText()
+  const first = await page.getByRole('list', { name: 'Rooms' }).textContent()
   // Not the same again, and nobody has moved yet.
   await drawer.getByRole('button', { name: 'Reshuffle' }).click()
-  await expect.poll(() => page.getByRole('list', { name: 'Rooms' }).innerText()).not.toBe(first)
+  await expect.poll(() => page.getByRole('list', { name: 'Rooms' }).textContent()).not.toBe(first)
   await expect(lanes.filter({ hasText: 'Group' })).toHaveCount(4)
   await expect(own.getByText(/Group \d/).first()).toBeVisible()
 
@@ -88,4 +78,86 @@ test('with nothing prepared, twelve walk-ins are at work in groups of three afte
   await page.getByRole('link', { name: 'Sessions' }).click()
   await expect(page.getByRole('link', { name: 'Reading circle' })).toBeVisible()
   for (const each of people) each.leave()
+})
+
+test('people without a device are put in by name, by the facilitator and from a neighbour’s phone, and count', async ({
+  server,
+  facilitator: page,
+  phone,
+}) => {
+  await page.getByRole('button', { name: 'Start now' }).click()
+  const code = await joinCodeOf(page)
+  const own = await phone()
+  await own.goto(`${server.address}/join/${code}`)
+  await expect(own.getByText(/^Kept are your name, when you were here/)).toBeVisible()
+  await joinByName(own, server, code, 'Zofia')
+  await expect(own.getByText(/^Kept are your name, when you were here/)).toBeVisible()
+
+  // From the phone: ticked while they are at it, taken out and ticked again.
+  await own.getByRole('button', { name: 'Somebody beside you without a device?' }).click()
+  const name = own.getByLabel('Who else is at this device?')
+  await name.fill('Zofia')
+  await own.getByRole('button', { name: 'Add' }).click()
+  await expect(own.getByText(/Zofia is already taken/)).toBeVisible()
+  await expect(name).toHaveValue('Zofia')
+  await name.fill('Lena')
+  await own.getByRole('button', { name: 'Add' }).click()
+  const lena = own.getByRole('checkbox', { name: 'Lena' })
+  await expect(lena).toBeChecked()
+  await expect(page.getByRole('button', { name: /^Lena no device/ })).toBeVisible()
+  await lena.click()
+  await expect(page.getByRole('button', { name: /^Lena/ })).toBeHidden()
+  await expect(lena).not.toBeChecked()
+  await lena.click()
+  await expect(own.getByRole('button', { name: 'Also at this device: Lena' })).toBeVisible()
+  await expectAccessible(own)
+
+  // By the facilitator: one wrong name leaves all of them out, and what was typed stays.
+  await page.getByRole('button', { name: 'Without a device' }).click()
+  const dialog = page.getByRole('dialog')
+  const names = dialog.getByLabel('Names, one on each line')
+  await names.fill('Ada\nLena')
+  await expectAccessible(page)
+  await dialog.getByRole('button', { name: 'Put 2 people in' }).click()
+  await expect(dialog.getByText(/^Nobody was put in. Lena is already taken/)).toBeVisible()
+  await expect(names).toHaveValue('Ada\nLena')
+  await names.fill('Ada\nBea\n')
+  await dialog.getByRole('button', { name: 'Put 2 people in' }).click()
+  await expect(dialog).toBeHidden()
+
+  await page.getByRole('button', { name: 'Make groups' }).click()
+  const drawer = page.getByRole('complementary', { name: 'Make groups' })
+  await drawer.getByLabel('People each').fill('2')
+  await expect(drawer.getByText('2 groups: 2, 2')).toBeVisible()
+  await drawer.getByRole('button', { name: 'Make groups' }).click()
+  const group = (await own.getByRole('heading', { name: /^Group [12]$/ }).textContent()) ?? ''
+  const other = group === 'Group 1' ? 'Group 2' : 'Group 1'
+  await page.getByRole('button', { name: /^Lena/ }).first().click()
+  const move = page.getByRole('menuitem', { name: other })
+  if (await move.isVisible()) await move.click()
+  else await page.keyboard.press('Escape')
+  // Whoever is in another room than their neighbour has nothing else to read it from.
+  await expect(own.getByText(`Lena is in ${other}.`)).toBeVisible()
+  // Who comes with a device after all takes up the place.
+  const late = await phone()
+  await joinByName(late, server, code, 'ada')
+  await expect(late.getByRole('heading', { name: /^Group \d$/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Ada no device/ })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Send out', exact: true }).click()
+  const alone = page.getByRole('button', { name: 'Send out as it is' })
+  await alone
+    .or(page.getByRole('button', { name: 'Call back' }))
+    .first()
+    .waitFor()
+  if (await alone.isVisible()) await alone.click()
+  await expect(page.getByRole('button', { name: 'Call back' })).toBeVisible()
+  await page.getByRole('button', { name: 'End', exact: true }).click()
+  await page.getByRole('button', { name: 'End the session' }).click()
+  await page.getByRole('link', { name: 'Review what the groups made' }).click()
+  const lenas = page.getByRole('row', { name: /^Lena/ })
+  await expect(lenas).toHaveCount(1)
+  await expect(lenas).toContainText('Group')
+  // A link of their own, to be handed over.
+  await lenas.getByRole('link', { name: 'What Lena sees' }).click()
+  await expect(page.getByText('for Lena')).toBeVisible()
 })

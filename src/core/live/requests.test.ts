@@ -18,6 +18,7 @@ const MAY: Record<ActorKind, string[]> = {
     'note',
     'open',
     'place',
+    'put-in',
     'release',
     'remove',
     'rename-room',
@@ -27,7 +28,7 @@ const MAY: Record<ActorKind, string[]> = {
     'settle-doubt',
     'visit',
   ],
-  participant: ['call-help', 'not-me', 'put-away', 'withdraw-help'],
+  participant: ['call-help', 'not-me', 'put-away', 'put-in-beside', 'take-out-beside', 'withdraw-help'],
   door: ['claim-name', 'connect', 'disconnect', 'join'],
   clock: ['call-back', 'finish-grace', 'warn'],
 }

@@ -17,9 +17,10 @@ import type {
   Shape,
 } from './topic'
 import { visits } from './visits/visits'
+import { withoutDevice } from './without-device/without-device'
 
 /** In the order in which their marks, sections and deadlines come. */
-export const TOPICS = { session, door, rooms, rounds, messages, help, visits }
+export const TOPICS = { session, door, withoutDevice, rooms, rounds, messages, help, visits }
 
 type Topics = typeof TOPICS
 type AnyTopic = Topics[keyof Topics]

@@ -193,6 +193,7 @@ const SECTIONS = {
     'visits',
   ],
   participant: [
+    'beside',
     'board',
     'clock',
     'help',

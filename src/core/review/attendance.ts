@@ -1,6 +1,8 @@
+import type { Participant } from '../live/door/people'
 import { evolve } from '../live/evolve'
 import type { Recorded } from '../live/topics'
 import { type LiveState, unopened } from '../live/topics'
+import { plainName } from '../people/shown-name'
 
 /** A stretch in which somebody was really there: connected, and in this room (null: with the whole group). */
 export interface Stay {
@@ -53,17 +55,33 @@ export function attendance(log: readonly Recorded[], now: number): Attendance[] 
   const all = stays(log, now)
   const rooms = roomsOfEverybody(log)
   const { participants } = log.reduce(evolve, unopened)
-  return Object.values(participants).map(participant => {
-    const own = all.filter(stay => stay.participantId === participant.id)
-    const length = (list: Stay[]) => list.reduce((sum, stay) => sum + stay.to - stay.from, 0)
-    return {
-      participantId: participant.id,
-      shownName: participant.shownName,
-      presentMs: length(own),
-      inRoomsMs: length(own.filter(stay => stay.roomId !== null)),
-      roomIds: rooms.get(participant.id) ?? [],
-    }
-  })
+  const everybody = Object.values(participants)
+  // A name that stood for somebody without a device until they came, or were put in once more, is the same person.
+  const isTakenUp = (one: Participant) =>
+    one.released &&
+    !one.hasDevice &&
+    !rooms.get(one.id)?.length &&
+    everybody.some(
+      other =>
+        other !== one &&
+        other.joinedAt >= one.joinedAt &&
+        (one.personId === null
+          ? plainName(other.shownName) === plainName(one.shownName)
+          : other.personId === one.personId),
+    )
+  return everybody
+    .filter(one => !isTakenUp(one))
+    .map(participant => {
+      const own = all.filter(stay => stay.participantId === participant.id)
+      const length = (list: Stay[]) => list.reduce((sum, stay) => sum + stay.to - stay.from, 0)
+      return {
+        participantId: participant.id,
+        shownName: participant.shownName,
+        presentMs: length(own),
+        inRoomsMs: length(own.filter(stay => stay.roomId !== null)),
+        roomIds: rooms.get(participant.id) ?? [],
+      }
+    })
 }
 
 /** The rooms each participant was ever in, in the order of going there. O(events x people). */

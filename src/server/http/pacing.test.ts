@@ -31,14 +31,14 @@ async function paced(makesRoomAfterMs: number) {
   })
   const server = createServer(app).listen(0)
   servers.push(server)
-  const { port } = server.address() as AddressInfo
+  const address = `http://localhost:${(server.address() as AddressInfo).port}`
   const abort = new AbortController()
   const ask = (path: string) => {
-    const asked = fetch(`http://localhost:${port}/${path}`, { signal: abort.signal })
+    const asked = fetch(`${address}/${path}`, { signal: abort.signal })
     asked.catch(() => {})
     return asked
   }
-  return { begun, answers, ask, abort }
+  return { begun, answers, ask, abort, address }
 }
 
 const until = async (holds: () => boolean) => {
@@ -82,13 +82,12 @@ test('an answer that takes long lets others begin meanwhile, once', async () => 
 })
 
 test('whoever leaves without an answer makes room', async () => {
-  const { begun, ask, abort } = await paced(LONG)
+  const { begun, ask, abort, address } = await paced(LONG)
   const left = ['a', 'b', 'c'].map(ask)
   await until(() => begun.length === 3)
   abort.abort()
   await Promise.allSettled(left)
-  const { port } = servers.at(-1)?.address() as AddressInfo
-  fetch(`http://localhost:${port}/d`).catch(() => {})
+  fetch(`${address}/d`).catch(() => {})
   await until(() => begun.length === 4)
   expect(begun.at(-1)).toBe('d')
 })

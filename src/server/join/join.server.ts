@@ -97,7 +97,10 @@ export async function claimName(
 
 const namesLeft = rememberBoth(
   (expected: LiveState['expected'], participants: LiveState['participants']): FreeName[] => {
-    const taken = new Set(participantList({ participants }).map(participant => participant.personId))
+    // Who was put in without a device may still come with one.
+    const taken = new Set(
+      participantList({ participants }).flatMap(({ personId, hasDevice }) => (hasDevice ? [personId] : [])),
+    )
     return expected
       .filter(person => !taken.has(person.personId))
       .map(({ personId, shownName }) => ({ personId, shownName }))

@@ -4,9 +4,10 @@ import type { Actor } from '~/core/live/actors'
 import { EVENT_VERSION, readEvent, UnreadableEventError } from '~/core/live/event-versions'
 import type { LiveEvent, Recorded } from '~/core/live/topics'
 import type { Database } from '../db/database.server'
-import { sessionEvents, sessions } from '../db/schema.server'
+import { participants, sessionEvents, sessions } from '../db/schema.server'
 import { RoundTableError } from '../errors.server'
 import { makeCopies } from '../sessions/sessions.server'
+import { newToken, tokenHash } from '../tokens.server'
 import { type Entry, LogRaceError, type SessionStore } from './session-store'
 
 /** The logs of sessions as rows of the database, next to what must not part from them. */
@@ -73,14 +74,22 @@ export async function appendToLog(db: Database, sessionId: string, entries: read
     payload: recorded.event,
   }))
   // One statement is a transaction of its own, and the commonest events need no more than it.
-  if (!entries.some(entry => CHANGES_PLAN.has(entry.recorded.event.type))) return insert(db, rows)
+  if (!entries.some(entry => changesMore(entry.recorded.event))) return insert(db, rows)
   await db.transaction(async transaction => {
     await insert(transaction, rows)
     for (const { recorded } of entries) await applyToPlan(transaction, sessionId, recorded)
+    const withoutDevice = entries.flatMap(({ recorded: { event } }) =>
+      event.type === 'joined' && event.withoutDevice ? [event.participantId] : [],
+    )
+    if (withoutDevice.length > 0) await keepPlaces(transaction, sessionId, withoutDevice)
   })
 }
 
-const CHANGES_PLAN = new Set<LiveEvent['type']>(['opened', 'rooms-made', 'renamed', 'ended'])
+const CHANGES_MORE = new Set<LiveEvent['type']>(['opened', 'rooms-made', 'renamed', 'ended'])
+
+/** Whether something else is written with it. */
+const changesMore = (event: LiveEvent) =>
+  CHANGES_MORE.has(event.type) || (event.type === 'joined' && event.withoutDevice !== undefined)
 
 async function insert(db: Database, rows: (typeof sessionEvents.$inferInsert)[]): Promise<void> {
   try {
@@ -106,6 +115,18 @@ async function applyToPlan(db: Database, sessionId: string, { event }: Recorded)
     await db.update(sessions).set({ title: event.title }).where(eq(sessions.id, sessionId))
   if (event.type === 'ended')
     await db.update(sessions).set({ phase: 'ended' }).where(eq(sessions.id, sessionId))
+}
+
+/** Places nobody holds by a cookie: those who have them get their own link from a facilitator. */
+async function keepPlaces(db: Database, sessionId: string, participantIds: string[]): Promise<void> {
+  await db.insert(participants).values(
+    participantIds.map(id => ({
+      id,
+      sessionId,
+      tokenHash: tokenHash(newToken()),
+      reviewToken: newToken(),
+    })),
+  )
 }
 
 /** The board a session was opened with. */

@@ -63,7 +63,7 @@ export class LiveHub {
       })
       if (!state) continue
       for (const participant of participantList(state)) {
-        if (participant.connected)
+        if (participant.connected && participant.hasDevice)
           this.dropLater(participantFollower(id, participant.id), DROP_AFTER_RESTART_MS)
       }
       for (const { accountId, name } of state.visits)

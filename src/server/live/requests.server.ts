@@ -1,3 +1,4 @@
+import { MOST_PARTICIPANTS } from '~/core/live/door/people'
 import { MOST_ROOMS } from '~/core/live/rooms/room'
 import type { Fills } from '~/core/live/topic'
 import {
@@ -63,12 +64,15 @@ export async function askAsParticipant(
   return hub.command(sessionId, { kind: 'participant', participantId }, command)
 }
 
+/** Two for each room that can be made, one for each person who can be put in. */
+const MOST_FRESH_IDS = Math.max(2 * MOST_ROOMS, MOST_PARTICIPANTS)
+
 /** What the server adds to a request, as its topic says: ids, and what no browser's word is taken for. */
 const FILLS: {
   [Kind in keyof Fills]: (db: Database, participantId: string | null) => Promise<Fills[Kind]>
 } = {
   'fresh-id': async () => newId(),
-  'fresh-ids': async () => Array.from({ length: 2 * MOST_ROOMS }, newId),
+  'fresh-ids': async () => Array.from({ length: MOST_FRESH_IDS }, newId),
   'has-written': async (db, participantId) => participantId !== null && hasWritten(db, participantId),
 }
 

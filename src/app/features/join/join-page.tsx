@@ -6,6 +6,7 @@ import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import { Message } from '../../ui/layout'
 import { NamePicker } from '../../ui/name-picker'
+import { WhatIsKept } from '../../ui/what-is-kept'
 
 /** Why a name could not be taken; `taken` when somebody else has it, `asked` once the facilitator was asked for it. */
 export interface Refusal {
@@ -38,6 +39,11 @@ export function JoinPage(props: JoinPageProps) {
         </Stack>
       )}
       {props.step === 'name' && <NameStep {...props} />}
+      {(props.step === 'name' || props.step === 'wait') && (
+        <Box mt="24px">
+          <WhatIsKept />
+        </Box>
+      )}
     </Box>
   )
 }

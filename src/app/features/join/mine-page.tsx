@@ -3,6 +3,7 @@ import type { Board } from '~/core/boards/board'
 import type { ReadAnswer } from '~/core/boards/prompts/kinds'
 import { AnswerView } from '../../prompts/answer-view'
 import { Empty } from '../../ui/layout'
+import { WhatIsKept } from '../../ui/what-is-kept'
 
 interface MinePageProps {
   work: {
@@ -43,6 +44,9 @@ export function MinePage({ work }: MinePageProps) {
           </chakra.section>
         ))}
       </Stack>
+      <Box mt="28px">
+        <WhatIsKept />
+      </Box>
     </Box>
   )
 }

@@ -56,9 +56,10 @@ export function LivePage({
     if (isOut) setMaking(false)
   }, [isOut])
   const send: Send = useCallback(
-    async request => {
+    async (request, onRefused) => {
       const answer = await ask(`/sessions/${sessionId}/commands`, request)
-      setProblem(answer.ok ? null : answer.message)
+      if (!answer.ok && onRefused) onRefused(answer.message)
+      else setProblem(answer.ok ? null : answer.message)
       return answer.ok
     },
     [sessionId],

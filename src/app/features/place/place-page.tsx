@@ -8,11 +8,13 @@ import { Messages } from '../../live/messages/messages'
 import { Together } from '../../live/rooms/together'
 import { Warnings } from '../../live/rounds/warnings'
 import { Ended } from '../../live/session/ended'
+import { BesideMe } from '../../live/without-device/beside-me'
 import { ask } from '../../live-client/ask'
 import type { BoardStatus } from '../../live-client/board-connection'
 import { useLive } from '../../live-client/use-live'
 import { Message } from '../../ui/layout'
 import { useSwitch } from '../../ui/use-kept'
+import { WhatIsKept } from '../../ui/what-is-kept'
 import { PlaceFoot } from './place-foot'
 import { PlaceHead } from './place-head'
 
@@ -94,12 +96,30 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
             ) : (
               <Together view={view} ownLink={ownLink} />
             )}
+            {whereabouts.where !== 'waiting' && (
+              <BesideMe
+                beside={view.beside}
+                ownRoom={ownRoomOf(whereabouts)}
+                joinCode={joinCode}
+                fixed={view.session.phase !== 'open'}
+                send={send}
+              />
+            )}
           </Stack>
         )}
+        <Box mt="24px">
+          <WhatIsKept />
+        </Box>
       </Box>
       {whereabouts.where === 'room' && view.session.phase === 'open' && (
         <PlaceFoot help={view.help} visits={view.visits} aloud={aloud} onAloud={setAloud} onSend={send} />
       )}
     </Flex>
   )
+}
+
+/** The room somebody is in, or will be. */
+function ownRoomOf(whereabouts: ParticipantView['whereabouts']): string | null {
+  if (whereabouts.where === 'room') return whereabouts.name
+  return whereabouts.where === 'whole' ? (whereabouts.next?.name ?? null) : null
 }

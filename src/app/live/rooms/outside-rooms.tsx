@@ -3,6 +3,7 @@ import { Button } from '../../ui/button'
 import { RemovePeople } from '../door/remove-people'
 import { WaitingList } from '../door/waiting-list'
 import type { LiveView, Send } from '../live-view'
+import { PutIn } from '../without-device/put-in'
 import { People } from './people'
 
 /** Everybody who is not in a room, always in sight: waiting, with the whole group, and not here yet. */
@@ -27,9 +28,10 @@ export function OutsideRooms({ view, send }: { view: LiveView; send: Send }) {
             {person.shownName}: to {view.rooms.find(room => room.id === person.roomId)?.name}
           </Button>
         ))}
-        <Box ml="auto">
+        <Flex ml="auto" align="center">
+          <PutIn view={view} send={send} />
           <RemovePeople view={view} send={send} />
-        </Box>
+        </Flex>
         {view.expected.length > 0 && (
           <chakra.details fontSize="s" color="quiet">
             <chakra.summary cursor="pointer">

@@ -80,7 +80,7 @@ function MadeMenu({ person, rooms, isGuest, inRound, send }: PersonMenuProps) {
               </Menu.ItemGroup>
             )}
             <Menu.Separator />
-            <Menu.Item value="free">Free the name</Menu.Item>
+            {person.hasDevice && <Menu.Item value="free">Free the name</Menu.Item>}
             <Menu.Item value="remove">Remove from the session</Menu.Item>
           </Menu.Content>
         </Menu.Positioner>
@@ -115,6 +115,12 @@ function NameButton({
         <chakra.span color="quiet" fontSize="xs">
           {' '}
           not on the list
+        </chakra.span>
+      )}
+      {!person.hasDevice && (
+        <chakra.span color="quiet" fontSize="xs">
+          {' '}
+          no device
         </chakra.span>
       )}
       {!person.connected && <Away since={person.seenAt} />}

@@ -1,11 +1,9 @@
 import { z } from 'zod'
-import { mixesScripts } from '../../people/scripts'
-import { plainName } from '../../people/shown-name'
 import { idSchema } from '../ids'
-import { remember } from '../remember'
 import type { SessionEvent } from '../session/session'
-import { type TextProblem, textProblem, textSchema } from '../texts'
+import { type TextProblem, textSchema } from '../texts'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
+import { joins, newcomer } from './joining'
 import {
   changeParticipants,
   type Doubt,
@@ -13,7 +11,6 @@ import {
   MOST_PARTICIPANTS,
   type Participant,
   type PeopleState,
-  participantList,
   roomIdOf,
 } from './people'
 import { doorNow, lanePeople, ownFacts, stillExpected } from './shown'
@@ -45,6 +42,8 @@ const events = {
     personId: idSchema.nullable(),
     shownName: z.string(),
     admitted: z.boolean(),
+    /** They have no device of their own; `besideId` names who they sit beside when they are put in from there. */
+    withoutDevice: z.object({ besideId: idSchema.nullable() }).optional(),
   },
   admitted: { participantIds: z.array(idSchema) },
   connected: { participantId: idSchema },
@@ -113,40 +112,15 @@ export const door = topic<{
   },
   {
     decide: {
-      join(state, { participantId, personId, shownName, earlierId }) {
-        const name = shownName.trim()
-        if (textProblem(name, Number.POSITIVE_INFINITY)) return refuse({ code: 'text-empty' })
-        if (state.locked) return refuse({ code: 'door-locked' })
-        if (personId === null && mixesScripts(name)) return refuse({ code: 'mixed-alphabets' })
-        const present = participantList(state)
-        if (present.length >= MOST_PARTICIPANTS)
-          return refuse({ code: 'session-full', most: MOST_PARTICIPANTS })
-        const plain = plainName(name)
-        const readsTheSame = (other: { shownName: string; personId: string | null }) =>
-          plainNameOf(other) === plain || (personId !== null && other.personId === personId)
-        const onTheList = personId === null && state.expected.some(readsTheSame)
-        if (onTheList || present.some(readsTheSame)) return refuse({ code: 'name-taken', shownName: name })
-        const crowds =
-          !state.waitingList && !state.wasCrowded && present.length + 1 > mostExpected(state.expected.length)
-        const wasRemoved = Object.values(state.participants).some(
-          other => other.removed && (other.id === earlierId || readsTheSame(other)),
-        )
-        const joined = {
-          type: 'joined' as const,
-          participantId,
-          personId,
-          shownName: name,
-          admitted: !state.waitingList && !crowds && !wasRemoved,
-        }
-        return crowds ? happens({ type: 'crowded' }, joined) : happens(joined)
-      },
+      join: joins,
       connect(state, { participantId }) {
         const participant = presentOf(state, participantId)
         if (!participant) return refuse({ code: 'no-such-participant' })
         return participant.connected ? nothing : happens({ type: 'connected', participantId })
       },
       disconnect(state, { participantId }) {
-        return state.participants[participantId]?.connected
+        const participant = state.participants[participantId]
+        return participant?.connected && participant.hasDevice
           ? happens({ type: 'disconnected', participantId })
           : nothing
       },
@@ -244,41 +218,12 @@ export function presentOf(state: PeopleState, participantId: string): Participan
   return participant?.released ? undefined : participant
 }
 
-/** A class that joins all at once compares every name with every other. */
-const plainNameOf = remember(({ shownName }: { shownName: string }) => plainName(shownName))
-
 /** One doubt of a kind about a name is enough, however often it is said. */
 function doubt(state: DoorState, said: Omit<Doubt, 'id' | 'at'> & { doubtId: string }) {
   const known = state.doubts.some(
     other => other.participantId === said.participantId && other.how === said.how,
   )
   return known ? nothing : happens({ type: 'name-doubted' as const, ...said })
-}
-
-function newcomer(
-  state: DoorState,
-  event: Pick<Participant, 'personId' | 'shownName' | 'admitted'> & { participantId: string },
-  at: number,
-): Participant {
-  const expected = state.expected.find(person => person.personId === event.personId)
-  // Whoever takes up a name that was freed also takes up the room it had.
-  const before = Object.values(state.participants).find(
-    participant =>
-      participant.released && participant.personId !== null && participant.personId === event.personId,
-  )
-  return {
-    id: event.participantId,
-    personId: event.personId,
-    shownName: event.shownName,
-    admitted: event.admitted,
-    connected: false,
-    roomId: before?.roomId ?? expected?.roomId ?? null,
-    inRoom: false,
-    joinedAt: at,
-    seenAt: at,
-    released: false,
-    removed: false,
-  }
 }
 
 /** People out of the session; what was in doubt about their names is settled by that. */
@@ -297,10 +242,6 @@ const out = (
   })),
   doubts: state.doubts.filter(other => !participantIds.includes(other.participantId)),
 })
-
-/** Clearly more than are expected: a tenth more, and never fewer than six more. A guest or two is usual. */
-const mostExpected = (expected: number): number =>
-  expected === 0 ? Number.POSITIVE_INFINITY : expected + Math.max(6, Math.ceil(expected / 10))
 
 function markOf<Kind>(before: PeopleState, participantId: string, kind: Kind) {
   const roomId = roomIdOf(before, participantId)

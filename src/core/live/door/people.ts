@@ -10,7 +10,11 @@ export interface Participant {
   shownName: string
   /** Let in from the waiting list, or came straight in. */
   admitted: boolean
+  /** Their page is open, or they need none: who has no device counts as there. */
   connected: boolean
+  hasDevice: boolean
+  /** Whose device they are at, where they have none of their own and somebody put them in from theirs. */
+  besideId: string | null
   /** The room they belong to, whether or not they are in it now. */
   roomId: string | null
   /** In that room now; otherwise with the whole group. */

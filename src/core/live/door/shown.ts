@@ -39,11 +39,12 @@ export function doorNow({
 }
 
 const lanePerson = remember(
-  ({ id, personId, shownName, connected, admitted, roomId, inRoom, seenAt }: Participant) => ({
+  ({ id, personId, shownName, connected, hasDevice, admitted, roomId, inRoom, seenAt }: Participant) => ({
     id,
     onList: personId !== null,
     shownName,
     connected,
+    hasDevice,
     admitted,
     roomId,
     inRoom,
