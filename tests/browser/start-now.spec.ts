@@ -1,4 +1,13 @@
-import { expect, expectAccessible, joinByName, joinCodeOf, sendOut, simulated, test } from './fixtures'
+import {
+  expect,
+  expectAccessible,
+  joinByName,
+  joinCodeOf,
+  openCohort,
+  sendOut,
+  simulated,
+  test,
+} from './fixtures'
 
 test('with nothing prepared, twelve walk-ins are at work in groups of three after five actions', async ({
   server,
@@ -160,4 +169,55 @@ test('people without a device are put in by name, by the facilitator and from a 
   // A link of their own, to be handed over.
   await lenas.getByRole('link', { name: 'What Lena sees' }).click()
   await expect(page.getByText('for Lena')).toBeVisible()
+})
+
+test('a cohort is attached later: typed names are found on its list, and walk-ins come onto it', async ({
+  server,
+  facilitator: page,
+  phone,
+}) => {
+  await page.getByRole('button', { name: 'Start now' }).click()
+  const code = await joinCodeOf(page)
+  const people = await simulated(server, code, [
+    'ana peralta',
+    'bram oosterhuis',
+    'Grete L',
+    'Odalis Q',
+    'Ivy Moss',
+  ])
+  await expect(page.getByRole('button', { name: 'Ivy Moss' })).toBeVisible()
+  await page.getByRole('button', { name: 'Attach a cohort' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Cohort').selectOption({ label: 'Evening course (24)' })
+  await expectAccessible(page)
+  await dialog.getByRole('button', { name: 'Attach' }).click()
+  await expect(dialog.getByRole('heading', { name: 'Cohort: Evening course' })).toBeVisible()
+  // Whole names are known without a question; who may be two people is asked about.
+  await expect(page.getByRole('button', { name: 'Bram O.', includeHidden: true })).toHaveCount(1)
+  const likely = dialog.getByRole('list', { name: 'May be on the list' })
+  await expect(
+    likely.getByRole('listitem').filter({ hasText: 'ana peralta' }).getByRole('button'),
+  ).toHaveCount(2)
+  await dialog.getByRole('button', { name: 'Take all 2 that are clear' }).click()
+  await expect(likely.getByRole('listitem')).toHaveCount(1)
+  await likely.getByRole('button', { name: /^Ana Per/ }).click()
+  await expect(likely).toBeHidden()
+  await dialog.getByRole('checkbox', { name: 'Ivy Moss' }).click()
+  await expectAccessible(page)
+  await dialog.getByRole('button', { name: 'Add 1 to the cohort' }).click()
+  await expect(dialog.getByText('Everybody here is on the list.')).toBeVisible()
+  await dialog.getByRole('button', { name: 'Close' }).click()
+  // A mistake is taken back.
+  await page.getByRole('button', { name: 'Odalys Q.' }).click()
+  await page.getByRole('menuitem', { name: 'Came in as “Odalis Q”: not Odalys Q.' }).click()
+  await expect(page.getByRole('button', { name: '1 not on the list' })).toBeVisible()
+  // Who comes now finds the list at the door.
+  const late = await phone()
+  await late.goto(`${server.address}/join/${code}`)
+  await late.getByLabel('Your name').fill('wren')
+  await late.getByRole('button', { name: 'Wren', exact: true }).click()
+  await expect(late.getByText('You are Wren')).toBeVisible()
+  await openCohort(page, 'Evening course')
+  await expect(page.getByRole('cell', { name: 'Ivy Moss' }).first()).toBeVisible()
+  for (const each of people) each.leave()
 })

@@ -1,6 +1,7 @@
 import { data } from 'react-router'
 import { facilitatorView } from '~/core/live/views'
 import { serverNow } from '~/server/clock.server'
+import { listCohorts } from '~/server/cohorts/cohorts.server'
 import { addressesFor } from '~/server/http/addresses.server'
 import { joinImage } from '~/server/join/join-image.server'
 import { accountContext, servicesContext } from '~/server/services.server'
@@ -18,13 +19,16 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     throw data('The session has not been opened yet. Open it from its plan.', { status: 404 })
   const { main, guessed, others } = addressesFor(request.url, settings.publicAddress)
   const joinAddress = `${main}/join/${joinCode}`
+  const state = await hub.state(id)
+  const isPlanned = state.cohort === null && state.expected.length > 0
   return {
     sessionId: id,
-    view: { ...facilitatorView(await hub.state(id)), marks: [] },
+    view: { ...facilitatorView(state), marks: [] },
     joinCode,
     joinAddress,
     reach: { guessed, others },
     joinImage: await joinImage(joinAddress),
+    cohorts: isPlanned ? [] : await listCohorts(db),
     accountId: context.get(accountContext).id,
     now: serverNow(),
   }

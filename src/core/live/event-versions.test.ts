@@ -53,7 +53,13 @@ test('what is written today is read as it is, whatever kind it is of', () => {
   const plan = opened?.event.type === 'opened' ? opened.event.plan : undefined
   const examples: Record<string, object> = {
     opened: { plan },
-    joined: { participantId: 'a', personId: null, shownName: 'A', admitted: true },
+    joined: {
+      participantId: 'a',
+      personId: null,
+      shownName: 'A',
+      admitted: true,
+      withoutDevice: { besideId: null },
+    },
     admitted: { participantIds: ['a'] },
     connected: { participantId: 'a' },
     disconnected: { participantId: 'a' },
@@ -80,6 +86,15 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'room-renamed': { roomId: 'r', name: 'x' },
     'rooms-made': { rooms: [{ id: 'r', name: 'x', copyId: 'c', participantIds: ['a'] }] },
     renamed: { title: 'x' },
+    'cohort-attached': {
+      cohortId: 'c',
+      name: 'x',
+      people: [{ personId: 'p', shownName: 'P', roomId: null }],
+      matches: [{ participantId: 'a', personId: 'p' }],
+    },
+    'people-matched': { matches: [{ participantId: 'a', personId: 'p' }] },
+    'people-unmatched': { participantIds: ['a'] },
+    'people-listed': { people: [{ participantId: 'a', personId: 'p', shownName: 'P' }] },
     'waiting-list-set': { on: true },
     ended: {},
   }

@@ -6,6 +6,7 @@
  */
 import type { z } from 'zod'
 import type { Actor, ActorKind } from './actors'
+import type { CohortList } from './cohort/list'
 import type { Participant } from './door/people'
 
 export type Shape = z.ZodRawShape
@@ -19,6 +20,8 @@ export interface Fills {
   'fresh-id': string
   /** As many of them as the largest command needs. */
   'fresh-ids': string[]
+  /** The list of the cohort that is named; null when there is none. */
+  'cohort-list': CohortList | null
   /** Whether the participant who asks has written anything. */
   'has-written': boolean
 }

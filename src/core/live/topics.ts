@@ -1,6 +1,7 @@
 /** The one list of live topics, and what follows from it: all types are inferred from the topics themselves. */
 import { z } from 'zod'
 import type { ActorKind } from './actors'
+import { cohort } from './cohort/cohort'
 import { door } from './door/door'
 import { help } from './help/help'
 import { messages } from './messages/messages'
@@ -20,7 +21,7 @@ import { visits } from './visits/visits'
 import { withoutDevice } from './without-device/without-device'
 
 /** In the order in which their marks, sections and deadlines come. */
-export const TOPICS = { session, door, withoutDevice, rooms, rounds, messages, help, visits }
+export const TOPICS = { session, door, withoutDevice, cohort, rooms, rounds, messages, help, visits }
 
 type Topics = typeof TOPICS
 type AnyTopic = Topics[keyof Topics]

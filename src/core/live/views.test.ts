@@ -180,6 +180,7 @@ const SECTIONS = {
   facilitator: [
     'board',
     'clock',
+    'cohort',
     'door',
     'doubts',
     'expected',

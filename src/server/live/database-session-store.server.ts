@@ -3,6 +3,7 @@ import type { Board } from '~/core/boards/board'
 import type { Actor } from '~/core/live/actors'
 import { EVENT_VERSION, readEvent, UnreadableEventError } from '~/core/live/event-versions'
 import type { LiveEvent, Recorded } from '~/core/live/topics'
+import { listFromSession } from '../cohorts/cohort-list.server'
 import type { Database } from '../db/database.server'
 import { participants, sessionEvents, sessions } from '../db/schema.server'
 import { RoundTableError } from '../errors.server'
@@ -85,7 +86,14 @@ export async function appendToLog(db: Database, sessionId: string, entries: read
   })
 }
 
-const CHANGES_MORE = new Set<LiveEvent['type']>(['opened', 'rooms-made', 'renamed', 'ended'])
+const CHANGES_MORE = new Set<LiveEvent['type']>([
+  'opened',
+  'rooms-made',
+  'renamed',
+  'cohort-attached',
+  'people-listed',
+  'ended',
+])
 
 /** Whether something else is written with it. */
 const changesMore = (event: LiveEvent) =>
@@ -113,6 +121,9 @@ async function applyToPlan(db: Database, sessionId: string, { event }: Recorded)
   if (event.type === 'rooms-made') await makeCopies(db, sessionId, event.rooms, await boardOf(db, sessionId))
   if (event.type === 'renamed')
     await db.update(sessions).set({ title: event.title }).where(eq(sessions.id, sessionId))
+  if (event.type === 'cohort-attached')
+    await db.update(sessions).set({ cohortId: event.cohortId }).where(eq(sessions.id, sessionId))
+  if (event.type === 'people-listed') await listFromSession(db, sessionId, event.people)
   if (event.type === 'ended')
     await db.update(sessions).set({ phase: 'ended' }).where(eq(sessions.id, sessionId))
 }

@@ -10,6 +10,7 @@ import {
 } from '~/core/live/topics'
 import type { Account } from '../auth/sign-ins.server'
 import { hasWritten } from '../boards/board-storage.server'
+import { cohortList } from '../cohorts/cohort-list.server'
 import type { Database } from '../db/database.server'
 import { type Result, refused } from '../result'
 import { holdPlan, letGoOfPlan, prepareOpening, type SessionProblem } from '../sessions/sessions.server'
@@ -69,10 +70,16 @@ const MOST_FRESH_IDS = Math.max(2 * MOST_ROOMS, MOST_PARTICIPANTS)
 
 /** What the server adds to a request, as its topic says: ids, and what no browser's word is taken for. */
 const FILLS: {
-  [Kind in keyof Fills]: (db: Database, participantId: string | null) => Promise<Fills[Kind]>
+  [Kind in keyof Fills]: (
+    db: Database,
+    participantId: string | null,
+    request: FacilitatorRequest | ParticipantRequest,
+  ) => Promise<Fills[Kind]>
 } = {
   'fresh-id': async () => newId(),
   'fresh-ids': async () => Array.from({ length: MOST_FRESH_IDS }, newId),
+  'cohort-list': async (db, _participantId, request) =>
+    'cohortId' in request ? cohortList(db, request.cohortId) : null,
   'has-written': async (db, participantId) => participantId !== null && hasWritten(db, participantId),
 }
 
@@ -83,7 +90,7 @@ async function filled(
 ): Promise<Command> {
   const command: Record<string, unknown> = { ...request }
   for (const [name, kind] of Object.entries(COMMAND_SHAPES.get(request.type)?.fills ?? {})) {
-    command[name] = await FILLS[kind](db, participantId)
+    command[name] = await FILLS[kind](db, participantId, request)
   }
   return command as Command
 }

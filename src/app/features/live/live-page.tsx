@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { Users } from 'lucide-react'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { Legend } from '../../lanes/legend'
+import type { CohortsToAttach } from '../../live/cohort/cohort-dialog'
 import { Doubts } from '../../live/door/doubts'
 import { useHelpCalls } from '../../live/help/use-help-calls'
 import type { LiveView, Send } from '../../live/live-view'
@@ -30,6 +31,8 @@ interface LivePageProps {
   joinImage: string
   /** Whether the join address was guessed because this page was opened on the server's own machine. */
   reach: { guessed: boolean; others: string[] }
+  /** Cohorts that can be attached. */
+  cohorts: CohortsToAttach
   accountId: string
   now: number
 }
@@ -43,6 +46,7 @@ export function LivePage({
   joinAddress,
   joinImage,
   reach,
+  cohorts,
   accountId,
   now,
 }: LivePageProps) {
@@ -104,7 +108,7 @@ export function LivePage({
       <Flex gap="16px" align="flex-start" flex="1" pb="16px">
         <Stack flex="1" minW="0" gap="8px">
           {!ended && <Doubts view={view} send={send} />}
-          {!ended && <OutsideRooms view={view} send={send} />}
+          {!ended && <OutsideRooms view={view} cohorts={cohorts} send={send} />}
           <chakra.h2 srOnly>Rooms</chakra.h2>
           {!ended && !isOut && !making && (
             <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => setMaking(true)} />

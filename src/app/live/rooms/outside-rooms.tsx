@@ -1,13 +1,20 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { Button } from '../../ui/button'
+import { CohortDialog, type CohortsToAttach } from '../cohort/cohort-dialog'
 import { RemovePeople } from '../door/remove-people'
 import { WaitingList } from '../door/waiting-list'
 import type { LiveView, Send } from '../live-view'
 import { PutIn } from '../without-device/put-in'
 import { People } from './people'
 
+interface OutsideRoomsProps {
+  view: LiveView
+  cohorts: CohortsToAttach
+  send: Send
+}
+
 /** Everybody who is not in a room, always in sight: waiting, with the whole group, and not here yet. */
-export function OutsideRooms({ view, send }: { view: LiveView; send: Send }) {
+export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
   const together = view.people.filter(person => person.admitted && !person.inRoom)
   const late = view.clock ? together.filter(person => person.roomId !== null) : []
   return (
@@ -28,7 +35,8 @@ export function OutsideRooms({ view, send }: { view: LiveView; send: Send }) {
             {person.shownName}: to {view.rooms.find(room => room.id === person.roomId)?.name}
           </Button>
         ))}
-        <Flex ml="auto" align="center">
+        <Flex ml="auto" align="center" wrap="wrap">
+          <CohortDialog view={view} cohorts={cohorts} send={send} />
           <PutIn view={view} send={send} />
           <RemovePeople view={view} send={send} />
         </Flex>

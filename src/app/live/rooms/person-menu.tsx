@@ -48,6 +48,7 @@ function MadeMenu({ person, rooms, isGuest, inRound, send }: PersonMenuProps) {
   const act = (value: string) => {
     if (value === 'let-in') send({ type: 'let-in', participantIds: [person.id] })
     else if (value === 'remove') send({ type: 'remove', participantIds: [person.id] })
+    else if (value === 'unmatch') send({ type: 'unmatch-people', participantIds: [person.id] })
     else if (value === 'free') send({ type: 'release', participantId: person.id })
     else if (value === 'whole') send({ type: 'place', participantId: person.id, roomId: null })
     else send({ type: 'place', participantId: person.id, roomId: value })
@@ -80,6 +81,11 @@ function MadeMenu({ person, rooms, isGuest, inRound, send }: PersonMenuProps) {
               </Menu.ItemGroup>
             )}
             <Menu.Separator />
+            {person.onList && person.typedName !== person.shownName && (
+              <Menu.Item value="unmatch">
+                Came in as “{person.typedName}”: not {person.shownName}
+              </Menu.Item>
+            )}
             {person.hasDevice && <Menu.Item value="free">Free the name</Menu.Item>}
             <Menu.Item value="remove">Remove from the session</Menu.Item>
           </Menu.Content>

@@ -2,64 +2,18 @@ import { z } from 'zod'
 import { idSchema } from '../ids'
 import type { SessionEvent } from '../session/session'
 import { type TextProblem, textSchema } from '../texts'
-import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
+import { happens, nothing, refuse, topic } from '../topic'
+import { type DoorProblem, type DoorState, doorEvents } from './door-facts'
 import { joins, newcomer } from './joining'
 import {
   changeParticipants,
   type Doubt,
-  type ExpectedPerson,
   MOST_PARTICIPANTS,
   type Participant,
   type PeopleState,
   roomIdOf,
 } from './people'
 import { doorNow, lanePeople, ownFacts, stillExpected } from './shown'
-
-export interface DoorState extends PeopleState {
-  /** Nobody new comes in. */
-  locked: boolean
-  waitingList: boolean
-  /** The waiting list switched itself on, as clearly more came than are expected. */
-  crowded: boolean
-  /** It has done so once: what the facilitator does about it stands. */
-  wasCrowded: boolean
-  expected: ExpectedPerson[]
-  /** Doubts about names that nobody has settled yet. */
-  doubts: Doubt[]
-}
-
-export type DoorProblem =
-  | { code: 'no-such-participant' }
-  | { code: 'name-taken'; shownName: string }
-  | { code: 'no-such-doubt' }
-  | { code: 'door-locked' }
-  | { code: 'mixed-alphabets' }
-  | { code: 'session-full'; most: number }
-
-const events = {
-  joined: {
-    participantId: idSchema,
-    personId: idSchema.nullable(),
-    shownName: z.string(),
-    admitted: z.boolean(),
-    /** They have no device of their own; `besideId` names who they sit beside when they are put in from there. */
-    withoutDevice: z.object({ besideId: idSchema.nullable() }).optional(),
-  },
-  admitted: { participantIds: z.array(idSchema) },
-  connected: { participantId: idSchema },
-  disconnected: { participantId: idSchema },
-  released: { participantId: idSchema },
-  /** Taken out by a facilitator. */
-  removed: { participantIds: z.array(idSchema) },
-  /** Somebody says that a name is theirs, at the door, or not theirs, on the page that goes by it. */
-  'name-doubted': { doubtId: idSchema, participantId: idSchema, how: z.enum(['not-me', 'mine-is-taken']) },
-  'doubt-settled': { doubtId: idSchema },
-  'waiting-list-set': { on: z.boolean() },
-  /** The waiting list switched itself on. */
-  crowded: {},
-  'door-locked': { on: z.boolean() },
-}
-export type DoorEvent = EventsOf<typeof events>
 
 /** Who comes in: joining by a name, the waiting list, coming and going of their pages, names in doubt. */
 export const door = topic<{
@@ -108,7 +62,7 @@ export const door = topic<{
       },
       'settle-doubt': { by: ['facilitator'], asks: { doubtId: idSchema, free: z.boolean() } },
     },
-    events,
+    events: doorEvents,
   },
   {
     decide: {

@@ -4,7 +4,7 @@ import { plainName } from '../../people/shown-name'
 import { remember } from '../remember'
 import { type TextProblem, textProblem } from '../texts'
 import { type Decision, happens, refuse } from '../topic'
-import type { DoorEvent, DoorProblem, DoorState } from './door'
+import type { DoorEvent, DoorProblem, DoorState } from './door-facts'
 import { MOST_PARTICIPANTS, type Participant, participantList } from './people'
 
 /** Somebody who wants in. */
@@ -97,6 +97,7 @@ export function newcomer(
     id: participantId,
     personId,
     shownName,
+    typedName: shownName,
     admitted,
     // Who has no device is there until somebody says otherwise.
     connected: withoutDevice !== undefined,

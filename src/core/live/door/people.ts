@@ -8,6 +8,8 @@ export interface Participant {
   id: string
   personId: string | null
   shownName: string
+  /** The name they came in with; others may have found out since who of a list that is. */
+  typedName: string
   /** Let in from the waiting list, or came straight in. */
   admitted: boolean
   /** Their page is open, or they need none: who has no device counts as there. */

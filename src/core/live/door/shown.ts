@@ -39,10 +39,22 @@ export function doorNow({
 }
 
 const lanePerson = remember(
-  ({ id, personId, shownName, connected, hasDevice, admitted, roomId, inRoom, seenAt }: Participant) => ({
+  ({
+    id,
+    personId,
+    shownName,
+    typedName,
+    connected,
+    hasDevice,
+    admitted,
+    roomId,
+    inRoom,
+    seenAt,
+  }: Participant) => ({
     id,
     onList: personId !== null,
     shownName,
+    typedName,
     connected,
     hasDevice,
     admitted,

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import type { DoorEvent, DoorProblem } from '../door/door'
 import { presentOf } from '../door/door'
+import type { DoorEvent, DoorProblem } from '../door/door-facts'
 import { type PeopleState, peopleIn, roomIdOf } from '../door/people'
 import { idSchema } from '../ids'
 import { remember, rememberBoth } from '../remember'

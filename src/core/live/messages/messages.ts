@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { DoorProblem } from '../door/door'
+import type { DoorProblem } from '../door/door-facts'
 import { type Participant, type PeopleState, peopleIn } from '../door/people'
 import { closing, type HelpEvent, type HelpState, openHelp } from '../help/help'
 import { idSchema } from '../ids'

@@ -1,6 +1,7 @@
 /** Rooms that are made in the session itself, of who is here. */
 import { z } from 'zod'
-import { type DoorState, presentOf } from '../door/door'
+import { presentOf } from '../door/door'
+import type { DoorState } from '../door/door-facts'
 import { changeParticipants, MOST_PARTICIPANTS } from '../door/people'
 import { idSchema } from '../ids'
 import { type TextProblem, textProblem, textSchema } from '../texts'

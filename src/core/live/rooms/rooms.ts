@@ -1,7 +1,7 @@
 import { groupBy } from 'lodash-es'
 import { z } from 'zod'
-import type { DoorProblem, DoorState } from '../door/door'
 import { presentOf } from '../door/door'
+import type { DoorProblem, DoorState } from '../door/door-facts'
 import {
   changeParticipants,
   type Participant,

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { plainName } from '../../people/shown-name'
-import { type DoorEvent, type DoorProblem, type DoorState, door, presentOf } from '../door/door'
+import { door, presentOf } from '../door/door'
+import type { DoorEvent, DoorProblem, DoorState } from '../door/door-facts'
 import { joins, plainNameOf } from '../door/joining'
 import { MOST_PARTICIPANTS, type Participant, type PeopleState, participantList } from '../door/people'
 import { idSchema } from '../ids'
