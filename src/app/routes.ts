@@ -52,6 +52,7 @@ export default [
     route('removals', 'routes/removals.ts'),
     route('list-template.csv', 'routes/list-template.ts'),
     route('sessions/:sessionId/commands', 'routes/session-commands.ts'),
+    route('sessions/:sessionId/facts', 'routes/session-facts.ts'),
     route('sessions/:sessionId/projector', 'routes/session-projector.tsx'),
     route('sessions/:sessionId/review/:file', 'routes/session-review-file.ts'),
   ]),

@@ -1,3 +1,4 @@
+import { groupBy } from 'lodash-es'
 import { fold } from '../live/evolve'
 import type { Recorded } from '../live/topics'
 import { type Stay, stays } from '../review/attendance'
@@ -15,20 +16,21 @@ export interface Meeting {
  */
 export function meetingsOf(log: readonly Recorded[], now: number): Meeting[] {
   const { participants } = fold(log)
-  const byRoom = new Map<string, Stay[]>()
-  for (const stay of stays(log, now)) {
-    if (stay.roomId === null) continue
-    const others = byRoom.get(stay.roomId)
-    if (others) others.push(stay)
-    else byRoom.set(stay.roomId, [stay])
-  }
+  return meetingsIn(stays(log, now), id => participants[id]?.personId ?? null)
+}
+
+/** Who was with whom in rooms, as `idOf` calls them; nobody meets whom it gives null, or themselves. */
+export function meetingsIn(all: readonly Stay[], idOf: (participantId: string) => string | null): Meeting[] {
+  const byRoom = groupBy(
+    all.filter(stay => stay.roomId !== null),
+    stay => stay.roomId,
+  )
   const together = new Map<string, Meeting>()
-  for (const inRoom of byRoom.values()) {
+  for (const inRoom of Object.values(byRoom)) {
     for (const [index, one] of inRoom.entries()) {
       for (const other of inRoom.slice(index + 1)) {
         const ms = Math.min(one.to, other.to) - Math.max(one.from, other.from)
-        const a = participants[one.participantId]?.personId
-        const b = participants[other.participantId]?.personId
+        const [a, b] = [idOf(one.participantId), idOf(other.participantId)]
         if (ms <= 0 || !a || !b || a === b) continue
         const pair: [string, string] = a < b ? [a, b] : [b, a]
         const meeting = together.get(pair.join(' ')) ?? { pair, ms: 0 }

@@ -85,6 +85,7 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'visit-ended': { accountId: 'a', roomId: 'r' },
     'room-renamed': { roomId: 'r', name: 'x' },
     'rooms-made': { rooms: [{ id: 'r', name: 'x', copyId: 'c', participantIds: ['a'] }] },
+    'rooms-undone': {},
     renamed: { title: 'x' },
     'cohort-attached': {
       cohortId: 'c',

@@ -29,6 +29,7 @@ const MAY: Record<ActorKind, string[]> = {
     'send-out',
     'set-waiting-list',
     'settle-doubt',
+    'undo-rooms',
     'unmatch-people',
     'visit',
   ],

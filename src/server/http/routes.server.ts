@@ -103,6 +103,7 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/sessions/:sessionId/live': account(),
   '/sessions/:sessionId/projector': account(),
   '/sessions/:sessionId/commands': account('small'),
+  '/sessions/:sessionId/facts': account(),
   '/sessions/:sessionId/review': account('small'),
   '/sessions/:sessionId/review/:file': account('none', 'dear'),
 }

@@ -9,6 +9,8 @@ import type { LaneOrder } from './lane-order'
 interface LiveHeadProps {
   sessionId: string
   view: LiveView
+  /** Groups are being made beside the lanes: then the room is theirs. */
+  making: boolean
   line: 'live' | 'lost'
   join: { code: string; address: string; image: string; guessed: boolean; others: string[] }
   order: LaneOrder
@@ -23,6 +25,7 @@ interface LiveHeadProps {
 export function LiveHead({
   sessionId,
   view,
+  making,
   line,
   join,
   order,
@@ -33,7 +36,7 @@ export function LiveHead({
 }: LiveHeadProps) {
   const [asked, setAsked] = useState<boolean | null>(null)
   // With nothing prepared, people have to come in first: until there are rooms it shows by itself.
-  const showing = asked ?? view.rooms.length === 0
+  const showing = asked ?? (view.rooms.length === 0 && !making)
   const [more, setMore] = useState(false)
   if (view.session.phase === 'ended') {
     return (

@@ -91,6 +91,7 @@ export function LivePage({
       <LiveHead
         sessionId={sessionId}
         view={view}
+        making={making}
         line={line}
         join={{ code: joinCode, address: joinAddress, image: joinImage, ...reach }}
         order={order as LaneOrder}
@@ -138,6 +139,7 @@ export function LivePage({
         </Stack>
         {making && !ended && !isOut && (
           <MakeGroups
+            sessionId={sessionId}
             view={view}
             onClose={() => {
               setMaking(false)

@@ -1,62 +1,53 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { Shuffle } from 'lucide-react'
-import { useEffect, useState } from 'react'
+import { Shuffle, Undo2 } from 'lucide-react'
+import { useState } from 'react'
 import { sizeProblemText, sizesText } from '../../group-sizes/size-text'
 import { SizeFields, useTypedSizes } from '../../group-sizes/size-wish'
 import type { LiveView, Send } from '../../live/live-view'
 import { Button } from '../../ui/button'
+import { Field, Select, Tick } from '../../ui/fields'
 import { Message } from '../../ui/layout'
-import { GroupingClient } from '../../workers/grouping-client'
 import { Drawer } from './drawer'
+import { type Asked, columnWishes } from './rooms-task'
+import { useFactsHere } from './use-facts-here'
+import { useMakingRooms } from './use-making-rooms'
 
 interface MakeGroupsProps {
+  sessionId: string
   view: LiveView
   onClose: () => void
   send: Send
 }
 
 /**
- * Groups of who is here, at random. They stand in the lanes at once, and can be made anew, changed there by hand, and are sent
- * out like those of a plan; until then everybody stays.
+ * Groups of who is here: at random, with fresh pairs, by the cohort's rules and columns. They stand in the lanes at once, and can
+ * be made anew, held, changed there by hand, and are sent out like those of a plan; until then everybody stays.
  */
-export function MakeGroups({ view, onClose, send }: MakeGroupsProps) {
-  const [client] = useState(() => new GroupingClient())
-  useEffect(() => () => client.stop(), [client])
-  const [busy, setBusy] = useState(false)
-  const [failed, setFailed] = useState(false)
+export function MakeGroups({ sessionId, view, onClose, send }: MakeGroupsProps) {
+  const facts = useFactsHere(sessionId)
+  const [fresh, setFresh] = useState(true)
+  const [keepRules, setKeepRules] = useState(true)
+  const [column, setColumn] = useState('')
+  const [held, setHeld] = useState<ReadonlySet<string>>(new Set())
   const here = view.people.filter(person => person.admitted)
   const sizes = useTypedSizes(here.length, { by: 'people', number: '3' })
   const { result } = sizes
-  const now = view.rooms.map(room => here.flatMap(person => (person.roomId === room.id ? [person.id] : [])))
-  const made = now.some(members => members.length > 0)
+  const groups = view.rooms.map(room => ({
+    id: room.id,
+    name: room.name,
+    people: here.filter(person => person.roomId === room.id),
+  }))
+  const made = groups.some(group => group.people.length > 0)
   const waiting = view.people.length - here.length
-
-  const make = () => {
-    if (!result.ok || busy) return
-    setBusy(true)
-    setFailed(false)
-    client.ask(
-      {
-        kind: 'draw',
-        personIds: here.map(person => person.id),
-        sizes: result.sizes,
-        seed: crypto.getRandomValues(new Int32Array(1))[0] ?? 0,
-        previous: now,
-      },
-      async reply => {
-        if (reply.kind !== 'drawn') return
-        const groups = reply.groups.map((participantIds, index) => ({
-          name: `Group ${index + 1}`,
-          participantIds,
-        }))
-        await send({ type: 'make-rooms', groups })
-        setBusy(false)
-      },
-      () => {
-        setBusy(false)
-        setFailed(true)
-      },
-    )
+  const asked: Asked = { fresh, keepRules, column }
+  const { make, busy, said, failed } = useMakingRooms({ here, groups, facts, held, asked, send })
+  const hold = (ids: string[], on: boolean) => {
+    const now = new Set(held)
+    for (const id of ids) {
+      if (on) now.add(id)
+      else now.delete(id)
+    }
+    setHeld(now)
   }
   return (
     <Drawer label="Make groups" title="Groups of who is here" onClose={onClose}>
@@ -65,7 +56,7 @@ export function MakeGroups({ view, onClose, send }: MakeGroupsProps) {
         gap="12px"
         onSubmit={event => {
           event.preventDefault()
-          make()
+          if (result.ok) make(result.sizes)
         }}
       >
         <Flex gap="12px" wrap="wrap">
@@ -83,36 +74,81 @@ export function MakeGroups({ view, onClose, send }: MakeGroupsProps) {
             </chakra.span>
           )}
         </chakra.output>
-        <Button type="submit" kind="main" disabled={!result.ok || busy}>
-          <Shuffle size={18} aria-hidden="true" /> {made ? 'Reshuffle' : 'Make groups'}
-        </Button>
-        <chakra.p color="quiet" fontSize="s">
-          At random. Everybody stays until you send them out; a name in the lanes can be put elsewhere before
-          that.{' '}
-          {view.rounds.begun > 0 && 'Rooms of earlier rounds are closed, and keep what was made in them. '}
-          {waiting > 0 && `${waiting} on the waiting list are not counted.`}
-        </chakra.p>
-        {made && (
-          // On a phone the lanes lie under this.
-          <chakra.ul display={{ md: 'none' }} listStyleType="none" aria-label="Who is in which group">
-            {view.rooms.map((room, index) => (
-              <chakra.li key={room.id} py="4px" borderTopWidth="1px">
-                <b>{room.name}</b>{' '}
-                {here
-                  .filter(person => now[index]?.includes(person.id))
-                  .map(person => person.shownName)
-                  .join(', ')}
-              </chakra.li>
-            ))}
-          </chakra.ul>
+        {facts && facts.history.size > 0 && (
+          <Tick checked={fresh} onChange={event => setFresh(event.target.checked)}>
+            Fresh pairs: people who have not worked together
+          </Tick>
         )}
+        {facts && facts.rules.length > 0 && (
+          <Tick checked={keepRules} onChange={event => setKeepRules(event.target.checked)}>
+            {facts.rules.length === 1
+              ? 'Keep the 1 rule of the cohort'
+              : `Keep the ${facts.rules.length} rules of the cohort`}
+          </Tick>
+        )}
+        {facts && facts.columns.length > 0 && (
+          <Field label="Every group">
+            {parts => (
+              <Select {...parts} value={column} onChange={event => setColumn(event.target.value)}>
+                <option value="">as it comes</option>
+                {columnWishes(facts.columns).map(({ value, text }) => (
+                  <option key={value} value={value}>
+                    {text}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+        )}
+        <Flex gap="8px" wrap="wrap">
+          <Button type="submit" kind="main" disabled={!result.ok || busy}>
+            <Shuffle size={18} aria-hidden="true" /> {made ? 'Reshuffle' : 'Make groups'}
+          </Button>
+          {view.canUndo && (
+            <Button disabled={busy} onClick={() => send({ type: 'undo-rooms' })}>
+              <Undo2 size={18} aria-hidden="true" /> Undo
+            </Button>
+          )}
+        </Flex>
         <Box role="status">
+          {said && <p>{said}</p>}
           {failed && (
             <Message kind="problem">
               The groups could not be worked out. Reload the page and try again.
             </Message>
           )}
         </Box>
+        <chakra.p color="quiet" fontSize="s">
+          Everybody stays until you send them out; a name in the lanes can be put elsewhere before that.{' '}
+          {view.rounds.begun > 0 && 'Rooms of earlier rounds are closed, and keep what was made in them. '}
+          {waiting > 0 && `${waiting} on the waiting list are not counted.`}
+        </chakra.p>
+        {made && (
+          <chakra.ul listStyleType="none" aria-label="Who is in which group">
+            {groups.map(({ id, name, people }) => (
+              <chakra.li key={id} py="4px" borderTopWidth="1px">
+                <Flex justify="space-between" gap="8px" align="flex-start">
+                  <span>
+                    <b>{name}</b> {people.map(person => person.shownName).join(', ')}
+                  </span>
+                  {people.length > 0 && (
+                    <Tick
+                      checked={people.every(person => held.has(person.id))}
+                      onChange={event =>
+                        hold(
+                          people.map(person => person.id),
+                          event.target.checked,
+                        )
+                      }
+                    >
+                      Hold <chakra.span srOnly>{name}</chakra.span>
+                    </Tick>
+                  )}
+                </Flex>
+              </chakra.li>
+            ))}
+          </chakra.ul>
+        )}
       </Stack>
     </Drawer>
   )

@@ -146,3 +146,36 @@ test('whatever is made, nobody is in two rooms, in one that is closed, or in one
     }),
   )
 })
+
+test('the last arrangement is taken back until people are out in it, and who has come since has no room', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo')
+  const undo = (at: number) => session.tell(at, facilitator, { type: 'undo-rooms' })
+  const belongs = () =>
+    Object.fromEntries(Object.values(session.state.participants).map(p => [p.id, p.roomId]))
+  expect(undo(2)).toBe('nothing-to-undo')
+  const before = session.state
+  make(session, 3, { One: ['ana', 'bo'] })
+  make(session, 4, { Other: ['ana'], More: ['bo'] })
+  expect(facilitatorView(session.state).canUndo).toBe(true)
+  session.join(5, 'chi')
+  // Back to the one before, once: what it took the place of is not known any more.
+  expect(undo(6)).toEqual(['rooms-undone'])
+  expect(facilitatorView(session.state).rooms.map(room => room.name)).toEqual(['One'])
+  expect(new Set(Object.values(belongs()))).toEqual(new Set([session.state.rooms[0]?.id, null]))
+  expect(undo(7)).toBe('nothing-to-undo')
+
+  const planned = new Rehearsed()
+  planned.join(1, 'ana', 'bo')
+  make(planned, 3, { One: ['ana', 'bo'] })
+  planned.tell(4, facilitator, { type: 'undo-rooms' })
+  const { rooms, expected, participants } = planned.state
+  expect({ rooms, expected, participants }).toEqual({
+    rooms: before.rooms,
+    expected: before.expected,
+    participants: before.participants,
+  })
+  make(planned, 5, { One: ['ana', 'bo'] })
+  sendOut(planned, 6)
+  expect(planned.tell(7, facilitator, { type: 'undo-rooms' })).toBe('nothing-to-undo')
+})

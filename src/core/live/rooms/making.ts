@@ -1,4 +1,5 @@
 /** Rooms that are made in the session itself, of who is here. */
+import { mapValues } from 'lodash-es'
 import { z } from 'zod'
 import { presentOf } from '../door/door'
 import type { DoorState } from '../door/door-facts'
@@ -60,16 +61,40 @@ export function withRooms(
   const roomOf = new Map(
     made.flatMap(({ id, participantIds }) => participantIds.map(one => [one, id] as const)),
   )
-  const before = state.rooms.filter(room => room.used).map((room): Room => ({ ...room, closed: true }))
+  const kept = state.rooms.filter(room => room.used).map((room): Room => ({ ...room, closed: true }))
   return {
+    before: {
+      rooms: state.rooms,
+      roomIds: mapValues(state.participants, participant => participant.roomId),
+      expectedIn: Object.fromEntries(state.expected.map(({ personId, roomId }) => [personId, roomId])),
+    },
     ...changeParticipants(state, Object.keys(state.participants), ({ id }) => ({
       roomId: roomOf.get(id) ?? null,
     })),
     // Rooms of a plan are not there any more for those who come later.
     expected: state.expected.map(person => ({ ...person, roomId: null })),
     rooms: [
-      ...before,
+      ...kept,
       ...made.map(({ id, name, copyId }): Room => ({ id, name, copyId, used: false, closed: false })),
     ],
+  }
+}
+
+/** The rooms as they were before the last arrangement; who has come since has none. */
+export function withoutLast(
+  state: RoomsState & Pick<DoorState, 'participants' | 'expected'>,
+): Partial<RoomsState & DoorState> {
+  const { before } = state
+  if (!before) return {}
+  return {
+    before: null,
+    rooms: before.rooms,
+    ...changeParticipants(state, Object.keys(state.participants), ({ id }) => ({
+      roomId: before.roomIds[id] ?? null,
+    })),
+    expected: state.expected.map(person => ({
+      ...person,
+      roomId: before.expectedIn[person.personId] ?? null,
+    })),
   }
 }

@@ -13,11 +13,22 @@ export interface Room extends PlannedRoom {
   closed: boolean
 }
 
-export interface RoomsState {
+/** Rooms and who belonged to them before others were made. */
+export interface Before {
   rooms: Room[]
+  /** By participant id. */
+  roomIds: Readonly<Record<string, string | null>>
+  /** Of those who were still awaited, by person id. */
+  expectedIn: Readonly<Record<string, string | null>>
 }
 
-export const roomOf = (state: RoomsState, roomId: string | null): Room | undefined =>
+export interface RoomsState {
+  rooms: Room[]
+  /** What the last arrangement took the place of, until people are sent out in it. */
+  before: Before | null
+}
+
+export const roomOf = (state: Pick<RoomsState, 'rooms'>, roomId: string | null): Room | undefined =>
   state.rooms.find(room => room.id === roomId)
 
 /** Rooms there are now. */

@@ -16,7 +16,7 @@ import type { RoundsEvent, RoundsProblem } from '../rounds/rounds'
 import type { SessionEvent, SessionState } from '../session/session'
 import { type TextProblem, textProblem, textSchema } from '../texts'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
-import { type MakingProblem, madeRooms, roomsFor, wantedGroups, withRooms } from './making'
+import { type MakingProblem, madeRooms, roomsFor, wantedGroups, withoutLast, withRooms } from './making'
 import { LONGEST_ROOM_NAME, openRooms, type PlannedRoom, type Room, type RoomsState, roomOf } from './room'
 
 export type RoomsProblem =
@@ -24,11 +24,14 @@ export type RoomsProblem =
   | { code: 'no-such-room' }
   | { code: 'waiting'; shownName: string }
   | { code: 'not-in-a-room' }
+  | { code: 'nothing-to-undo' }
 
 const events = {
   placed: { participantId: idSchema, roomId: idSchema.nullable(), intoRoom: z.boolean() },
   'room-renamed': { roomId: idSchema, name: z.string() },
   'rooms-made': { rooms: madeRooms },
+  /** The last arrangement was taken back. */
+  'rooms-undone': {},
 }
 export type RoomsEvent = EventsOf<typeof events>
 
@@ -42,10 +45,11 @@ export const rooms = topic<{
   mark: 'joined' | 'left'
 }>()(
   {
-    initial: { rooms: [] },
+    initial: { rooms: [], before: null },
     commands: {
       place: { by: ['facilitator'], asks: { participantId: idSchema, roomId: idSchema.nullable() } },
       'make-rooms': { by: ['facilitator'], asks: { groups: wantedGroups }, fills: { ids: 'fresh-ids' } },
+      'undo-rooms': { by: ['facilitator'], asks: {} },
       'rename-room': { by: ['facilitator'], asks: { roomId: idSchema, name: textSchema } },
     },
     events,
@@ -69,6 +73,9 @@ export const rooms = topic<{
         const made = roomsFor(state, groups, ids)
         return 'rooms' in made ? happens({ type: 'rooms-made', rooms: made.rooms }) : refuse(made)
       },
+      'undo-rooms'(state) {
+        return state.before ? happens({ type: 'rooms-undone' }) : refuse({ code: 'nothing-to-undo' })
+      },
       'rename-room'(state, { roomId, name }) {
         const room = roomOf(state, roomId)
         if (!room) return refuse({ code: 'no-such-room' })
@@ -83,8 +90,10 @@ export const rooms = topic<{
       opened: (_state, { plan }) => ({
         rooms: plan.rooms.map(room => ({ ...room, used: false, closed: false })),
       }),
-      'sent-out': (state, { participantIds }) =>
-        withUsed(state, new Set(participantIds.map(id => state.participants[id]?.roomId))),
+      'sent-out': (state, { participantIds }) => ({
+        ...withUsed(state, new Set(participantIds.map(id => state.participants[id]?.roomId))),
+        before: null,
+      }),
       placed: (state, { participantId, roomId, intoRoom }) => ({
         ...changeParticipants(state, [participantId], () => ({
           roomId,
@@ -93,12 +102,13 @@ export const rooms = topic<{
         ...(intoRoom && withUsed(state, new Set([roomId]))),
       }),
       'rooms-made': (state, { rooms: made }) => withRooms(state, made),
+      'rooms-undone': state => withoutLast(state),
       'room-renamed': (state, { roomId, name }) => ({
         rooms: state.rooms.map(room => (room.id === roomId ? { ...room, name } : room)),
       }),
     },
     views: {
-      facilitator: state => ({ rooms: openRooms(state.rooms) }),
+      facilitator: state => ({ rooms: openRooms(state.rooms), canUndo: state.before !== null }),
       participant: (state, me) => {
         const room = roomIn(state, me)
         return { whereabouts: whereaboutsOf(state, me), board: room ? state.board : null }
@@ -126,6 +136,7 @@ export const rooms = topic<{
       'same-room-name': ({ name }) => `Two rooms would be called ${name}. Give each a name of its own.`,
       'nobody-to-group': () => 'Nobody who is let in is in these groups. Let people in first.',
       waiting: ({ shownName }) => `${shownName} is still on the waiting list. Let them in first.`,
+      'nothing-to-undo': () => 'There is nothing to undo: people have been sent out since.',
       'not-in-a-room': () => 'This can be done from a room only.',
     },
   },
