@@ -86,6 +86,10 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'room-renamed': { roomId: 'r', name: 'x' },
     'rooms-made': { rooms: [{ id: 'r', name: 'x', copyId: 'c', participantIds: ['a'] }] },
     'rooms-undone': {},
+    'room-added': { room: { id: 'r', name: 'x', copyId: 'c' } },
+    'room-closed': { roomId: 'r', intoRoomId: null, participantIds: ['a'] },
+    'rooms-reopened': { roomIds: ['r'] },
+    'late-set': { rule: 'smallest' },
     renamed: { title: 'x' },
     'cohort-attached': {
       cohortId: 'c',

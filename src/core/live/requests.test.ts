@@ -6,10 +6,12 @@ import { COMMAND_SHAPES, type Command, facilitatorRequestSchema, participantRequ
 /** Who may ask for what, written down once more by hand: a topic that lets more in is found here. */
 const MAY: Record<ActorKind, string[]> = {
   facilitator: [
+    'add-room',
     'add-time',
     'attach-cohort',
     'broadcast',
     'call-back',
+    'close-room',
     'end',
     'go-on',
     'leave-room',
@@ -26,7 +28,9 @@ const MAY: Record<ActorKind, string[]> = {
     'remove',
     'rename-room',
     'rename-session',
+    'reopen-rooms',
     'send-out',
+    'set-late',
     'set-waiting-list',
     'settle-doubt',
     'undo-rooms',

@@ -130,6 +130,10 @@ export interface Topic<
   first?: {
     [Type in Heard<K>['type']]?: (state: StateFor<K>, event: OfType<Heard<K>, Type>) => Known<K, Events>[]
   }
+  /** What happens at once because of an event, given the state after it. */
+  follows?: {
+    [Type in Heard<K>['type']]?: (state: StateFor<K>, event: OfType<Heard<K>, Type>) => Known<K, Events>[]
+  }
   /** What each event changes. Total: one that no longer fits changes nothing. */
   evolve: {
     [Type in keyof Events]: (state: StateFor<K>, event: EventOf<Events, Type>, at: number) => Changed<K>

@@ -4,7 +4,9 @@ import type { ActorKind } from './actors'
 import { cohort } from './cohort/cohort'
 import { door } from './door/door'
 import { help } from './help/help'
+import { late } from './late/late'
 import { messages } from './messages/messages'
+import { roomSet } from './room-set/room-set'
 import { rooms } from './rooms/rooms'
 import { rounds } from './rounds/rounds'
 import { session } from './session/session'
@@ -21,7 +23,19 @@ import { visits } from './visits/visits'
 import { withoutDevice } from './without-device/without-device'
 
 /** In the order in which their marks, sections and deadlines come. */
-export const TOPICS = { session, door, withoutDevice, cohort, rooms, rounds, messages, help, visits }
+export const TOPICS = {
+  session,
+  door,
+  withoutDevice,
+  cohort,
+  rooms,
+  roomSet,
+  late,
+  rounds,
+  messages,
+  help,
+  visits,
+}
 
 type Topics = typeof TOPICS
 type AnyTopic = Topics[keyof Topics]
@@ -94,6 +108,7 @@ export interface PlainTopic {
   events: Record<string, Shape>
   decide: Record<string, (state: LiveState, command: Command, actor: unknown, now: number) => Decision>
   first?: Record<string, ((state: LiveState, event: LiveEvent) => LiveEvent[]) | undefined>
+  follows?: Record<string, ((state: LiveState, event: LiveEvent) => LiveEvent[]) | undefined>
   evolve: Record<string, ((state: LiveState, event: LiveEvent, at: number) => Partial<LiveState>) | undefined>
   due?: (state: LiveState) => { at: number; command: Command }[]
   views: Record<string, ((state: LiveState, me?: unknown) => object) | undefined>

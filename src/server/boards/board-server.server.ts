@@ -12,7 +12,7 @@ import type { Logger } from 'pino'
 import { WebSocketServer } from 'ws'
 import * as Y from 'yjs'
 import type { Board } from '~/core/boards/board'
-import { mayWorkOn } from '~/core/live/rooms/rooms'
+import { mayRead, mayWorkOn } from '~/core/live/rooms/rooms'
 import type { LiveState } from '~/core/live/topics'
 import type { Database } from '../db/database.server'
 import { boardCopies } from '../db/schema.server'
@@ -142,7 +142,11 @@ export class BoardServer {
         }
         const participantId = user.participantIn(sessionId)
         const state = await this.hub.state(sessionId)
-        if (!participantId || !mayWorkOn(state, participantId, documentName)) throw refusal()
+        if (!participantId || !mayRead(state, participantId, documentName)) throw refusal()
+        if (!mayWorkOn(state, participantId, documentName)) {
+          connectionConfig.readOnly = true
+          return { sessionId, participantId, writer: null, questions }
+        }
         const writer = await handOutNumber(this.db, documentName, participantId, numberIn(token))
         if (writer === null) throw refusal()
         this.seen(sessionId, documentName, writer, participantId)
@@ -160,7 +164,7 @@ export class BoardServer {
         if (!copy || !sessionId) return
         const state = await this.hub.state(sessionId)
         // The session may have moved on between the question and the answer.
-        if (participantId && !mayWorkOn(state, participantId, documentName)) connection.close()
+        if (participantId && !mayStay(state, participantId, documentName, connection)) connection.close()
         else connection.sendStateless(copy.greeting(state, writer ?? null))
       },
       beforeHandleMessage: async ({ update, connection, context }) => {
@@ -306,7 +310,7 @@ export class BoardServer {
       if (copy.sessionId !== sessionId) continue
       for (const connection of this.hocuspocus.documents.get(copyId)?.getConnections() ?? []) {
         const { participantId } = connection.context as ConnectionContext
-        if (participantId && !mayWorkOn(state, participantId, copyId)) {
+        if (participantId && !mayStay(state, participantId, copyId, connection)) {
           connection.readOnly = true
           connection.close({ code: 4403, reason: 'This board is closed for you.' })
         }
@@ -314,6 +318,14 @@ export class BoardServer {
     }
   }
 }
+
+/** Whoever was let in to write may write still, and whoever was let in to read may read. */
+const mayStay = (
+  state: LiveState,
+  participantId: string,
+  copyId: string,
+  { readOnly }: Connection,
+): boolean => (readOnly ? mayRead(state, participantId, copyId) : mayWorkOn(state, participantId, copyId))
 
 /** Hocuspocus passes `reason` on to the browser. */
 const refusal = () =>

@@ -89,6 +89,7 @@ export async function appendToLog(db: Database, sessionId: string, entries: read
 const CHANGES_MORE = new Set<LiveEvent['type']>([
   'opened',
   'rooms-made',
+  'room-added',
   'renamed',
   'cohort-attached',
   'people-listed',
@@ -119,6 +120,7 @@ async function applyToPlan(db: Database, sessionId: string, { event }: Recorded)
     await db.update(sessions).set({ phase: 'open', groupingVersion }).where(eq(sessions.id, sessionId))
   }
   if (event.type === 'rooms-made') await makeCopies(db, sessionId, event.rooms, await boardOf(db, sessionId))
+  if (event.type === 'room-added') await makeCopies(db, sessionId, [event.room], await boardOf(db, sessionId))
   if (event.type === 'renamed')
     await db.update(sessions).set({ title: event.title }).where(eq(sessions.id, sessionId))
   if (event.type === 'cohort-attached')

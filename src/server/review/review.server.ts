@@ -114,6 +114,8 @@ async function reviewedRooms(
   const byCopy = groupBy(written, one => one.copyId)
   const rooms: ReviewedRoom[] = []
   for (const room of state.rooms) {
+    // Closed before anybody was in it: nothing can be in it.
+    if (room.closed && !room.used) continue
     const here = byCopy[room.copyId] ?? []
     const doc = await boards.read(room.copyId)
     const removed = removedPieces(doc, { ...state.board, prompts }, here)

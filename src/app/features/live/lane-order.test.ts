@@ -1,6 +1,7 @@
+import { newRoom } from '~/core/live/rooms/room'
 import { orderedRooms } from './lane-order'
 
-const room = (id: string) => ({ id, name: id, copyId: id, used: true, closed: false })
+const room = (id: string) => newRoom({ id, name: id, copyId: id })
 const call = (roomId: string, at: number) =>
   ({ id: roomId, roomId, participantId: 'p', at, closedAt: null, how: null }) as const
 const rooms = [room('a'), room('b'), room('c'), room('d')]

@@ -103,6 +103,14 @@ test('a match is taken back, and the name they came with stands again', () => {
   expect(people(session)[0]).toEqual(['Zofja', false])
 })
 
+test('a name that somebody came in under stays theirs, as it may stand again', () => {
+  const session = begun('Zofja')
+  attach(session)
+  match(session, ['Zofja', 'z'])
+  const join = { type: 'join', participantId: 'x', personId: null, shownName: 'zofja' } as const
+  expect(session.tell(4, door, join)).toBe('name-taken')
+})
+
 test('walk-ins are put on the list by what they typed, once, and have the room they had', () => {
   const session = begun('Quux Bar', 'Ida')
   const list = (...participantIds: string[]) =>

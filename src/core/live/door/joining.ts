@@ -22,6 +22,8 @@ export interface Newcomer {
 /** What a class compares when it joins all at once: every name with every other. */
 export const plainNameOf = remember(({ shownName }: { shownName: string }) => plainName(shownName))
 
+const typedPlain = remember(({ typedName }: { typedName: string }) => plainName(typedName))
+
 /**
  * What comes of somebody wanting in. A name that is taken is refused, but for one that stands for somebody without a device:
  * who comes with one after all takes that place up.
@@ -38,7 +40,8 @@ export function joins(
   const readsTheSame = (other: { shownName: string; personId: string | null }) =>
     plainNameOf(other) === plain || (personId !== null && other.personId === personId)
   const present = participantList(state)
-  const holders = present.filter(readsTheSame)
+  // Who came in under a name may come to be called so again.
+  const holders = present.filter(other => readsTheSame(other) || typedPlain(other) === plain)
   const takesUp =
     !withoutDevice && holders.length === 1 && holders[0]?.hasDevice === false ? holders[0] : null
   const onTheList = personId === null && state.expected.some(readsTheSame)

@@ -1,12 +1,12 @@
 /** Rooms that are made in the session itself, of who is here. */
-import { mapValues } from 'lodash-es'
+import { groupBy, mapValues } from 'lodash-es'
 import { z } from 'zod'
 import { presentOf } from '../door/door'
 import type { DoorState } from '../door/door-facts'
-import { changeParticipants, MOST_PARTICIPANTS } from '../door/people'
+import { changeParticipants, MOST_PARTICIPANTS, participantList } from '../door/people'
 import { idSchema } from '../ids'
 import { type TextProblem, textProblem, textSchema } from '../texts'
-import { LONGEST_ROOM_NAME, MOST_ROOMS, plannedRoomSchema, type Room, type RoomsState } from './room'
+import { LONGEST_ROOM_NAME, MOST_ROOMS, newRoom, plannedRoomSchema, type Room, type RoomsState } from './room'
 
 export type MakingProblem = { code: 'same-room-name'; name: string } | { code: 'nobody-to-group' }
 
@@ -61,7 +61,15 @@ export function withRooms(
   const roomOf = new Map(
     made.flatMap(({ id, participantIds }) => participantIds.map(one => [one, id] as const)),
   )
-  const kept = state.rooms.filter(room => room.used).map((room): Room => ({ ...room, closed: true }))
+  const belonging = groupBy(participantList(state), participant => participant.roomId)
+  const kept = state.rooms
+    .filter(room => room.used)
+    .map(
+      (room): Room =>
+        room.closed
+          ? room
+          : { ...room, closed: true, lastIds: (belonging[room.id] ?? []).map(({ id }) => id) },
+    )
   return {
     before: {
       rooms: state.rooms,
@@ -73,10 +81,7 @@ export function withRooms(
     })),
     // Rooms of a plan are not there any more for those who come later.
     expected: state.expected.map(person => ({ ...person, roomId: null })),
-    rooms: [
-      ...kept,
-      ...made.map(({ id, name, copyId }): Room => ({ id, name, copyId, used: false, closed: false })),
-    ],
+    rooms: [...kept, ...made.map(({ id, name, copyId }) => newRoom({ id, name, copyId }))],
   }
 }
 

@@ -11,7 +11,20 @@ export interface Room extends PlannedRoom {
   used: boolean
   /** Others took its place: nobody is put into it any more, and what was made in it stays. */
   closed: boolean
+  /** Who belonged to it when it was closed, by participant id. */
+  lastIds: readonly string[]
+  /** Board copies of rooms whose people came into it: its own people read them, and write in none. */
+  alsoReads: readonly string[]
 }
+
+/** A room as it begins. */
+export const newRoom = (room: PlannedRoom): Room => ({
+  ...room,
+  used: false,
+  closed: false,
+  lastIds: [],
+  alsoReads: [],
+})
 
 /** Rooms and who belonged to them before others were made. */
 export interface Before {

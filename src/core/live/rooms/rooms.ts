@@ -17,7 +17,15 @@ import type { SessionEvent, SessionState } from '../session/session'
 import { type TextProblem, textProblem, textSchema } from '../texts'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 import { type MakingProblem, madeRooms, roomsFor, wantedGroups, withoutLast, withRooms } from './making'
-import { LONGEST_ROOM_NAME, openRooms, type PlannedRoom, type Room, type RoomsState, roomOf } from './room'
+import {
+  LONGEST_ROOM_NAME,
+  newRoom,
+  openRooms,
+  type PlannedRoom,
+  type Room,
+  type RoomsState,
+  roomOf,
+} from './room'
 
 export type RoomsProblem =
   | MakingProblem
@@ -81,6 +89,9 @@ export const rooms = topic<{
         if (!room) return refuse({ code: 'no-such-room' })
         const problem = textProblem(name, LONGEST_ROOM_NAME)
         if (problem) return refuse(problem)
+        const others = openRooms(state.rooms).filter(other => other !== room)
+        if (others.some(other => other.name.toLowerCase() === name.trim().toLowerCase()))
+          return refuse({ code: 'same-room-name', name: name.trim() })
         return room.name === name.trim()
           ? nothing
           : happens({ type: 'room-renamed', roomId, name: name.trim() })
@@ -88,7 +99,7 @@ export const rooms = topic<{
     },
     evolve: {
       opened: (_state, { plan }) => ({
-        rooms: plan.rooms.map(room => ({ ...room, used: false, closed: false })),
+        rooms: plan.rooms.map(newRoom),
       }),
       'sent-out': (state, { participantIds }) => ({
         ...withUsed(state, new Set(participantIds.map(id => state.participants[id]?.roomId))),
@@ -161,10 +172,18 @@ export interface Member {
 export type Whereabouts =
   | { where: 'waiting' }
   | { where: 'whole'; next: { name: string; members: string[] } | null }
-  | { where: 'room'; roomId: string; name: string; copyId: string; members: Member[] }
+  | {
+      where: 'room'
+      roomId: string
+      name: string
+      copyId: string
+      members: Member[]
+      /** What others had made who came into this room from theirs: to be read. */
+      alsoReads: { copyId: string; name: string }[]
+    }
 
 /** The room somebody is in now, if they are in one. */
-export const roomIn = (state: RoomsState, me: Participant): PlannedRoom | undefined =>
+export const roomIn = (state: RoomsState, me: Participant): Room | undefined =>
   me.inRoom && !me.released ? roomOf(state, me.roomId) : undefined
 
 const WAITING: Whereabouts = { where: 'waiting' }
@@ -177,7 +196,7 @@ function whereaboutsOf(
   if (!me.admitted || me.released) return WAITING
   const room = roomOf(state, me.roomId)
   if (!room) return NOWHERE
-  if (me.inRoom) return inRoom(room, state.participants)
+  if (me.inRoom) return inRoom(room, state.participants)(state.rooms)
   return state.phase === 'open' ? beforeRoom(room, state.participants) : NOWHERE
 }
 
@@ -191,17 +210,19 @@ const belonging = remember((participants: PeopleState['participants']) =>
 const belongingTo = (participants: PeopleState['participants'], roomId: string) =>
   belonging(participants)[roomId] ?? []
 
-const inRoom = rememberBoth(
-  ({ id: roomId, name, copyId }: PlannedRoom, participants: PeopleState['participants']): Whereabouts => ({
-    where: 'room',
-    roomId,
-    name,
-    copyId,
-    members: belongingTo(participants, roomId)
-      .filter(other => other.inRoom)
-      .map(({ id, shownName, connected }) => ({ id, shownName, connected })),
-  }),
-)
+const inRoom = rememberBoth((room: Room, participants: PeopleState['participants']) => {
+  const members = belongingTo(participants, room.id)
+    .filter(other => other.inRoom)
+    .map(({ id, shownName, connected }) => ({ id, shownName, connected }))
+  return remember((rooms: Room[]): Whereabouts => {
+    const { id: roomId, name, copyId } = room
+    const alsoReads = room.alsoReads.map(other => ({
+      copyId: other,
+      name: rooms.find(each => each.copyId === other)?.name ?? '',
+    }))
+    return { where: 'room', roomId, name, copyId, members, alsoReads }
+  })
+})
 
 const beforeRoom = rememberBoth(
   ({ id, name }: PlannedRoom, participants: PeopleState['participants']): Whereabouts => ({
@@ -243,4 +264,17 @@ export function mayWorkOn(
 ): boolean {
   const me = state.participants[participantId]
   return state.phase === 'open' && me !== undefined && roomIn(state, me)?.copyId === copyId
+}
+
+/** Whether somebody may read a board copy now: their room's own, and those of rooms whose people came into it. */
+export function mayRead(
+  state: RoomsState & PeopleState & Pick<SessionState, 'phase'>,
+  participantId: string,
+  copyId: string,
+): boolean {
+  if (mayWorkOn(state, participantId, copyId)) return true
+  const me = state.participants[participantId]
+  return (
+    state.phase === 'open' && me !== undefined && (roomIn(state, me)?.alsoReads.includes(copyId) ?? false)
+  )
 }

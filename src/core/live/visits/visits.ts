@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { closing, type HelpEvent, type HelpState } from '../help/help'
 import { idSchema } from '../ids'
 import { rememberBoth } from '../remember'
+import type { RoomSetEvent } from '../room-set/room-set'
 import { type PlannedRoom, type RoomsState, roomOf } from '../rooms/room'
 import { type RoomsProblem, roomIn } from '../rooms/rooms'
 import type { RoundState } from '../rounds/round'
@@ -32,7 +33,7 @@ export type VisitsEvent = EventsOf<typeof events>
 export const visits = topic<{
   state: VisitsState
   needs: RoomsState & HelpState & RoundState
-  hears: HelpEvent | RoundsEvent | SessionEvent
+  hears: HelpEvent | RoundsEvent | RoomSetEvent | SessionEvent
   borrows: RoomsProblem | RoundsProblem
   mark: 'visit'
 }>()(
@@ -62,6 +63,8 @@ export const visits = topic<{
     },
     first: {
       'round-ended': state => state.visits.flatMap(leave),
+      'room-closed': (state, { roomId }) =>
+        state.visits.filter(visit => visit.roomId === roomId).flatMap(leave),
     },
     evolve: {
       'visit-started': (state, { accountId, name, roomId }, at) => ({

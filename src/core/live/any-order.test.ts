@@ -1,0 +1,216 @@
+import fc from 'fast-check'
+import { clock, door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
+import type { Actor } from './actors'
+import { participantList } from './door/people'
+import { fold } from './evolve'
+import { mayRead, mayWorkOn } from './rooms/rooms'
+import type { Command, LiveState } from './topics'
+import { facilitatorView, participantView, projectorView } from './views'
+
+/** What is asked, of whatever rooms and people there are by then: each is named by a number. */
+type Ask = (state: LiveState, pick: number, ids: string[]) => [Actor, Command]
+
+const roomId = ({ rooms }: LiveState, pick: number) => rooms[pick % Math.max(1, rooms.length)]?.id ?? 'none'
+const personId = ({ participants }: LiveState, pick: number) => {
+  const ids = Object.keys(participants)
+  return ids[pick % Math.max(1, ids.length)] ?? 'nobody'
+}
+const NAMES = ['Ana', 'Bo', 'Chi', 'Zoë', 'Ida', 'Uli', 'Vera']
+const LIST = {
+  name: 'Course',
+  people: NAMES.slice(0, 5).map(name => ({ personId: `p-${name}`, shownName: name, fullName: `${name} X` })),
+}
+
+const ASKS: Ask[] = [
+  (state, pick, [id = '']) => {
+    // As the server asks for it: by somebody of the list, or by a name alone.
+    const person = pick % 2 === 0 ? state.expected[pick % Math.max(1, state.expected.length)] : undefined
+    const shownName = person?.shownName ?? NAMES[pick % NAMES.length] ?? ''
+    return [door, { type: 'join', participantId: id, personId: person?.personId ?? null, shownName }]
+  },
+  (state, pick) => [door, { type: 'connect', participantId: personId(state, pick) }],
+  (state, pick) => [door, { type: 'disconnect', participantId: personId(state, pick) }],
+  (_state, pick, ids) => [
+    facilitator,
+    { type: 'put-in', names: [NAMES[pick % NAMES.length] ?? '', `Guest ${pick}`], ids },
+  ],
+  (state, pick, [id = '']) => [
+    participant(personId(state, pick)),
+    { type: 'put-in-beside', shownName: NAMES[(pick * 3) % NAMES.length] ?? '', newId: id },
+  ],
+  (state, pick) => [
+    participant(personId(state, pick)),
+    { type: 'take-out-beside', besideMeId: personId(state, pick + 1) },
+  ],
+  (state, pick) => [facilitator, { type: 'let-in', participantIds: [personId(state, pick)] }],
+  (state, pick) => [facilitator, { type: 'release', participantId: personId(state, pick) }],
+  (state, pick) => [facilitator, { type: 'remove', participantIds: [personId(state, pick)] }],
+  (_state, pick) => [facilitator, { type: 'set-waiting-list', on: pick % 2 === 0 }],
+  (state, pick, ids) => [
+    facilitator,
+    {
+      type: 'make-rooms',
+      groups: [0, 1].map(part => ({
+        name: `Group ${part + 1}`,
+        participantIds: Object.keys(state.participants).filter((_, at) => (at + pick) % 2 === part),
+      })),
+      ids,
+    },
+  ],
+  () => [facilitator, { type: 'undo-rooms' }],
+  (_state, pick, ids) => [facilitator, { type: 'add-room', name: `Room ${pick % 4}`, ids }],
+  (state, pick) => [
+    facilitator,
+    {
+      type: 'close-room',
+      roomId: roomId(state, pick),
+      toRoomId: pick % 3 === 0 ? null : roomId(state, pick + 1),
+    },
+  ],
+  (state, pick) => [
+    facilitator,
+    { type: 'reopen-rooms', roomIds: [roomId(state, pick), roomId(state, pick + 2)] },
+  ],
+  (state, pick) => [
+    facilitator,
+    { type: 'rename-room', roomId: roomId(state, pick), name: `Room ${pick % 4}` },
+  ],
+  (_state, pick) => [
+    facilitator,
+    { type: 'set-late', rule: (['ask', 'planned', 'smallest'] as const)[pick % 3] ?? 'ask' },
+  ],
+  (state, pick) => [
+    facilitator,
+    {
+      type: 'place',
+      participantId: personId(state, pick),
+      roomId: pick % 4 === 0 ? null : roomId(state, pick),
+    },
+  ],
+  () => [facilitator, { type: 'send-out', seconds: 600 }],
+  () => [facilitator, { type: 'call-back' }],
+  () => [clock, { type: 'finish-grace' }],
+  (_state, pick) => [facilitator, { type: 'attach-cohort', cohortId: `c${pick % 2}`, list: LIST }],
+  (state, pick) => [
+    facilitator,
+    {
+      type: 'match-people',
+      matches: [
+        { participantId: personId(state, pick), personId: `p-${NAMES[pick % 5]}` },
+        { participantId: personId(state, pick + 1), personId: `p-${NAMES[(pick + 1) % 5]}` },
+      ],
+    },
+  ],
+  (state, pick) => [facilitator, { type: 'unmatch-people', participantIds: [personId(state, pick)] }],
+  (state, pick, ids) => [facilitator, { type: 'list-people', participantIds: [personId(state, pick)], ids }],
+]
+
+/** Plays what is asked; half of the sessions have a plan, half begin with nothing. */
+function play(planned: boolean, script: readonly [number, number][], seen?: (session: Rehearsed) => void) {
+  const session = planned ? new Rehearsed() : new Rehearsed({ rooms: [], people: [] })
+  for (const [step, [which, pick]] of script.entries()) {
+    const ids = Array.from({ length: 8 }, (_, at) => `id-${step}-${at}`)
+    const [actor, command] = (ASKS[which % ASKS.length] as Ask)(session.state, pick, ids)
+    session.tell(step * 1000, actor, command)
+    seen?.(session)
+  }
+  return session
+}
+
+const scripts = fc.array(fc.tuple(fc.nat(ASKS.length - 1), fc.nat(20)), { minLength: 50, maxLength: 120 })
+
+test('whatever is done to people and rooms in whatever order, everybody is in one open room, or is seen to be in none', () => {
+  fc.assert(
+    fc.property(fc.boolean(), scripts, (planned, script) => {
+      const wrong: string[] = []
+      const must = (holds: boolean, what: string) => holds || wrong.push(what)
+      play(planned, script, ({ state }) => {
+        const open = new Map(state.rooms.flatMap(room => (room.closed ? [] : [[room.id, room] as const])))
+        const shown = new Set(facilitatorView(state).people.map(person => person.id))
+        for (const each of Object.values(state.participants)) {
+          must(each.roomId === null || open.has(each.roomId), 'belongs to an open room or none')
+          must(
+            !each.inRoom || (each.roomId !== null && state.round !== null && each.admitted),
+            'in a room only in a round, let in, in the one they belong to',
+          )
+          must(!(each.released && (each.inRoom || each.connected)), 'nowhere when out of the session')
+          must(shown.has(each.id) === !each.released, 'shown to the facilitator')
+        }
+        for (const { roomId } of state.expected)
+          must(roomId === null || open.has(roomId), 'awaited in an open room')
+        const names = [...open.values()].map(room => room.name.toLowerCase())
+        must(new Set(names).size === names.length, 'open rooms have names of their own')
+        for (const part of ['id', 'copyId'] as const)
+          must(new Set(state.rooms.map(room => room[part])).size === state.rooms.length, `each ${part} once`)
+      })
+      expect(wrong).toEqual([])
+    }),
+    { numRuns: 150 },
+  )
+})
+
+test('no two people of a session are the same of the list, or read the same', () => {
+  fc.assert(
+    fc.property(fc.boolean(), scripts, (planned, script) => {
+      const twice: string[] = []
+      play(planned, script, ({ state }) => {
+        const present = participantList(state)
+        for (const of of [
+          present.map(each => each.shownName.toLowerCase()),
+          present.flatMap(({ personId }) => personId ?? []),
+        ])
+          twice.push(...of.filter((one, at) => of.indexOf(one) !== at))
+      })
+      expect(twice).toEqual([])
+    }),
+    { numRuns: 150 },
+  )
+})
+
+test('a participant is shown their own room, what it made and who is in it, and of others nothing', () => {
+  fc.assert(
+    fc.property(fc.boolean(), scripts, (planned, script) => {
+      play(planned, script, ({ state }) => {
+        for (const me of participantList(state)) {
+          const view = participantView(state, me.id)
+          const at = view?.whereabouts
+          if (at?.where === 'room') {
+            expect(at.members.every(member => state.participants[member.id]?.roomId === me.roomId)).toBe(true)
+            for (const { copyId } of at.alsoReads) {
+              expect(mayRead(state, me.id, copyId)).toBe(true)
+              expect(mayWorkOn(state, me.id, copyId)).toBe(false)
+            }
+          }
+          for (const room of state.rooms)
+            if (room.closed) expect(mayWorkOn(state, me.id, room.copyId)).toBe(false)
+          // Those at their own device are theirs to know of.
+          const mine = view?.beside.every(({ id }) => state.participants[id]?.besideId === me.id)
+          expect(mine).toBe(true)
+        }
+        expect(JSON.stringify(projectorView(state))).not.toContain('personId')
+      })
+    }),
+    { numRuns: 100 },
+  )
+})
+
+test('the log folds to the same state, and undo gives back the arrangement before', () => {
+  fc.assert(
+    fc.property(fc.boolean(), scripts, fc.nat(20), (planned, script, pick) => {
+      const session = play(planned, script)
+      expect(fold(session.log)).toEqual(session.state)
+      const before = session.state
+      const make = ASKS[10] as Ask
+      const made = session.tell(90_000, ...make(before, pick, ['a', 'b', 'c', 'd']))
+      if (typeof made === 'string') return
+      expect(session.tell(91_000, facilitator, { type: 'undo-rooms' })).toEqual(['rooms-undone'])
+      const { rooms, participants, expected } = session.state
+      expect({ rooms, participants, expected }).toEqual({
+        rooms: before.rooms,
+        participants: before.participants,
+        expected: before.expected,
+      })
+    }),
+    { numRuns: 150 },
+  )
+})

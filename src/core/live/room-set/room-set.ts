@@ -1,0 +1,171 @@
+import { z } from 'zod'
+import type { DoorState } from '../door/door-facts'
+import { changeParticipants, type Participant, participantList } from '../door/people'
+import { idSchema } from '../ids'
+import { remember } from '../remember'
+import {
+  LONGEST_ROOM_NAME,
+  MOST_ROOMS,
+  newRoom,
+  openRooms,
+  plannedRoomSchema,
+  type Room,
+  type RoomsState,
+  roomOf,
+} from '../rooms/room'
+import type { RoomsEvent, RoomsProblem } from '../rooms/rooms'
+import type { RoundState } from '../rounds/round'
+import { type TextProblem, textProblem, textSchema } from '../texts'
+import { type EventsOf, happens, refuse, topic } from '../topic'
+
+export type RoomSetProblem = { code: 'too-many-rooms'; most: number } | { code: 'room-not-closed' }
+
+const events = {
+  'room-added': { room: plannedRoomSchema },
+  'room-closed': {
+    roomId: idSchema,
+    intoRoomId: idSchema.nullable(),
+    /** Who belonged to it: they come back when it is opened again. */
+    participantIds: z.array(idSchema),
+  },
+  'rooms-reopened': { roomIds: z.array(idSchema) },
+}
+export type RoomSetEvent = EventsOf<typeof events>
+
+/** Rooms come and go while the session runs, before a round and in it: added, closed, merged, and opened again as they were. */
+export const roomSet = topic<{
+  state: object
+  needs: RoomsState & DoorState & RoundState
+  hears: RoomsEvent
+  problem: RoomSetProblem
+  borrows: RoomsProblem | TextProblem
+}>()(
+  {
+    initial: {},
+    commands: {
+      'add-room': { by: ['facilitator'], asks: { name: textSchema }, fills: { ids: 'fresh-ids' } },
+      /** Its people go to the whole group, or into another room, where what they made can then be read. */
+      'close-room': { by: ['facilitator'], asks: { roomId: idSchema, toRoomId: idSchema.nullable() } },
+      'reopen-rooms': {
+        by: ['facilitator'],
+        asks: { roomIds: z.array(idSchema).min(1).max(MOST_ROOMS) },
+      },
+    },
+    events,
+  },
+  {
+    decide: {
+      'add-room'(state, { name, ids: [id = '', copyId = ''] }) {
+        const problem = textProblem(name, LONGEST_ROOM_NAME)
+        if (problem) return refuse(problem)
+        const open = openRooms(state.rooms)
+        if (open.length >= MOST_ROOMS) return refuse({ code: 'too-many-rooms', most: MOST_ROOMS })
+        if (open.some(room => sameName(room.name, name)))
+          return refuse({ code: 'same-room-name', name: name.trim() })
+        return happens({ type: 'room-added', room: { id, copyId, name: name.trim() } })
+      },
+      'close-room'(state, { roomId, toRoomId }) {
+        const room = roomOf(state, roomId)
+        const into = toRoomId === null ? null : roomOf(state, toRoomId)
+        const intoFits = into === null || (into && !into.closed && into !== room)
+        if (!room || room.closed || !intoFits) return refuse({ code: 'no-such-room' })
+        const people = belonging(state, roomId)
+        return happens(
+          ...people.map(
+            ({ id, inRoom }) =>
+              ({
+                type: 'placed',
+                participantId: id,
+                roomId: toRoomId,
+                intoRoom: inRoom && toRoomId !== null,
+              }) as const,
+          ),
+          {
+            type: 'room-closed',
+            roomId,
+            intoRoomId: toRoomId,
+            participantIds: people.map(({ id }) => id),
+          },
+        )
+      },
+      'reopen-rooms'(state, { roomIds }) {
+        const rooms = [...new Set(roomIds)].map(id => roomOf(state, id))
+        if (!rooms.every(room => room !== undefined)) return refuse({ code: 'no-such-room' })
+        const closed = rooms.filter(room => room.closed)
+        if (closed.length === 0) return refuse({ code: 'room-not-closed' })
+        const open = openRooms(state.rooms)
+        if (open.length + closed.length > MOST_ROOMS)
+          return refuse({ code: 'too-many-rooms', most: MOST_ROOMS })
+        const names = [...open, ...closed].map(room => room.name)
+        const twice = names.find((name, at) => names.slice(0, at).some(other => sameName(other, name)))
+        if (twice !== undefined) return refuse({ code: 'same-room-name', name: twice })
+        const here = new Map(
+          participantList(state).flatMap(each => (each.admitted ? [[each.id, each] as const] : [])),
+        )
+        const goes = new Map(closed.flatMap(room => room.lastIds.map(id => [id, room.id] as const)))
+        return happens(
+          { type: 'rooms-reopened', roomIds: closed.map(room => room.id) },
+          ...[...goes]
+            .filter(([id]) => here.has(id))
+            .map(
+              ([participantId, roomId]) =>
+                ({ type: 'placed', participantId, roomId, intoRoom: state.round !== null }) as const,
+            ),
+        )
+      },
+    },
+    evolve: {
+      'room-added': (state, { room }) => ({
+        rooms: [...state.rooms, newRoom(room)],
+      }),
+      'room-closed': (state, { roomId, intoRoomId, participantIds }) => {
+        const closed = roomOf(state, roomId)
+        const brings = closed?.used ? [closed.copyId, ...closed.alsoReads] : []
+        return {
+          // Those who are awaited, wait or have left with the room to come back to, go where its people went.
+          ...changeParticipants(
+            state,
+            Object.values(state.participants).flatMap(each => (each.roomId === roomId ? [each.id] : [])),
+            () => ({ roomId: intoRoomId }),
+          ),
+          expected: state.expected.map(person =>
+            person.roomId === roomId ? { ...person, roomId: intoRoomId } : person,
+          ),
+          rooms: state.rooms.map((room): Room => {
+            if (room.id === roomId) return { ...room, closed: true, lastIds: participantIds }
+            if (room.id !== intoRoomId) return room
+            return { ...room, alsoReads: [...new Set([...room.alsoReads, ...brings])] }
+          }),
+        }
+      },
+      'rooms-reopened': (state, { roomIds }) => {
+        const again = new Set(roomIds)
+        const copyIds = new Set(state.rooms.filter(room => again.has(room.id)).map(room => room.copyId))
+        return {
+          rooms: state.rooms.map(room => ({
+            ...room,
+            closed: room.closed && !again.has(room.id),
+            // Its people have it to themselves again.
+            alsoReads: room.alsoReads.filter(copyId => !copyIds.has(copyId)),
+          })),
+        }
+      },
+    },
+    views: {
+      facilitator: state => ({ closedRooms: closedRooms(state.rooms) }),
+    },
+    words: {
+      'too-many-rooms': ({ most }) => `A session has at most ${most} rooms at once.`,
+      'room-not-closed': () => 'This room is open already.',
+    },
+  },
+)
+
+const sameName = (one: string, other: string) => one.trim().toLowerCase() === other.trim().toLowerCase()
+
+const belonging = (state: DoorState, roomId: string): Participant[] =>
+  participantList(state).filter(each => each.admitted && each.roomId === roomId)
+
+const closedRooms = remember((rooms: Room[]) =>
+  rooms.flatMap(({ id, name, closed, lastIds }) => (closed ? [{ id, name, people: lastIds.length }] : [])),
+)
