@@ -69,7 +69,11 @@ const ASKS: Ask[] = [
   ],
   (state, pick) => [
     facilitator,
-    { type: 'reopen-rooms', roomIds: [roomId(state, pick), roomId(state, pick + 2)] },
+    {
+      type: 'reopen-rooms',
+      roomIds: [roomId(state, pick), roomId(state, pick + 2)],
+      instead: pick % 2 === 0,
+    },
   ],
   (state, pick) => [
     facilitator,

@@ -257,3 +257,35 @@ test('who asks for a whole board over and over is let go', async () => {
   await closed
   asking.close()
 })
+
+test('merged, the board of the closed room is read by its people and nobody writes in it any more; opened again it is theirs', async () => {
+  const { hub, facilitator, sessionId, boards } = running
+  const [first, second] = (await hub.state(sessionId)).rooms
+  const command = async (request: Parameters<typeof hub.command>[2]) =>
+    expect(await hub.command(sessionId, facilitator, request)).toMatchObject({ ok: true })
+  const before = new Y.Doc()
+  const writing = await line(before)
+  addCard(before, 'c', 'merged', 'before')
+  await writing.until(({ authors }) => authors?.['c/merged'] !== undefined)
+  const closed = new Promise(resolve => writing.provider.on('close', resolve))
+  await command({ type: 'close-room', roomId: first?.id ?? '', toRoomId: second?.id ?? '' })
+  // Whoever was writing is let go; what they write after that does not come in.
+  await closed
+  addCard(before, 'c', 'late', 'too late')
+  writing.close()
+  const reader = new Y.Doc()
+  const reading = await line(reader)
+  expect(readCards(reader, 'c').map(card => card.id)).toContain('merged')
+  addCard(reader, 'c', 'forged', 'not theirs to write')
+  await new Promise(resolve => setTimeout(resolve, 300))
+  expect(readCards(await boards.read(copyId), 'c').map(card => card.id)).not.toContain('forged')
+  expect(readCards(await boards.read(copyId), 'c').map(card => card.id)).not.toContain('late')
+  reading.close()
+
+  await command({ type: 'reopen-rooms', roomIds: [first?.id ?? ''], instead: false })
+  const again = new Y.Doc()
+  const back = await line(again)
+  addCard(again, 'c', 'again', 'theirs again')
+  await back.until(({ authors }) => authors?.['c/again'] !== undefined)
+  back.close()
+})

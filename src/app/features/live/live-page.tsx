@@ -6,6 +6,7 @@ import type { CohortsToAttach } from '../../live/cohort/cohort-dialog'
 import { Doubts } from '../../live/door/doubts'
 import { useHelpCalls } from '../../live/help/use-help-calls'
 import type { LiveView, Send } from '../../live/live-view'
+import { RoomSet } from '../../live/room-set/room-set'
 import { laneButtonId } from '../../live/rooms/lane-button'
 import { OutsideRooms } from '../../live/rooms/outside-rooms'
 import { type RoomPart, roomParts } from '../../live/rooms/room-parts'
@@ -135,6 +136,9 @@ export function LivePage({
               />
             ))}
           </Stack>
+          {!ended && !making && (view.rooms.length > 0 || view.closedRooms.length > 0) && (
+            <RoomSet view={view} send={send} />
+          )}
           {view.rounds.begun > 0 && <Legend />}
         </Stack>
         {making && !ended && !isOut && (

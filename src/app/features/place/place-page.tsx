@@ -1,5 +1,6 @@
 import { Box, Flex, Stack } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
+import type { Board } from '~/core/boards/board'
 import type { ParticipantView } from '~/core/live/views'
 import { BoardView } from '../../board-view/board-view'
 import { NotMe } from '../../live/door/not-me'
@@ -12,6 +13,7 @@ import { BesideMe } from '../../live/without-device/beside-me'
 import { ask } from '../../live-client/ask'
 import type { BoardStatus } from '../../live-client/board-connection'
 import { useLive } from '../../live-client/use-live'
+import { Button } from '../../ui/button'
 import { Message } from '../../ui/layout'
 import { useSwitch } from '../../ui/use-kept'
 import { WhatIsKept } from '../../ui/what-is-kept'
@@ -96,6 +98,11 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
             ) : (
               <Together view={view} ownLink={ownLink} />
             )}
+            {whereabouts.where === 'room' &&
+              view.board &&
+              whereabouts.alsoReads.map(other => (
+                <AlsoReads key={other.copyId} {...other} board={view.board as Board} />
+              ))}
             {whereabouts.where !== 'waiting' && (
               <BesideMe
                 beside={view.beside}
@@ -122,4 +129,22 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
 function ownRoomOf(whereabouts: ParticipantView['whereabouts']): string | null {
   if (whereabouts.where === 'room') return whereabouts.name
   return whereabouts.where === 'whole' ? (whereabouts.next?.name ?? null) : null
+}
+
+/** What a room had made whose people came into this one: to be read, opened when somebody wants to. */
+function AlsoReads({ copyId, name, board }: { copyId: string; name: string; board: Board }) {
+  const [open, setOpen] = useState(false)
+  if (board.prompts.length === 0) return null
+  return (
+    <Box borderTopWidth="1px" pt="12px">
+      <Button aria-expanded={open} onClick={() => setOpen(!open)}>
+        {open ? 'Hide' : 'Read'} what {name} has made
+      </Button>
+      {open && (
+        <Box mt="12px">
+          <BoardView copyId={copyId} board={board} me={null} names={{}} />
+        </Box>
+      )}
+    </Box>
+  )
 }

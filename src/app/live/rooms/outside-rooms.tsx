@@ -1,4 +1,6 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
+import type { LanePerson } from '~/core/live/door/shown'
+import { smallest } from '~/core/live/late/late'
 import { Button } from '../../ui/button'
 import { CohortDialog, type CohortsToAttach } from '../cohort/cohort-dialog'
 import { RemovePeople } from '../door/remove-people'
@@ -16,7 +18,7 @@ interface OutsideRoomsProps {
 /** Everybody who is not in a room, always in sight: waiting, with the whole group, and not here yet. */
 export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
   const together = view.people.filter(person => person.admitted && !person.inRoom)
-  const late = view.clock ? together.filter(person => person.roomId !== null) : []
+  const late = view.clock ? together.map(person => ({ person, room: roomFor(person, view) })) : []
   return (
     <Stack gap="6px" bg="panel" borderWidth="1px" borderRadius="8px" p="6px 10px">
       <WaitingList view={view} send={send} />
@@ -26,15 +28,19 @@ export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
           {together.length}
         </chakra.span>
         <People people={together} view={view} send={send} />
-        {late.map(person => (
-          <Button
-            key={person.id}
-            size="small"
-            onClick={() => send({ type: 'place', participantId: person.id, roomId: person.roomId })}
-          >
-            {person.shownName}: to {view.rooms.find(room => room.id === person.roomId)?.name}
-          </Button>
-        ))}
+        {late.map(
+          ({ person, room }) =>
+            room && (
+              <Button
+                key={person.id}
+                size="small"
+                kind="ask"
+                onClick={() => send({ type: 'place', participantId: person.id, roomId: room.id })}
+              >
+                {person.shownName}: to {room.name}
+              </Button>
+            ),
+        )}
         <Flex ml="auto" align="center" wrap="wrap">
           <CohortDialog view={view} cohorts={cohorts} send={send} />
           <PutIn view={view} send={send} />
@@ -52,4 +58,17 @@ export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
       </Flex>
     </Stack>
   )
+}
+
+/** The one move that places somebody who is not in a room while others are: their own room, or the smallest. */
+function roomFor(person: LanePerson, { rooms, people }: LiveView): LiveView['rooms'][number] | undefined {
+  const own = rooms.find(room => room.id === person.roomId)
+  if (own) return own
+  const sizes = new Map(rooms.map(room => [room.id, 0]))
+  for (const { roomId } of people) {
+    const size = roomId === null ? undefined : sizes.get(roomId)
+    if (size !== undefined) sizes.set(roomId as string, size + 1)
+  }
+  const roomId = smallest(sizes, null)
+  return rooms.find(room => room.id === roomId)
 }

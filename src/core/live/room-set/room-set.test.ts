@@ -10,7 +10,7 @@ const add = (session: Rehearsed, at: number, name: string) =>
 const close = (session: Rehearsed, at: number, roomId: string, toRoomId: string | null = null) =>
   session.tell(at, facilitator, { type: 'close-room', roomId, toRoomId })
 const reopen = (session: Rehearsed, at: number, ...roomIds: string[]) =>
-  session.tell(at, facilitator, { type: 'reopen-rooms', roomIds })
+  session.tell(at, facilitator, { type: 'reopen-rooms', roomIds, instead: false })
 const openNames = (session: Rehearsed) => facilitatorView(session.state).rooms.map(room => room.name)
 const inRoom = (session: Rehearsed, roomId: string) => peopleIn(session.state, roomId).map(each => each.id)
 
@@ -69,7 +69,7 @@ test('closed in mid-round, its people are with the whole group; opened again the
   expect(facilitatorView(session.state)).toMatchObject({
     visits: [],
     help: [],
-    closedRooms: [{ id: 'reeds', name: 'Reeds', people: 2 }],
+    closedRooms: [{ id: 'reeds', name: 'Reeds', people: 2, closedAt: 5 }],
   })
   expect(close(session, 6, 'reeds')).toBe('no-such-room')
   expect(reopen(session, 7, 'birds')).toBe('room-not-closed')
@@ -134,7 +134,15 @@ test('an earlier arrangement is opened again as it was: its rooms, its people, i
   session.sendOut(90_000)
   session.tell(100_000, facilitator, { type: 'release', participantId: 'bo' })
   const all = session.state.rooms.at(-1)?.id ?? ''
-  reopen(session, 110_000, 'reeds', 'birds')
+  // Under a name that is there again they come back only in its place.
+  add(session, 101_000, 'REEDS')
+  expect(reopen(session, 110_000, 'reeds', 'birds')).toBe('same-room-name')
+  session.tell(110_000, facilitator, { type: 'reopen-rooms', roomIds: ['reeds', 'birds'], instead: true })
+  expect(openNames(session)).toEqual(['Reeds', 'Birds'])
+  expect(facilitatorView(session.state).closedRooms).toMatchObject([
+    { name: 'All', people: 2, closedAt: 110_000 },
+    { name: 'REEDS', people: 0 },
+  ])
   expect([inRoom(session, 'reeds'), inRoom(session, 'birds'), inRoom(session, all)]).toEqual([
     ['ana'],
     ['chi'],

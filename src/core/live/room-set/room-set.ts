@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { presentOf } from '../door/door'
 import type { DoorState } from '../door/door-facts'
 import { changeParticipants, type Participant, participantList } from '../door/people'
 import { idSchema } from '../ids'
@@ -48,7 +49,11 @@ export const roomSet = topic<{
       'close-room': { by: ['facilitator'], asks: { roomId: idSchema, toRoomId: idSchema.nullable() } },
       'reopen-rooms': {
         by: ['facilitator'],
-        asks: { roomIds: z.array(idSchema).min(1).max(MOST_ROOMS) },
+        asks: {
+          roomIds: z.array(idSchema).min(1).max(MOST_ROOMS),
+          /** The rooms that are open meanwhile are closed. */
+          instead: z.boolean(),
+        },
       },
     },
     events,
@@ -69,48 +74,30 @@ export const roomSet = topic<{
         const into = toRoomId === null ? null : roomOf(state, toRoomId)
         const intoFits = into === null || (into && !into.closed && into !== room)
         if (!room || room.closed || !intoFits) return refuse({ code: 'no-such-room' })
-        const people = belonging(state, roomId)
-        return happens(
-          ...people.map(
-            ({ id, inRoom }) =>
-              ({
-                type: 'placed',
-                participantId: id,
-                roomId: toRoomId,
-                intoRoom: inRoom && toRoomId !== null,
-              }) as const,
-          ),
-          {
-            type: 'room-closed',
-            roomId,
-            intoRoomId: toRoomId,
-            participantIds: people.map(({ id }) => id),
-          },
-        )
+        return happens(...closing(state, roomId, toRoomId))
       },
-      'reopen-rooms'(state, { roomIds }) {
+      'reopen-rooms'(state, { roomIds, instead }) {
         const rooms = [...new Set(roomIds)].map(id => roomOf(state, id))
         if (!rooms.every(room => room !== undefined)) return refuse({ code: 'no-such-room' })
         const closed = rooms.filter(room => room.closed)
         if (closed.length === 0) return refuse({ code: 'room-not-closed' })
         const open = openRooms(state.rooms)
-        if (open.length + closed.length > MOST_ROOMS)
+        const staying = instead ? open.filter(room => rooms.includes(room)) : open
+        if (staying.length + closed.length > MOST_ROOMS)
           return refuse({ code: 'too-many-rooms', most: MOST_ROOMS })
-        const names = [...open, ...closed].map(room => room.name)
+        const names = [...staying, ...closed].map(room => room.name)
         const twice = names.find((name, at) => names.slice(0, at).some(other => sameName(other, name)))
         if (twice !== undefined) return refuse({ code: 'same-room-name', name: twice })
-        const here = new Map(
-          participantList(state).flatMap(each => (each.admitted ? [[each.id, each] as const] : [])),
-        )
         const goes = new Map(closed.flatMap(room => room.lastIds.map(id => [id, room.id] as const)))
+        const leaving = open.filter(room => !staying.includes(room))
         return happens(
+          ...leaving.flatMap(room => closing(state, room.id, null)),
           { type: 'rooms-reopened', roomIds: closed.map(room => room.id) },
-          ...[...goes]
-            .filter(([id]) => here.has(id))
-            .map(
-              ([participantId, roomId]) =>
-                ({ type: 'placed', participantId, roomId, intoRoom: state.round !== null }) as const,
-            ),
+          ...[...goes].flatMap(([participantId, roomId]): RoomsEvent[] =>
+            presentOf(state, participantId)?.admitted
+              ? [{ type: 'placed', participantId, roomId, intoRoom: state.round !== null }]
+              : [],
+          ),
         )
       },
     },
@@ -118,7 +105,7 @@ export const roomSet = topic<{
       'room-added': (state, { room }) => ({
         rooms: [...state.rooms, newRoom(room)],
       }),
-      'room-closed': (state, { roomId, intoRoomId, participantIds }) => {
+      'room-closed': (state, { roomId, intoRoomId, participantIds }, at) => {
         const closed = roomOf(state, roomId)
         const brings = closed?.used ? [closed.copyId, ...closed.alsoReads] : []
         return {
@@ -132,7 +119,7 @@ export const roomSet = topic<{
             person.roomId === roomId ? { ...person, roomId: intoRoomId } : person,
           ),
           rooms: state.rooms.map((room): Room => {
-            if (room.id === roomId) return { ...room, closed: true, lastIds: participantIds }
+            if (room.id === roomId) return { ...room, closed: true, closedAt: at, lastIds: participantIds }
             if (room.id !== intoRoomId) return room
             return { ...room, alsoReads: [...new Set([...room.alsoReads, ...brings])] }
           }),
@@ -161,11 +148,29 @@ export const roomSet = topic<{
   },
 )
 
+/** A room's people go, and it is closed behind them. */
+function closing(state: DoorState, roomId: string, intoRoomId: string | null): (RoomsEvent | RoomSetEvent)[] {
+  const people = belonging(state, roomId)
+  return [
+    ...people.map(({ id, inRoom }): RoomsEvent => {
+      return {
+        type: 'placed',
+        participantId: id,
+        roomId: intoRoomId,
+        intoRoom: inRoom && intoRoomId !== null,
+      }
+    }),
+    { type: 'room-closed', roomId, intoRoomId, participantIds: people.map(({ id }) => id) },
+  ]
+}
+
 const sameName = (one: string, other: string) => one.trim().toLowerCase() === other.trim().toLowerCase()
 
 const belonging = (state: DoorState, roomId: string): Participant[] =>
   participantList(state).filter(each => each.admitted && each.roomId === roomId)
 
 const closedRooms = remember((rooms: Room[]) =>
-  rooms.flatMap(({ id, name, closed, lastIds }) => (closed ? [{ id, name, people: lastIds.length }] : [])),
+  rooms.flatMap(({ id, name, closed, closedAt, lastIds }) =>
+    closed ? [{ id, name, people: lastIds.length, closedAt: closedAt ?? 0 }] : [],
+  ),
 )

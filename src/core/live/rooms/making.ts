@@ -57,6 +57,7 @@ export function roomsFor(
 export function withRooms(
   state: RoomsState & Pick<DoorState, 'participants' | 'expected'>,
   made: readonly MadeRoom[],
+  at: number,
 ): Partial<RoomsState & DoorState> {
   const roomOf = new Map(
     made.flatMap(({ id, participantIds }) => participantIds.map(one => [one, id] as const)),
@@ -68,7 +69,7 @@ export function withRooms(
       (room): Room =>
         room.closed
           ? room
-          : { ...room, closed: true, lastIds: (belonging[room.id] ?? []).map(({ id }) => id) },
+          : { ...room, closed: true, closedAt: at, lastIds: (belonging[room.id] ?? []).map(({ id }) => id) },
     )
   return {
     before: {

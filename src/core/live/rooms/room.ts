@@ -11,6 +11,8 @@ export interface Room extends PlannedRoom {
   used: boolean
   /** Others took its place: nobody is put into it any more, and what was made in it stays. */
   closed: boolean
+  /** When it was last closed, in milliseconds since 1970; null for one that never was. */
+  closedAt: number | null
   /** Who belonged to it when it was closed, by participant id. */
   lastIds: readonly string[]
   /** Board copies of rooms whose people came into it: its own people read them, and write in none. */
@@ -22,6 +24,7 @@ export const newRoom = (room: PlannedRoom): Room => ({
   ...room,
   used: false,
   closed: false,
+  closedAt: null,
   lastIds: [],
   alsoReads: [],
 })

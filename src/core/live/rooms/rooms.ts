@@ -112,7 +112,7 @@ export const rooms = topic<{
         })),
         ...(intoRoom && withUsed(state, new Set([roomId]))),
       }),
-      'rooms-made': (state, { rooms: made }) => withRooms(state, made),
+      'rooms-made': (state, { rooms: made }, at) => withRooms(state, made, at),
       'rooms-undone': state => withoutLast(state),
       'room-renamed': (state, { roomId, name }) => ({
         rooms: state.rooms.map(room => (room.id === roomId ? { ...room, name } : room)),

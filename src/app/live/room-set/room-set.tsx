@@ -1,0 +1,97 @@
+import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
+import { DoorOpen, Plus } from 'lucide-react'
+import { useState } from 'react'
+import { LONGEST_ROOM_NAME } from '~/core/live/rooms/room'
+import { Button } from '../../ui/button'
+import { Field, Input } from '../../ui/fields'
+import type { LiveView, Send } from '../live-view'
+
+/** Below the lanes: one more room, and those that were closed, to be opened again as they were. */
+export function RoomSet({ view, send }: { view: LiveView; send: Send }) {
+  return (
+    <Stack gap="8px">
+      <AddRoom send={send} />
+      <ClosedRooms view={view} send={send} />
+    </Stack>
+  )
+}
+
+function AddRoom({ send }: { send: Send }) {
+  const [name, setName] = useState<string | null>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  if (name === null)
+    return (
+      <Button size="small" kind="bare" alignSelf="flex-start" onClick={() => setName('')}>
+        <Plus size={16} aria-hidden="true" /> Add a room
+      </Button>
+    )
+  return (
+    <Flex
+      as="form"
+      gap="8px"
+      align="flex-end"
+      wrap="wrap"
+      onSubmit={async event => {
+        event.preventDefault()
+        setProblem(null)
+        if (await send({ type: 'add-room', name }, setProblem)) setName(null)
+      }}
+    >
+      <Box w="260px">
+        <Field label="Name of the new room" errors={problem === null ? undefined : [problem]}>
+          {parts => (
+            <Input
+              {...parts}
+              autoFocus
+              maxLength={LONGEST_ROOM_NAME}
+              value={name}
+              onChange={event => setName(event.target.value)}
+            />
+          )}
+        </Field>
+      </Box>
+      <Button type="submit" disabled={name.trim() === ''}>
+        Add
+      </Button>
+      <Button kind="bare" onClick={() => setName(null)}>
+        Not now
+      </Button>
+    </Flex>
+  )
+}
+
+/** Rooms that were closed in the same moment belong together, the latest first. */
+function ClosedRooms({ view, send }: { view: LiveView; send: Send }) {
+  const moments = [...new Set(view.closedRooms.map(room => room.closedAt))].sort((one, other) => other - one)
+  if (moments.length === 0) return null
+  const isOpen = view.rooms.length > 0
+  return (
+    <Stack as="ul" listStyleType="none" gap="4px" aria-label="Closed rooms">
+      {moments.map(closedAt => {
+        const rooms = view.closedRooms.filter(room => room.closedAt === closedAt)
+        const names = rooms.map(room => room.name).join(', ')
+        const reopen = (instead: boolean) =>
+          send({ type: 'reopen-rooms', roomIds: rooms.map(room => room.id), instead })
+        return (
+          <Flex as="li" key={closedAt} gap="8px" align="center" wrap="wrap" fontSize="s">
+            <chakra.span color="quiet">Closed:</chakra.span>
+            <span>{names}</span>
+            <Button size="small" aria-label={`Open again: ${names}`} onClick={() => reopen(false)}>
+              <DoorOpen size={16} aria-hidden="true" /> Open again
+            </Button>
+            {isOpen && (
+              <Button
+                size="small"
+                kind="bare"
+                aria-label={`Open again instead of the others: ${names}`}
+                onClick={() => reopen(true)}
+              >
+                instead of the others
+              </Button>
+            )}
+          </Flex>
+        )
+      })}
+    </Stack>
+  )
+}

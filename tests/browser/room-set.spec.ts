@@ -1,0 +1,71 @@
+import { expect, expectAccessible, joinOnPhone, openToAll, sendOut, simulated, test } from './fixtures'
+
+test('while the session runs, rooms are added, merged and opened again as they were, and who comes late is placed', async ({
+  server,
+  facilitator: page,
+  phone,
+}) => {
+  const code = await openToAll(page)
+  const people = await simulated(server, code, ['Bram O.', 'Chi', 'Edda', 'Farouk B.', 'Greta L.'])
+  const own = await phone()
+  await joinOnPhone(own, server, code, 'Ana Per.')
+  await sendOut(page)
+  const title = own.getByRole('heading', { level: 1 })
+  await expect(title).not.toHaveText('Whole group')
+  const room = (await title.textContent()) ?? ''
+  await expect(own.getByText('Saved')).toBeVisible()
+  const lanes = page.getByRole('list', { name: 'Rooms' })
+  const lane = (name: string) => lanes.getByRole('button', { name, exact: true })
+  const others = ['Water clarity', 'Pond life', 'Birds by ear'].filter(name => name !== room)
+  const [into = '', another = ''] = others
+
+  // Something is written before the rooms are merged.
+  await own.getByRole('textbox').first().fill('Seen before the rooms were merged')
+  await own.getByRole('button', { name: /^Add/ }).first().click()
+  await expect(own.getByText('Seen before the rooms were merged').first()).toBeVisible()
+  await expect(own.getByText('Saved', { exact: true })).toBeVisible()
+
+  // Merged: everybody is in the other room, and reads what the first one made.
+  await lane(room).click()
+  const drawer = page.getByRole('complementary', { name: `Room ${room}` })
+  await drawer.getByLabel('Close the room; its people go').selectOption(`into ${into}`)
+  await expectAccessible(page)
+  await drawer.getByRole('button', { name: 'Close it' }).click()
+  await expect(title).toHaveText(into)
+  await expect(lane(room)).toHaveCount(0)
+  await own.getByRole('button', { name: `Read what ${room} has made` }).click()
+  await expect(own.getByText('Seen before the rooms were merged')).toBeVisible()
+  await expectAccessible(own)
+  await own.screenshot({ path: '/tmp/merged-phone.png', fullPage: true })
+  await page.screenshot({ path: '/tmp/merged.png' })
+
+  // Opened again, its people are back with their board.
+  await page.getByRole('button', { name: `Open again: ${room}` }).click()
+  await expect(title).toHaveText(room)
+  await expect(own.getByText('Seen before the rooms were merged').first()).toBeVisible()
+
+  // One more room; its name has to be its own.
+  await page.getByRole('button', { name: 'Add a room' }).click()
+  await page.getByLabel('Name of the new room').fill(another.toUpperCase())
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(page.getByText(`Two rooms would be called ${another.toUpperCase()}.`)).toBeVisible()
+  await page.getByLabel('Name of the new room').fill('The quiet corner')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(lane('The quiet corner')).toBeVisible()
+
+  // Who comes late is asked about, with the one move that places them; then the rule says where.
+  const [asked] = await simulated(server, code, ['Hyacinth O.'])
+  await page.getByRole('button', { name: /^Hyacinth O.: to / }).click()
+  await asked?.until(view => view.whereabouts.where === 'room')
+  await page.getByLabel('Who comes late').selectOption('into the smallest room')
+  const [placed] = await simulated(server, code, ['Kaveh'])
+  const view = await placed?.until(({ whereabouts }) => whereabouts.where === 'room')
+  expect(view?.whereabouts).toMatchObject({ name: 'The quiet corner' })
+
+  // Closed, its people are with the whole group.
+  await lane('The quiet corner').click()
+  await page.getByRole('button', { name: 'Close it' }).click()
+  await placed?.until(({ whereabouts }) => whereabouts.where === 'whole')
+  await expect(page.getByRole('button', { name: 'Open again: The quiet corner' })).toBeVisible()
+  for (const each of [...people, asked, placed]) each?.leave()
+})
