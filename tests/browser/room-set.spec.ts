@@ -28,6 +28,8 @@ test('while the session runs, rooms are added, merged and opened again as they w
   // Merged: everybody is in the other room, and reads what the first one made.
   await lane(room).click()
   const drawer = page.getByRole('complementary', { name: `Room ${room}` })
+  const more = 'Name, link, close'
+  await drawer.getByText(more).click()
   await drawer.getByLabel('Close the room; its people go').selectOption(`into ${into}`)
   await expectAccessible(page)
   await drawer.getByRole('button', { name: 'Close it' }).click()
@@ -44,6 +46,32 @@ test('while the session runs, rooms are added, merged and opened again as they w
   await expect(title).toHaveText(room)
   await expect(own.getByText('Seen before the rooms were merged').first()).toBeVisible()
 
+  // The groups go out as text, with the link of each room's call, which its people find on their page.
+  await lane(room).click()
+  await drawer.getByText(more).click()
+  const link = drawer.getByLabel('Link of its call')
+  await link.fill('talk.example/one')
+  await drawer.getByRole('button', { name: 'Save' }).click()
+  await expect(drawer.getByText('A link begins with https://')).toBeVisible()
+  await link.fill('https://talk.example/one')
+  await drawer.getByRole('button', { name: 'Save' }).click()
+  await expect(own.getByRole('link', { name: 'Join the call of your room' })).toHaveAttribute(
+    'href',
+    'https://talk.example/one',
+  )
+  await page.screenshot({ path: '/tmp/drawer.png' })
+  await drawer.getByRole('button', { name: 'Close', exact: true }).click()
+  await page.evaluate(() => Object.defineProperty(navigator, 'clipboard', { value: undefined }))
+  await page.getByRole('button', { name: 'Copy the groups as text' }).click()
+  const text = page.getByRole('textbox', { name: 'The groups as text' })
+  await expect(text).toHaveValue(/^Evening 6: Six stations\n/)
+  await expect(text).toHaveValue(new RegExp(`${room}: .*Ana Per\\.\nhttps://talk.example/one`))
+
+  // Who is left alone is shown so, with the move that mends it.
+  await lanes
+    .getByRole('button', { name: /^Move .* to / })
+    .first()
+    .click()
   // One more room; its name has to be its own.
   await page.getByRole('button', { name: 'Add a room' }).click()
   await page.getByLabel('Name of the new room').fill(another.toUpperCase())
@@ -64,6 +92,7 @@ test('while the session runs, rooms are added, merged and opened again as they w
 
   // Closed, its people are with the whole group.
   await lane('The quiet corner').click()
+  await page.getByText(more).click()
   await page.getByRole('button', { name: 'Close it' }).click()
   await placed?.until(({ whereabouts }) => whereabouts.where === 'whole')
   await expect(page.getByRole('button', { name: 'Open again: The quiet corner' })).toBeVisible()

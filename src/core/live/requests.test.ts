@@ -16,6 +16,7 @@ const MAY: Record<ActorKind, string[]> = {
     'go-on',
     'leave-room',
     'let-in',
+    'link-room',
     'list-people',
     'lock-door',
     'make-rooms',

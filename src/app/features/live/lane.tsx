@@ -3,9 +3,11 @@ import { memo } from 'react'
 import type { RoomWorkNow } from '~/contracts/live'
 import type { LanePerson } from '~/core/live/door/shown'
 import type { Mark } from '~/core/live/marks'
+import type { Mend } from '~/core/live/rooms/alone'
 import { Track } from '../../lanes/track'
 import { HelpTag } from '../../live/help/help-tag'
 import type { LiveView, Send } from '../../live/live-view'
+import { MendButton } from '../../live/rooms/alone-notice'
 import { laneButtonId } from '../../live/rooms/lane-button'
 import { PersonMenu } from '../../live/rooms/person-menu'
 import { VisitedAgo } from '../../live/visits/visited-ago'
@@ -29,6 +31,8 @@ export interface LaneProps {
   prompts: number
   work: RoomWorkNow | undefined
   pageMadeAt: number
+  /** Moves that mend it where one is alone in the room. */
+  mends: Mend[] | undefined
   /** A drawer stands open beside the lanes. */
   narrow: boolean
   onOpen: (roomId: string) => void
@@ -52,6 +56,7 @@ export const Lane = memo(function Lane(props: LaneProps) {
     prompts,
     work,
     lastVisitAt,
+    mends,
     narrow,
     onOpen,
     send,
@@ -89,6 +94,7 @@ export const Lane = memo(function Lane(props: LaneProps) {
           </chakra.button>
           {call && <HelpTag at={call.at} />}
           {alone && <Tag kind="ask">one alone</Tag>}
+          {alone && mends?.map(mend => <MendButton key={mend.kind} mend={mend} short send={send} />)}
           {visits.map(visit => (
             <Tag key={visit.accountId} kind="live">
               {visit.name} visits

@@ -1,6 +1,7 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { Users } from 'lucide-react'
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { aloneRooms, type Mend } from '~/core/live/rooms/alone'
 import { Legend } from '../../lanes/legend'
 import type { CohortsToAttach } from '../../live/cohort/cohort-dialog'
 import { Doubts } from '../../live/door/doubts'
@@ -72,6 +73,7 @@ export function LivePage({
   const openRoom = view.rooms.find(room => room.id === openRoomId)
   const ended = view.session.phase === 'ended'
   const parts = useRoomParts(view)
+  const mends = useMends(view)
   const visited = view.visits.find(visit => visit.accountId === accountId)?.roomId
   /** A visit lasts as long as the room's drawer is open: whoever closes it listens no more. */
   const show = useCallback(
@@ -127,6 +129,7 @@ export function LivePage({
                 clock={view.clock}
                 rounds={view.rounds}
                 lastVisitAt={view.lastVisit[room.id]}
+                mends={mends.get(room.id)}
                 prompts={view.board.prompts.length}
                 work={work[room.id]}
                 pageMadeAt={now}
@@ -203,4 +206,13 @@ function useRoomParts(view: LiveView): ReturnType<typeof roomParts> {
     before.current = parts
   })
   return parts
+}
+
+/** In a round, the moves that mend it where somebody is alone, by room. */
+function useMends({ clock, rooms, people }: LiveView): ReadonlyMap<string, Mend[]> {
+  const isOut = clock !== null
+  return useMemo(() => {
+    const inRooms = isOut ? people.filter(person => person.inRoom) : []
+    return new Map(aloneRooms(rooms, inRooms).map(({ roomId, mends }) => [roomId, mends]))
+  }, [isOut, rooms, people])
 }

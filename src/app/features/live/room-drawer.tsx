@@ -1,8 +1,9 @@
-import { Stack } from '@chakra-ui/react'
+import { chakra, Stack } from '@chakra-ui/react'
 import { BoardView } from '../../board-view/board-view'
 import type { LiveView, Send } from '../../live/live-view'
 import { NoteForm } from '../../live/messages/note-form'
 import { CloseRoom } from '../../live/room-set/close-room'
+import { RoomLink } from '../../live/room-set/room-link'
 import { RenameRoom } from '../../live/rooms/rename-room'
 import { VisitButton } from '../../live/visits/visit-button'
 import { Message } from '../../ui/layout'
@@ -35,8 +36,16 @@ export function RoomDrawer({ sessionId, room, index, view, accountId, onClose, s
           )}
           <VisitButton view={view} roomId={room.id} accountId={accountId} send={send} />
           <NoteForm sessionId={sessionId} roomId={room.id} helpId={call?.id ?? null} send={send} />
-          <RenameRoom key={room.name} room={room} send={send} />
-          <CloseRoom room={room} rooms={view.rooms} send={send} onClosed={onClose} />
+          <chakra.details>
+            <chakra.summary cursor="pointer" fontWeight="600">
+              Name, link, close
+            </chakra.summary>
+            <Stack gap="12px" pt="8px">
+              <RenameRoom key={room.name} room={room} send={send} />
+              <RoomLink key={room.link} room={room} send={send} />
+              <CloseRoom room={room} rooms={view.rooms} send={send} onClosed={onClose} />
+            </Stack>
+          </chakra.details>
         </Stack>
       )}
       <BoardView copyId={room.copyId} board={view.board} me={null} names={names} />

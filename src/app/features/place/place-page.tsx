@@ -1,4 +1,4 @@
-import { Box, Flex, Stack } from '@chakra-ui/react'
+import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import type { Board } from '~/core/boards/board'
 import type { ParticipantView } from '~/core/live/views'
@@ -86,6 +86,18 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
               putAway={view.putAway}
               onPutAway={messageId => send({ type: 'put-away', messageId })}
             />
+            {whereabouts.where === 'room' && whereabouts.link !== '' && (
+              <chakra.a
+                href={whereabouts.link}
+                target="_blank"
+                rel="noreferrer"
+                color="live"
+                fontWeight="600"
+                overflowWrap="anywhere"
+              >
+                Join the call of your room
+              </chakra.a>
+            )}
             {whereabouts.where === 'room' && view.board ? (
               <BoardView
                 key={whereabouts.copyId}

@@ -1,8 +1,10 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { DoorOpen, Plus } from 'lucide-react'
+import { ClipboardList, DoorOpen, Plus } from 'lucide-react'
 import { useState } from 'react'
+import { groupsText } from '~/core/live/rooms/groups-text'
 import { LONGEST_ROOM_NAME } from '~/core/live/rooms/room'
 import { Button } from '../../ui/button'
+import { CopyText } from '../../ui/copy-text'
 import { Field, Input } from '../../ui/fields'
 import type { LiveView, Send } from '../live-view'
 
@@ -10,7 +12,14 @@ import type { LiveView, Send } from '../live-view'
 export function RoomSet({ view, send }: { view: LiveView; send: Send }) {
   return (
     <Stack gap="8px">
-      <AddRoom send={send} />
+      <Flex gap="8px" wrap="wrap" align="flex-start">
+        <AddRoom send={send} />
+        {view.rooms.length > 0 && (
+          <CopyText text={groupsText(view.session.title, view.rooms, view.people)} label="the groups as text">
+            <ClipboardList size={16} aria-hidden="true" /> Copy the groups
+          </CopyText>
+        )}
+      </Flex>
       <ClosedRooms view={view} send={send} />
     </Stack>
   )

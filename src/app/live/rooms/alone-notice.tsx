@@ -1,6 +1,7 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
+import { ArrowLeft, ArrowRight } from 'lucide-react'
 import { useEffect, useRef } from 'react'
-import type { Alone } from '~/core/live/rooms/alone'
+import type { Alone, Mend } from '~/core/live/rooms/alone'
 import { Button } from '../../ui/button'
 import type { Send } from '../live-view'
 
@@ -39,17 +40,7 @@ export function AloneNotice({ alone, send, onSendOut, onCancel }: AloneNoticePro
             <b>{person.shownName}</b> would be alone in <b>{roomName}</b>.
           </span>
           {mends.map(mend => (
-            <Button
-              key={mend.kind}
-              size="small"
-              onClick={() =>
-                send({ type: 'place', participantId: mend.participantId, roomId: mend.toRoomId })
-              }
-            >
-              {mend.kind === 'merge'
-                ? `Move to ${mend.roomName}`
-                : `Bring ${mend.shownName} from ${mend.roomName}`}
-            </Button>
+            <MendButton key={mend.kind} mend={mend} send={send} />
           ))}
           {mends.length === 0 && <chakra.span color="quiet">Nobody else has a room.</chakra.span>}
         </Flex>
@@ -61,5 +52,27 @@ export function AloneNotice({ alone, send, onSendOut, onCancel }: AloneNoticePro
         <Button onClick={onCancel}>Not yet</Button>
       </Flex>
     </Stack>
+  )
+}
+
+/** A move by which nobody is alone in a room; short where it stands beside the room it is about. */
+export function MendButton({ mend, short, send }: { mend: Mend; short?: boolean; send: Send }) {
+  const { kind, shownName, roomName } = mend
+  const words = kind === 'merge' ? `Move to ${roomName}` : `Bring ${shownName} from ${roomName}`
+  const Icon = kind === 'merge' ? ArrowRight : ArrowLeft
+  return (
+    <Button
+      size="small"
+      aria-label={short ? (kind === 'merge' ? `Move ${shownName} to ${roomName}` : words) : undefined}
+      onClick={() => send({ type: 'place', participantId: mend.participantId, roomId: mend.toRoomId })}
+    >
+      {short ? (
+        <>
+          <Icon size={16} aria-hidden="true" /> {kind === 'merge' ? roomName : shownName}
+        </>
+      ) : (
+        words
+      )}
+    </Button>
   )
 }

@@ -150,3 +150,27 @@ test('an earlier arrangement is opened again as it was: its rooms, its people, i
   ])
   expect(session.tell(111_000, door, { type: 'disconnect', participantId: 'ana' })).toEqual(['disconnected'])
 })
+
+test('a room has a link to wherever its people talk, which they see; only addresses of pages are taken', () => {
+  const session = out()
+  const link = (typed: string) =>
+    session.tell(3, facilitator, { type: 'link-room', roomId: 'reeds', link: typed })
+  for (const bad of [
+    'javascript:alert(1)',
+    'data:text/html,x',
+    'talk.example',
+    'https://',
+    'ftp://talk.example',
+  ])
+    expect([bad, link(bad)]).toEqual([bad, 'not-a-link'])
+  expect(link(`https://talk.example/${'x'.repeat(500)}`)).toBe('text-too-long')
+  expect(link(' https://talk.example/reeds ')).toEqual(['room-linked'])
+  expect(link('https://talk.example/reeds')).toEqual([])
+  const linkOf = (who: string) => {
+    const at = participantView(session.state, who)?.whereabouts
+    return at?.where === 'room' ? at.link : undefined
+  }
+  expect([linkOf('ana'), linkOf('chi')]).toEqual(['https://talk.example/reeds', ''])
+  expect(link('')).toEqual(['room-linked'])
+  expect(linkOf('ana')).toBe('')
+})

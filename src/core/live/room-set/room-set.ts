@@ -17,9 +17,12 @@ import {
 import type { RoomsEvent, RoomsProblem } from '../rooms/rooms'
 import type { RoundState } from '../rounds/round'
 import { type TextProblem, textProblem, textSchema } from '../texts'
-import { type EventsOf, happens, refuse, topic } from '../topic'
+import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 
-export type RoomSetProblem = { code: 'too-many-rooms'; most: number } | { code: 'room-not-closed' }
+export type RoomSetProblem =
+  | { code: 'too-many-rooms'; most: number }
+  | { code: 'room-not-closed' }
+  | { code: 'not-a-link' }
 
 const events = {
   'room-added': { room: plannedRoomSchema },
@@ -30,6 +33,7 @@ const events = {
     participantIds: z.array(idSchema),
   },
   'rooms-reopened': { roomIds: z.array(idSchema) },
+  'room-linked': { roomId: idSchema, link: z.string() },
 }
 export type RoomSetEvent = EventsOf<typeof events>
 
@@ -55,6 +59,7 @@ export const roomSet = topic<{
           instead: z.boolean(),
         },
       },
+      'link-room': { by: ['facilitator'], asks: { roomId: idSchema, link: textSchema } },
     },
     events,
   },
@@ -75,6 +80,14 @@ export const roomSet = topic<{
         const intoFits = into === null || (into && !into.closed && into !== room)
         if (!room || room.closed || !intoFits) return refuse({ code: 'no-such-room' })
         return happens(...closing(state, roomId, toRoomId))
+      },
+      'link-room'(state, { roomId, link: typed }) {
+        const room = roomOf(state, roomId)
+        if (!room) return refuse({ code: 'no-such-room' })
+        const link = typed.trim()
+        if (link.length > LONGEST_LINK) return refuse({ code: 'text-too-long', most: LONGEST_LINK })
+        if (link !== '' && !isWebAddress(link)) return refuse({ code: 'not-a-link' })
+        return room.link === link ? nothing : happens({ type: 'room-linked', roomId, link })
       },
       'reopen-rooms'(state, { roomIds, instead }) {
         const rooms = [...new Set(roomIds)].map(id => roomOf(state, id))
@@ -102,6 +115,9 @@ export const roomSet = topic<{
       },
     },
     evolve: {
+      'room-linked': (state, { roomId, link }) => ({
+        rooms: state.rooms.map(room => (room.id === roomId ? { ...room, link } : room)),
+      }),
       'room-added': (state, { room }) => ({
         rooms: [...state.rooms, newRoom(room)],
       }),
@@ -143,10 +159,19 @@ export const roomSet = topic<{
     },
     words: {
       'too-many-rooms': ({ most }) => `A session has at most ${most} rooms at once.`,
+      'not-a-link': () => 'A link begins with https:// or http://, as it stands in a browser.',
       'room-not-closed': () => 'This room is open already.',
     },
   },
 )
+
+/** Longest link, in characters. */
+const LONGEST_LINK = 500
+
+/** Only addresses of pages: others could do something in a participant's browser. */
+function isWebAddress(link: string): boolean {
+  return URL.canParse(link) && ['https:', 'http:'].includes(new URL(link).protocol)
+}
 
 /** A room's people go, and it is closed behind them. */
 function closing(state: DoorState, roomId: string, intoRoomId: string | null): (RoomsEvent | RoomSetEvent)[] {

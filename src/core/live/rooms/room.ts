@@ -15,6 +15,8 @@ export interface Room extends PlannedRoom {
   closedAt: number | null
   /** Who belonged to it when it was closed, by participant id. */
   lastIds: readonly string[]
+  /** Where its people talk, in whatever call service; empty for nowhere. */
+  link: string
   /** Board copies of rooms whose people came into it: its own people read them, and write in none. */
   alsoReads: readonly string[]
 }
@@ -26,6 +28,7 @@ export const newRoom = (room: PlannedRoom): Room => ({
   closed: false,
   closedAt: null,
   lastIds: [],
+  link: '',
   alsoReads: [],
 })
 

@@ -178,6 +178,8 @@ export type Whereabouts =
       name: string
       copyId: string
       members: Member[]
+      /** Where they talk; empty for nowhere. */
+      link: string
       /** What others had made who came into this room from theirs: to be read. */
       alsoReads: { copyId: string; name: string }[]
     }
@@ -215,12 +217,12 @@ const inRoom = rememberBoth((room: Room, participants: PeopleState['participants
     .filter(other => other.inRoom)
     .map(({ id, shownName, connected }) => ({ id, shownName, connected }))
   return remember((rooms: Room[]): Whereabouts => {
-    const { id: roomId, name, copyId } = room
+    const { id: roomId, name, copyId, link } = room
     const alsoReads = room.alsoReads.map(other => ({
       copyId: other,
       name: rooms.find(each => each.copyId === other)?.name ?? '',
     }))
-    return { where: 'room', roomId, name, copyId, members, alsoReads }
+    return { where: 'room', roomId, name, copyId, members, link, alsoReads }
   })
 })
 
