@@ -53,6 +53,7 @@ export default [
     route('list-template.csv', 'routes/list-template.ts'),
     route('sessions/:sessionId/commands', 'routes/session-commands.ts'),
     route('sessions/:sessionId/facts', 'routes/session-facts.ts'),
+    route('sessions/:sessionId/keep-groups', 'routes/session-keep-groups.ts'),
     route('sessions/:sessionId/projector', 'routes/session-projector.tsx'),
     route('sessions/:sessionId/review/:file', 'routes/session-review-file.ts'),
   ]),

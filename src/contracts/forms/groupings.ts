@@ -53,6 +53,9 @@ export const groupingForm = z.object({
 })
 
 /** Groups that were not saved, as a browser keeps them: without a name. */
+/** The name under which rooms of a session are kept. */
+export const keepGroupsForm = groupingForm.pick({ name: true })
+
 export const draftGroupingForm = groupingForm.omit({ name: true, version: true })
 
 export type GroupingForm = z.input<typeof groupingForm>

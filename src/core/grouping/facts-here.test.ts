@@ -3,7 +3,7 @@ import type { PastSession } from '../history/pairs'
 import { factsHere } from './facts-here'
 
 const MINUTE = 60_000
-const NOBODY_KNOWN = { people: [], rules: [], columns: [], past: [] }
+const NOBODY_KNOWN = { people: [], rules: [], columns: [], past: [], groupings: [] }
 
 /** Ana, Bo and Chi of the list and Zoë, who is on none; two rooms, and rounds of ten minutes. */
 function session() {
@@ -96,6 +96,27 @@ test('rules and columns of the cohort speak of people by the ids they have here'
   expect(facts.rules[1]).toMatchObject({ kind: 'lead-in-each' })
 })
 
+test('groupings kept with the cohort are there round by round, with those of each group who are here', () => {
+  const { state, log } = session()
+  const group = (name: string, ...personIds: string[]) => ({ id: name, name, personIds })
+  const groupings = [
+    { id: 'f', name: 'Fixed', rounds: [[group('Reeds', 'p-ana', 'p-gone'), group('Birds', 'p-gone2')]] },
+    { id: 't', name: 'Two', rounds: [[group('A', 'p-bo')], [group('B', 'p-chi', 'p-bo')]] },
+  ]
+  expect(factsHere(state, log, { ...NOBODY_KNOWN, groupings }, 0).saved).toEqual([
+    {
+      id: 'f 1',
+      name: 'Fixed',
+      groups: [
+        { name: 'Reeds', participantIds: ['ana'] },
+        { name: 'Birds', participantIds: [] },
+      ],
+    },
+    { id: 't 1', name: 'Two, round 1', groups: [{ name: 'A', participantIds: ['bo'] }] },
+    { id: 't 2', name: 'Two, round 2', groups: [{ name: 'B', participantIds: ['chi', 'bo'] }] },
+  ])
+})
+
 test('nobody, and no round, is no fault', () => {
   const rehearsed = new Rehearsed({ people: [], rooms: [] })
   expect(factsHere(rehearsed.state, rehearsed.log, null, 5)).toEqual({
@@ -103,5 +124,6 @@ test('nobody, and no round, is no fault', () => {
     rules: [],
     columns: [],
     history: [],
+    saved: [],
   })
 })

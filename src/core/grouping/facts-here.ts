@@ -5,6 +5,7 @@ import { participantList } from '../live/door/people'
 import type { LiveState, Recorded } from '../live/topics'
 import type { Column } from '../people/columns'
 import { stays } from '../review/attendance'
+import type { Group } from './grouping'
 import type { PersonToGroup } from './pose'
 import type { Rule } from './rules'
 
@@ -15,6 +16,15 @@ export interface FactsHere {
   columns: Column[]
   /** By `pairKey`; what happened in this session is the latest. */
   history: [string, PairPast][]
+  /** Groupings kept with the cohort, each round by itself, of those who are here. */
+  saved: SavedRound[]
+}
+
+export interface SavedRound {
+  id: string
+  /** The grouping's name, with the round where it has several. */
+  name: string
+  groups: { name: string; participantIds: string[] }[]
 }
 
 interface Known {
@@ -22,6 +32,7 @@ interface Known {
   rules: readonly Rule[]
   columns: readonly Column[]
   past: readonly PastSession[]
+  groupings: readonly { id: string; name: string; rounds: readonly (readonly Group[])[] }[]
 }
 
 /** Somebody who only passed through a room has met nobody, in milliseconds. */
@@ -60,6 +71,16 @@ export function factsHere(
     ),
     columns: [...(cohort?.columns ?? [])],
     history: [...history],
+    saved: (cohort?.groupings ?? []).flatMap(({ id, name, rounds }) =>
+      rounds.map((groups, index) => ({
+        id: `${id} ${index + 1}`,
+        name: rounds.length > 1 ? `${name}, round ${index + 1}` : name,
+        groups: groups.map(group => ({
+          name: group.name,
+          participantIds: group.personIds.flatMap(personId => idOf.get(personId) ?? []),
+        })),
+      })),
+    ),
   }
 }
 

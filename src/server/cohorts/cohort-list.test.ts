@@ -2,7 +2,9 @@ import { runningServer } from 'tests/fixtures/running'
 import { participantList } from '~/core/live/door/people'
 import { participants } from '../db/schema.server'
 import { pastSessions } from '../groupings/history.server'
+import { keepLiveGroups } from '../groupings/keep-live.server'
 import { placeByReviewToken } from '../join/join.server'
+import { factsOfSession } from '../live/facts-here.server'
 import { askAsFacilitator, openSession } from '../live/requests.server'
 import { createBareSession, getSession } from '../sessions/sessions.server'
 import { addPerson, createCohort, getCohort } from './cohorts.server'
@@ -71,4 +73,28 @@ test('whoever has no device has a link of their own all the same, which nobody c
   const [row] = await db.select().from(participants)
   expect(row).toMatchObject({ id: await idOf('Ida'), sessionId })
   expect(await placeByReviewToken(db, row?.reviewToken ?? '')).toMatchObject({ participantId: row?.id })
+})
+
+test('rooms as they are are kept as a grouping of the cohort, and are offered the next time; who is on no list is named', async () => {
+  const { db, hub, by } = running
+  const { cohortId, sessionId, ask, idOf } = await begun('zofia kowalska', 'Marta Kowalska', 'Quux')
+  const keep = (name: string) => keepLiveGroups(db, hub, by, sessionId, name)
+  expect(await keep('Early')).toMatchObject({ ok: false, problem: { code: 'no-cohort' } })
+  await ask({ type: 'attach-cohort', cohortId })
+  expect(await keep('Nobody')).toMatchObject({ ok: false, problem: { code: 'no-people' } })
+  const participantIds = participantList(await hub.state(sessionId)).map(each => each.id)
+  await ask({
+    type: 'make-rooms',
+    groups: [
+      { name: 'Reeds', participantIds: participantIds.slice(0, 2) },
+      { name: 'Walk-ins', participantIds: [await idOf('Quux')] },
+    ],
+  })
+  const kept = await keep('Two of them')
+  expect(kept).toMatchObject({ ok: true, value: { leftOut: ['Quux'] } })
+  const facts = await factsOfSession(db, hub, sessionId)
+  expect(facts.saved).toMatchObject([
+    { name: 'Two of them', groups: [{ name: 'Reeds', participantIds: participantIds.slice(0, 2) }] },
+  ])
+  expect(facts.people.map(({ id }) => id)).toEqual(participantIds)
 })

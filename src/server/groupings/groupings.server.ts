@@ -59,6 +59,16 @@ export async function listGroupings(
   }))
 }
 
+/** The groupings of a cohort that were saved last, with all that is in them. */
+export async function latestGroupings(db: Database, cohortId: string, most: number): Promise<Grouping[]> {
+  return db
+    .select()
+    .from(groupings)
+    .where(and(eq(groupings.cohortId, cohortId), isNull(groupings.removedAt)))
+    .orderBy(desc(groupings.savedAt), desc(groupings.id))
+    .limit(most)
+}
+
 /** A grouping as it was saved. Throws not-found. */
 export async function getGrouping(db: Database, groupingId: string): Promise<Grouping> {
   const [grouping] = await db.select().from(groupings).where(eq(groupings.id, groupingId))

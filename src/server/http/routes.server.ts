@@ -104,6 +104,7 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/sessions/:sessionId/projector': account(),
   '/sessions/:sessionId/commands': account('small'),
   '/sessions/:sessionId/facts': account(),
+  '/sessions/:sessionId/keep-groups': account('small'),
   '/sessions/:sessionId/review': account('small'),
   '/sessions/:sessionId/review/:file': account('none', 'dear'),
 }

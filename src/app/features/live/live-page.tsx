@@ -18,6 +18,7 @@ import { Button } from '../../ui/button'
 import { Empty, Message } from '../../ui/layout'
 import { moveByArrows } from '../../ui/list-keys'
 import { useKeptText } from '../../ui/use-kept'
+import { KeepGroups } from './keep-groups'
 import { Lane } from './lane'
 import { type LaneOrder, orderedRooms } from './lane-order'
 import { LiveBar } from './live-bar'
@@ -140,7 +141,9 @@ export function LivePage({
             ))}
           </Stack>
           {!ended && !making && (view.rooms.length > 0 || view.closedRooms.length > 0) && (
-            <RoomSet view={view} send={send} />
+            <RoomSet view={view} send={send}>
+              {view.door.hasList && <KeepGroups sessionId={sessionId} title={view.session.title} />}
+            </RoomSet>
           )}
           {view.rounds.begun > 0 && <Legend />}
         </Stack>

@@ -8,6 +8,7 @@ import { Button } from '../../ui/button'
 import { Field, Select, Tick } from '../../ui/fields'
 import { Message } from '../../ui/layout'
 import { Drawer } from './drawer'
+import { FromList } from './from-list'
 import { type Asked, columnWishes } from './rooms-task'
 import { useFactsHere } from './use-facts-here'
 import { useMakingRooms } from './use-making-rooms'
@@ -28,6 +29,9 @@ export function MakeGroups({ sessionId, view, onClose, send }: MakeGroupsProps) 
   const [fresh, setFresh] = useState(true)
   const [keepRules, setKeepRules] = useState(true)
   const [column, setColumn] = useState('')
+  /** Where the groups come from: made now, as in a kept grouping (its id), or from a list. */
+  const [from, setFrom] = useState('now')
+  const kept = facts?.saved.find(round => round.id === from)
   const [held, setHeld] = useState<ReadonlySet<string>>(new Set())
   const here = view.people.filter(person => person.admitted)
   const sizes = useTypedSizes(here.length, { by: 'people', number: '3' })
@@ -40,7 +44,7 @@ export function MakeGroups({ sessionId, view, onClose, send }: MakeGroupsProps) 
   const made = groups.some(group => group.people.length > 0)
   const waiting = view.people.length - here.length
   const asked: Asked = { fresh, keepRules, column }
-  const { make, busy, said, failed } = useMakingRooms({ here, groups, facts, held, asked, send })
+  const { make, makeAsKept, busy, said, failed } = useMakingRooms({ here, groups, facts, held, asked, send })
   const hold = (ids: string[], on: boolean) => {
     const now = new Set(held)
     for (const id of ids) {
@@ -56,13 +60,30 @@ export function MakeGroups({ sessionId, view, onClose, send }: MakeGroupsProps) 
         gap="12px"
         onSubmit={event => {
           event.preventDefault()
-          if (result.ok) make(result.sizes)
+          if (kept) makeAsKept(kept)
+          else if (result.ok && from === 'now') make(result.sizes)
         }}
       >
-        <Flex gap="12px" wrap="wrap">
-          <SizeFields {...sizes} />
-        </Flex>
-        <chakra.output aria-live="polite">
+        <Field label="Groups are">
+          {parts => (
+            <Select {...parts} value={from} onChange={event => setFrom(event.target.value)}>
+              <option value="now">made now</option>
+              {facts?.saved.map(round => (
+                <option key={round.id} value={round.id}>
+                  as in {round.name}
+                </option>
+              ))}
+              <option value="list">from a list that is pasted</option>
+            </Select>
+          )}
+        </Field>
+        {from === 'list' && <FromList here={here} send={send} />}
+        {from === 'now' && (
+          <Flex gap="12px" wrap="wrap">
+            <SizeFields {...sizes} />
+          </Flex>
+        )}
+        <chakra.output aria-live="polite" display={from === 'now' ? undefined : 'none'}>
           {result.ok ? (
             <>
               <b>{sizesText(result.sizes)}</b>{' '}
@@ -74,19 +95,19 @@ export function MakeGroups({ sessionId, view, onClose, send }: MakeGroupsProps) 
             </chakra.span>
           )}
         </chakra.output>
-        {facts && facts.history.size > 0 && (
+        {from === 'now' && facts && facts.history.size > 0 && (
           <Tick checked={fresh} onChange={event => setFresh(event.target.checked)}>
             Fresh pairs: people who have not worked together
           </Tick>
         )}
-        {facts && facts.rules.length > 0 && (
+        {from !== 'list' && facts && facts.rules.length > 0 && (
           <Tick checked={keepRules} onChange={event => setKeepRules(event.target.checked)}>
             {facts.rules.length === 1
               ? 'Keep the 1 rule of the cohort'
               : `Keep the ${facts.rules.length} rules of the cohort`}
           </Tick>
         )}
-        {facts && facts.columns.length > 0 && (
+        {from === 'now' && facts && facts.columns.length > 0 && (
           <Field label="Every group">
             {parts => (
               <Select {...parts} value={column} onChange={event => setColumn(event.target.value)}>
@@ -101,9 +122,16 @@ export function MakeGroups({ sessionId, view, onClose, send }: MakeGroupsProps) 
           </Field>
         )}
         <Flex gap="8px" wrap="wrap">
-          <Button type="submit" kind="main" disabled={!result.ok || busy}>
-            <Shuffle size={18} aria-hidden="true" /> {made ? 'Reshuffle' : 'Make groups'}
-          </Button>
+          {from === 'now' && (
+            <Button type="submit" kind="main" disabled={!result.ok || busy}>
+              <Shuffle size={18} aria-hidden="true" /> {made ? 'Reshuffle' : 'Make groups'}
+            </Button>
+          )}
+          {kept && (
+            <Button type="submit" kind="main" disabled={here.length === 0 || busy}>
+              Make these groups
+            </Button>
+          )}
           {view.canUndo && (
             <Button disabled={busy} onClick={() => send({ type: 'undo-rooms' })}>
               <Undo2 size={18} aria-hidden="true" /> Undo

@@ -1,6 +1,6 @@
 import type { PairPast } from '~/core/history/pairs'
 import type { LanePerson } from '~/core/live/door/shown'
-import { columnWishes, roomNames, roomsTask, saidOf } from './rooms-task'
+import { columnWishes, movesSaid, repairTask, roomNames, roomsTask, saidOf } from './rooms-task'
 import type { KnownHere } from './use-facts-here'
 
 const person = (id: string): LanePerson => ({
@@ -22,6 +22,7 @@ const known = (changes: Partial<KnownHere> = {}): KnownHere => ({
   rules: [],
   columns: [{ name: 'First language', kind: 'text' }],
   history: new Map([['a b', met]]),
+  saved: [],
   ...changes,
 })
 const asked = { fresh: true, keepRules: true, column: '' }
@@ -117,4 +118,67 @@ test('a column can be asked for in two ways', () => {
     'mixed by First language',
     'alike in First language',
   ])
+})
+
+const saved = (...groups: [string, string[]][]) => ({
+  id: 'k 1',
+  name: 'Kept',
+  groups: groups.map(([name, participantIds]) => ({ name, participantIds })),
+})
+const repaired = (round: ReturnType<typeof saved>, people = here) =>
+  repairTask({ here: people, facts: known(), asked }, round, 7)
+
+test('a kept grouping in which everybody is and nobody alone stands as it is', () => {
+  expect(repaired(saved(['Reeds', ['a', 'b']], ['Birds', ['c', 'd']]))?.task.question).toMatchObject({
+    groups: [
+      { name: 'Reeds', size: 2 },
+      { name: 'Birds', size: 2 },
+    ],
+    now: new Map([
+      ['a', 0],
+      ['b', 0],
+      ['c', 1],
+      ['d', 1],
+    ]),
+  })
+})
+
+test('of six groups with four people here there are two; the fullest stay, whoever is new is placed', () => {
+  const six = saved(
+    ['1', ['a']],
+    ['2', ['x']],
+    ['3', ['b', 'y']],
+    ['4', []],
+    ['5', ['c', 'd']],
+    ['6', ['gone']],
+  )
+  expect(repaired(six)).toMatchObject({
+    names: ['1', '5'],
+    task: { question: { groups: [{ size: 2 }, { size: 2 }] } },
+  })
+  expect(repaired(six, [person('new')])).toMatchObject({
+    names: ['1'],
+    task: { question: { now: new Map() } },
+  })
+  expect(repaired(six, [])).toBeNull()
+  const five = [...here, person('e')]
+  expect(
+    repaired(saved(['A', ['a', 'b']], ['B', ['c', 'd']]), five)?.task.question.groups.map(each => each.size),
+  ).toEqual([3, 2])
+})
+
+test('what was changed is named, person by person, the first of many', () => {
+  const task = { question: { now: new Map([['a', 0]]) } }
+  const reply = { kind: 'repair-step' as const, id: 1, proved: true, steps: 1, done: true, broken: 1 }
+  const moves = [{ personId: 'a', from: 0, to: 1 }]
+  expect(
+    movesSaid({ ...reply, groups: [['b'], ['a']], moves }, task, ['Reeds', 'Birds'], id => id.toUpperCase()),
+  ).toBe('One rule could not be kept. A: Reeds → Birds; B: to Reeds.')
+  expect(movesSaid({ ...reply, broken: 0, groups: [['a']], moves: [] }, task, ['Reeds'], id => id)).toBe(
+    'As it was kept: nobody had to move.',
+  )
+  const many = Array.from({ length: 10 }, (_, number) => ({ personId: `p${number}`, from: 0, to: 1 }))
+  expect(movesSaid({ ...reply, broken: 0, groups: [], moves: many }, task, ['A', 'B'], id => id)).toMatch(
+    / and 2 more\.$/,
+  )
 })

@@ -1,8 +1,9 @@
 /** What the worker is asked for when groups are made of who is here, and what there is to say of its answer. */
 import type { WorkerReply, WorkerTask } from '~/contracts/grouping-worker'
+import type { SavedRound } from '~/core/grouping/facts-here'
 import { meetAgain } from '~/core/grouping/judge'
 import type { Aim } from '~/core/grouping/rules'
-import { sizesAround } from '~/core/grouping/sizes'
+import { evenSizes, sizesAround } from '~/core/grouping/sizes'
 import type { LanePerson } from '~/core/live/door/shown'
 import type { Column } from '~/core/people/columns'
 import type { KnownHere } from './use-facts-here'
@@ -108,4 +109,79 @@ export function roomNames(groups: Making['groups'], count: number): string[] {
     if (!found.some(other => other.toLowerCase() === name.toLowerCase())) found.push(name)
   }
   return found
+}
+
+/**
+ * Groups of a kept grouping for those who are here: as many as can be of two or more, with as few people moved as can be. Null where
+ * nobody is here.
+ */
+export function repairTask(
+  { here, facts, asked }: Pick<Making, 'here' | 'facts' | 'asked'>,
+  saved: SavedRound,
+  seed: number,
+): { task: Extract<WorkerTask, { kind: 'repair' }>; names: string[] } | null {
+  if (here.length === 0) return null
+  const present = new Set(here.map(person => person.id))
+  const sizeOf = (group: SavedRound['groups'][number]) =>
+    group.participantIds.filter(id => present.has(id)).length
+  const most = Math.max(1, Math.floor(here.length / 2))
+  // Groups in which nobody would be but one give their people to the others: the smallest first.
+  const kept = new Set(saved.groups.toSorted((one, other) => sizeOf(other) - sizeOf(one)).slice(0, most))
+  const groups = saved.groups.filter(group => kept.has(group) && sizeOf(group) > 0)
+  const used = groups.length > 0 ? groups : saved.groups.slice(0, 1)
+  const sizes = used.map(sizeOf)
+  const isWhole = sizes.reduce((sum, size) => sum + size, 0) === here.length && !sizes.includes(1)
+  const around = isWhole ? sizes : evenSizes(here.length, used.length)
+  const known = new Map(facts?.people.map(person => [person.id, person]))
+  const names = used.map(group => group.name)
+  return {
+    names,
+    task: {
+      kind: 'repair',
+      question: {
+        people: here.map(({ id }) => known.get(id) ?? { id, trainedToLead: false, columns: {} }),
+        groups: used.map(({ name }, index) => ({ name, size: around[index] ?? 0 })),
+        rules: asked.keepRules ? (facts?.rules ?? []) : [],
+        aims: [],
+        columns: facts?.columns ?? [],
+        history: new Map(facts?.history),
+        now: new Map(
+          used.flatMap((group, index) =>
+            group.participantIds.filter(id => present.has(id)).map(id => [id, index] as const),
+          ),
+        ),
+        held: new Set(),
+      },
+      seed,
+      steps: STEPS,
+    },
+  }
+}
+
+/** So many moves are named one by one. */
+const MOST_NAMED = 8
+
+/** What was changed of a kept grouping so that it fits who is here. */
+export function movesSaid(
+  reply: Extract<WorkerReply, { kind: 'repair-step' }>,
+  task: { question: { now: ReadonlyMap<string, number> } },
+  names: readonly string[],
+  nameOf: (id: string) => string,
+): string {
+  const moved = reply.moves.map(
+    ({ personId, from, to }) => `${nameOf(personId)}: ${names[from] ?? ''} → ${names[to] ?? ''}`,
+  )
+  const placed = reply.groups.flatMap((ids, index) =>
+    ids.flatMap(id => (task.question.now.has(id) ? [] : [`${nameOf(id)}: to ${names[index] ?? ''}`])),
+  )
+  const all = [...moved, ...placed]
+  const broken =
+    reply.broken === 0
+      ? ''
+      : reply.broken === 1
+        ? 'One rule could not be kept. '
+        : `${reply.broken} rules could not be kept. `
+  if (all.length === 0) return `${broken}As it was kept: nobody had to move.`
+  const rest = all.length > MOST_NAMED ? ` and ${all.length - MOST_NAMED} more` : ''
+  return `${broken}${all.slice(0, MOST_NAMED).join('; ')}${rest}.`
 }

@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { ClipboardList, DoorOpen, Plus } from 'lucide-react'
-import { useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import { groupsText } from '~/core/live/rooms/groups-text'
 import { LONGEST_ROOM_NAME } from '~/core/live/rooms/room'
 import { Button } from '../../ui/button'
@@ -8,8 +8,15 @@ import { CopyText } from '../../ui/copy-text'
 import { Field, Input } from '../../ui/fields'
 import type { LiveView, Send } from '../live-view'
 
-/** Below the lanes: one more room, and those that were closed, to be opened again as they were. */
-export function RoomSet({ view, send }: { view: LiveView; send: Send }) {
+interface RoomSetProps {
+  view: LiveView
+  send: Send
+  /** What else can be done with the rooms as they are. */
+  children?: ReactNode
+}
+
+/** Below the lanes: one more room, the rooms as text, and those that were closed, to be opened again as they were. */
+export function RoomSet({ view, send, children }: RoomSetProps) {
   return (
     <Stack gap="8px">
       <Flex gap="8px" wrap="wrap" align="flex-start">
@@ -19,6 +26,7 @@ export function RoomSet({ view, send }: { view: LiveView; send: Send }) {
             <ClipboardList size={16} aria-hidden="true" /> Copy the groups
           </CopyText>
         )}
+        {view.rooms.length > 0 && children}
       </Flex>
       <ClosedRooms view={view} send={send} />
     </Stack>
