@@ -83,7 +83,7 @@ test('the facilitator’s whole path without a mouse', async ({ server, newPage 
   await people[0]?.until(view => view.visits.length === 1 && view.help === null)
   await press(page, button('Leave the room'))
   await press(page, button('Close'))
-  await press(page, button('Ditte V.'))
+  await press(page, button('Ditte V.', true))
   await expect(page.getByRole('menu')).toBeFocused()
   await page.keyboard.press('w')
   await expect(page.getByRole('menuitem', { name: 'Whole group' })).toHaveAttribute('data-highlighted')

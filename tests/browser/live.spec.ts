@@ -133,7 +133,7 @@ test('a phone shows the warnings, whose it is, and where one is who is not in a 
   await expectAccessible(edda)
 
   // Taken out in mid-round, one reads what is so.
-  await page.getByRole('button', { name: 'Edda' }).first().click()
+  await page.getByRole('button', { name: 'Edda', exact: true }).first().click()
   await page.getByRole('menuitem', { name: 'Whole group' }).click()
   await expect(edda.getByText('The others are in their rooms now.')).toBeVisible()
   await expect(edda.getByText('Everyone stays here')).toBeHidden()

@@ -163,7 +163,7 @@ test('a participant can neither read nor change what is not theirs', async ({
 
   // Somebody moved loses the old board at once.
   const before = room(ana).copyId
-  await page.getByRole('button', { name: 'Ana Per.' }).first().click()
+  await page.getByRole('button', { name: 'Ana Per.', exact: true }).first().click()
   await page.getByRole('menuitem', { name: room(stranger).name }).click()
   await ana.until(view => view.whereabouts.where === 'room' && view.whereabouts.copyId !== before)
   expect(await knock(address, ana.cookie, before)).toBe('refused')

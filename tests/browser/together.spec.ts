@@ -25,7 +25,7 @@ test('two who type in one sheet and add cards at once lose nothing', async ({
   await expect(second.getByText('Station notes')).toBeVisible()
   const room = (await first.getByRole('heading', { level: 1 }).textContent()) ?? ''
   if ((await second.getByRole('heading', { level: 1 }).textContent()) !== room) {
-    await page.getByRole('button', { name: 'Kaveh' }).first().click()
+    await page.getByRole('button', { name: 'Kaveh', exact: true }).first().click()
     await page.getByRole('menuitem', { name: room }).click()
   }
   await expect(second.getByRole('heading', { level: 1 })).toHaveText(room)

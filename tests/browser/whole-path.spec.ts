@@ -137,7 +137,7 @@ test('from a list of people to what the groups made', async ({ server, facilitat
   const otherRoom = adaRoom === 'The jetty' ? 'Group 2' : 'The jetty'
   const beaRoom = bea?.view?.whereabouts.where === 'room' ? bea.view.whereabouts.name : ''
   const target = beaRoom === adaRoom ? otherRoom : adaRoom
-  await page.getByRole('button', { name: 'Bea F.' }).first().click()
+  await page.getByRole('button', { name: 'Bea F.', exact: true }).first().click()
   await page.getByRole('menuitem', { name: target }).click()
   await bea?.until(view => view.whereabouts.where === 'room' && view.whereabouts.name === target)
   const dov = await phone()

@@ -6,7 +6,5 @@ import { answering } from './helpers.server'
 /** What is known of those who are here, as JSON: rules, columns, and who has met whom. */
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { db, hub } = context.get(servicesContext)
-  return Response.json(await answering(factsOfSession(db, hub, params.sessionId)), {
-    headers: { 'Cache-Control': 'no-store' },
-  })
+  return Response.json(await answering(factsOfSession(db, hub, params.sessionId)))
 }

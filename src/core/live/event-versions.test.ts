@@ -1,6 +1,7 @@
 import evening from 'tests/fixtures/recorded/evening.json' with { type: 'json' }
 import everyEvent from 'tests/fixtures/recorded/every-event.json' with { type: 'json' }
 import everyEvent2 from 'tests/fixtures/recorded/every-event-2.json' with { type: 'json' }
+import roomsMadeLive from 'tests/fixtures/recorded/rooms-made-live-3.json' with { type: 'json' }
 import startedNow from 'tests/fixtures/recorded/started-now-3.json' with { type: 'json' }
 import { Rehearsed } from 'tests/fixtures/rehearsed'
 import { EVENT_VERSION, readEvent, UnreadableEventError } from './event-versions'
@@ -33,6 +34,20 @@ test('a log with one event of every kind of the second version folds to what it 
 test('a session started with nothing prepared, with rooms made in it twice, folds to what it folded to then', () => {
   expect(startedNow.state.rooms.map(room => room.closed)).toEqual([true, true, false, false])
   expect(fold(read(startedNow.events, startedNow.version))).toMatchObject(startedNow.state)
+})
+
+test('a log in which rooms came and went, and people were put in and found on a list, folds to what it folded to then', () => {
+  const types = roomsMadeLive.events.map(({ payload }) => payload.type)
+  for (const type of [
+    'cohort-attached',
+    'people-listed',
+    'rooms-undone',
+    'room-closed',
+    'rooms-reopened',
+    'late-set',
+  ])
+    expect(types).toContain(type)
+  expect(fold(read(roomsMadeLive.events, roomsMadeLive.version))).toMatchObject(roomsMadeLive.state)
 })
 
 test('an evening recorded by the first version folds to an ended session with everybody in it', () => {

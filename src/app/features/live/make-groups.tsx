@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { Shuffle, Undo2 } from 'lucide-react'
+import { Pin, Shuffle, Undo2 } from 'lucide-react'
 import { useState } from 'react'
 import { sizeProblemText, sizesText } from '../../group-sizes/size-text'
 import { SizeFields, useTypedSizes } from '../../group-sizes/size-wish'
@@ -160,17 +160,16 @@ export function MakeGroups({ sessionId, view, onClose, send }: MakeGroupsProps) 
                     <b>{name}</b> {people.map(person => person.shownName).join(', ')}
                   </span>
                   {people.length > 0 && (
-                    <Tick
-                      checked={people.every(person => held.has(person.id))}
-                      onChange={event =>
+                    <HoldButton
+                      name={name}
+                      held={people.every(person => held.has(person.id))}
+                      onHold={on =>
                         hold(
                           people.map(person => person.id),
-                          event.target.checked,
+                          on,
                         )
                       }
-                    >
-                      Hold <chakra.span srOnly>{name}</chakra.span>
-                    </Tick>
+                    />
                   )}
                 </Flex>
               </chakra.li>
@@ -179,5 +178,14 @@ export function MakeGroups({ sessionId, view, onClose, send }: MakeGroupsProps) 
         )}
       </Stack>
     </Drawer>
+  )
+}
+
+/** Keeps a group as it is while the others are made again. */
+function HoldButton({ name, held, onHold }: { name: string; held: boolean; onHold: (on: boolean) => void }) {
+  return (
+    <Button size="small" aria-pressed={held} flexShrink="0" onClick={() => onHold(!held)}>
+      {held && <Pin size={16} aria-hidden="true" />} Hold <chakra.span srOnly>{name}</chakra.span>
+    </Button>
   )
 }
