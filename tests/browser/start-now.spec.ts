@@ -238,7 +238,7 @@ test('a cohort is attached later: typed names are found on its list, and walk-in
   await expect(drawer.getByRole('checkbox', { name: /^Keep the \d+ rules? of the cohort/ })).toBeChecked()
   await drawer.getByLabel('Every group').selectOption('mixed by first language')
   await drawer.getByRole('button', { name: 'Make groups' }).click()
-  await expect(drawer.getByText(/worked (with|together)/)).toBeVisible()
+  await expect(drawer.getByText(/anybody they have worked with|worked together before/)).toBeVisible()
   const inGroups = drawer.getByRole('list', { name: 'Who is in which group' })
   await expect(inGroups).toContainText('Wren')
   // As in a grouping that was kept, made whole for the six who are here; each move is named.

@@ -1,7 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import { MonitorUp, QrCode } from 'lucide-react'
 import { useState } from 'react'
-import { LateRule } from '../../live/late/late-rule'
 import type { LiveView, Send } from '../../live/live-view'
 import { Button, ButtonLink } from '../../ui/button'
 import { Tick } from '../../ui/fields'
@@ -109,7 +108,6 @@ export function LiveHead({
           <Tick checked={sound} onChange={event => onSound(event.target.checked)}>
             Sound for calls
           </Tick>
-          {view.rooms.length > 0 && <LateRule view={view} send={send} />}
           <chakra.label
             fontSize="s"
             color="quiet"
@@ -128,7 +126,7 @@ export function LiveHead({
               onChange={event => onOrder(event.target.value as LaneOrder)}
             >
               <option value="rooms">plan</option>
-              <option value="need">who needs you</option>
+              <option value="need">need</option>
             </chakra.select>
           </chakra.label>
         </Flex>

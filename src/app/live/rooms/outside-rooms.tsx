@@ -5,6 +5,7 @@ import { Button } from '../../ui/button'
 import { CohortDialog, type CohortsToAttach } from '../cohort/cohort-dialog'
 import { RemovePeople } from '../door/remove-people'
 import { WaitingList } from '../door/waiting-list'
+import { LateRule } from '../late/late-rule'
 import type { LiveView, Send } from '../live-view'
 import { PutIn } from '../without-device/put-in'
 import { People } from './people'
@@ -42,6 +43,7 @@ export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
             ),
         )}
         <Flex ml="auto" align="center" wrap="wrap">
+          {view.rooms.length > 0 && <LateRule view={view} send={send} />}
           <CohortDialog view={view} cohorts={cohorts} send={send} />
           <PutIn view={view} send={send} />
           <RemovePeople view={view} send={send} />
