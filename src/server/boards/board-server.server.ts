@@ -26,29 +26,9 @@ import { BoardWork } from './board-work.server'
 import { readBoard } from './boards.server'
 import { judgeCursors, readMessage } from './message-check.server'
 import { OpenCopy } from './open-copy.server'
-import { guardSocket, type SocketGuard } from './socket-guard.server'
+import { guardSocket } from './socket-guard.server'
+import { type ConnectionContext, mayStay, numberIn, refusal, type SocketUser } from './who-asks.server'
 import { handOutNumber, Writers } from './writers.server'
-
-/** Who is at the other end of a socket, as the server found out from its cookies. */
-export interface SocketUser {
-  /** One for each person, to count their sockets by. */
-  key: string
-  isFacilitator: boolean
-  /** The participant this browser is in a session; null when it has no place there. */
-  participantIn(sessionId: string): string | null
-}
-
-interface ConnectionContext {
-  user: SocketUser
-  guard: SocketGuard
-  sessionId?: string
-  /** Null for a facilitator, who looks on. */
-  participantId?: string | null
-  /** The number they write under. */
-  writer?: number | null
-  /** What they have asked of this board. */
-  questions?: Allowance
-}
 
 /** Largest message, in bytes. */
 const LARGEST_MESSAGE = 1_000_000
@@ -318,18 +298,3 @@ export class BoardServer {
     }
   }
 }
-
-/** Whoever was let in to write may write still, and whoever was let in to read may read. */
-const mayStay = (
-  state: LiveState,
-  participantId: string,
-  copyId: string,
-  { readOnly }: Connection,
-): boolean => (readOnly ? mayRead(state, participantId, copyId) : mayWorkOn(state, participantId, copyId))
-
-/** Hocuspocus passes `reason` on to the browser. */
-const refusal = () =>
-  Object.assign(new Error('This board is closed for you.'), { code: 4403, reason: 'closed' })
-
-/** The number a browser says it writes under; null when it has none yet. */
-const numberIn = (token: string): number | null => (/^\d{1,10}$/.test(token) ? Number(token) : null)

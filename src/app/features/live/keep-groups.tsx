@@ -1,9 +1,8 @@
-import { Box, Flex } from '@chakra-ui/react'
 import { Save } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { Button } from '../../ui/button'
-import { Field, Input } from '../../ui/fields'
+import { NamePrompt } from '../../ui/name-prompt'
 
 interface KeepGroupsProps {
   sessionId: string
@@ -47,35 +46,15 @@ export function KeepGroups({ sessionId, title }: KeepGroupsProps) {
       </Button>
     )
   return (
-    <Flex
-      as="form"
-      gap="8px"
-      align="flex-end"
-      wrap="wrap"
-      onSubmit={event => {
-        event.preventDefault()
-        keep(name)
-      }}
-    >
-      <Box w="260px">
-        <Field label="Name of the grouping" errors={problem === null ? undefined : [problem]}>
-          {parts => (
-            <Input
-              {...parts}
-              autoFocus
-              maxLength={80}
-              value={name}
-              onChange={event => setName(event.target.value)}
-            />
-          )}
-        </Field>
-      </Box>
-      <Button type="submit" disabled={name.trim() === ''}>
-        Keep
-      </Button>
-      <Button kind="bare" onClick={() => setName(null)}>
-        Not now
-      </Button>
-    </Flex>
+    <NamePrompt
+      label="Name of the grouping"
+      action="Keep"
+      most={80}
+      value={name}
+      problem={problem}
+      onType={setName}
+      onDone={() => keep(name)}
+      onCancel={() => setName(null)}
+    />
   )
 }

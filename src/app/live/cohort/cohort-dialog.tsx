@@ -1,8 +1,9 @@
-import { chakra, Dialog, Flex, Portal, Stack } from '@chakra-ui/react'
+import { chakra, Dialog, Flex, Stack } from '@chakra-ui/react'
 import { ListChecks } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { proposals } from '~/core/people/likeness'
 import { Button } from '../../ui/button'
+import { DialogButton } from '../../ui/dialog-button'
 import { Field, Select, Tick } from '../../ui/fields'
 import { Message } from '../../ui/layout'
 import type { LiveView, Send } from '../live-view'
@@ -21,39 +22,32 @@ const AT_A_TIME = 20
 
 /** Which cohort the session belongs to, and who of its list those are that typed their name. */
 export function CohortDialog({ view, cohorts, send }: CohortDialogProps) {
-  const [open, setOpen] = useState(false)
   const { cohort, door } = view
   const unknown = door.hasList ? view.people.filter(person => !person.onList).length : 0
-  if (!cohort && !door.hasList && cohorts.length === 0) return null
+  const isBare = !cohort && !door.hasList
+  if (isBare && cohorts.length === 0) return null
   if (!cohort && door.hasList && unknown === 0) return null
-  const label =
-    !cohort && !door.hasList ? 'Attach a cohort' : unknown > 0 ? `${unknown} not on the list` : 'Cohort'
+  const label = isBare ? 'Attach a cohort' : unknown > 0 ? `${unknown} not on the list` : 'Cohort'
+  const title = cohort ? `Cohort: ${cohort.name}` : isBare ? 'Attach a cohort' : 'Not on the list'
   return (
-    <Dialog.Root
+    <DialogButton
       id="cohort"
-      open={open}
-      onOpenChange={change => setOpen(change.open)}
-      lazyMount
-      unmountOnExit
+      label={
+        <>
+          <ListChecks size={16} aria-hidden="true" /> {label}
+        </>
+      }
+      title={title}
     >
-      <Button size="small" kind="bare" onClick={() => setOpen(true)}>
-        <ListChecks size={16} aria-hidden="true" /> {label}
-      </Button>
-      <Portal>
-        <Dialog.Backdrop />
-        <Dialog.Positioner>
-          <Dialog.Content>
-            <Dialog.Title>
-              {cohort ? `Cohort: ${cohort.name}` : door.hasList ? 'Not on the list' : 'Attach a cohort'}
-            </Dialog.Title>
-            <Content view={view} cohorts={cohorts} send={send} />
-            <Dialog.Footer>
-              <Button onClick={() => setOpen(false)}>Close</Button>
-            </Dialog.Footer>
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
+      {close => (
+        <>
+          <Content view={view} cohorts={cohorts} send={send} />
+          <Dialog.Footer>
+            <Button onClick={close}>Close</Button>
+          </Dialog.Footer>
+        </>
+      )}
+    </DialogButton>
   )
 }
 

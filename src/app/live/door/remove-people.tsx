@@ -1,7 +1,8 @@
-import { chakra, Dialog, Flex, Portal, Stack } from '@chakra-ui/react'
+import { chakra, Dialog, Flex, Stack } from '@chakra-ui/react'
 import { useState } from 'react'
 import { isFoundBy } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
+import { DialogButton } from '../../ui/dialog-button'
 import { Field, Input, Tick } from '../../ui/fields'
 import type { LiveView, Send } from '../live-view'
 
@@ -10,28 +11,15 @@ const MOST_DRAWN = 60
 
 /** Takes many out of the session at once: names that somebody made up, or a class that came to the wrong one. */
 export function RemovePeople({ view, send }: { view: LiveView; send: Send }) {
-  const [open, setOpen] = useState(false)
   return (
-    <Dialog.Root
+    <DialogButton
       id="remove-people"
-      open={open}
-      onOpenChange={change => setOpen(change.open)}
-      lazyMount
-      unmountOnExit
+      label="Remove people"
+      title="Remove people from the session"
+      disabled={view.people.length === 0}
     >
-      <Button size="small" kind="bare" disabled={view.people.length === 0} onClick={() => setOpen(true)}>
-        Remove people
-      </Button>
-      <Portal>
-        <Dialog.Backdrop />
-        <Dialog.Positioner>
-          <Dialog.Content>
-            <Dialog.Title>Remove people from the session</Dialog.Title>
-            <Removing view={view} send={send} onDone={() => setOpen(false)} />
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
+      {close => <Removing view={view} send={send} onDone={close} />}
+    </DialogButton>
   )
 }
 

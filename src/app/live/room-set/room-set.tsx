@@ -1,11 +1,11 @@
-import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
+import { chakra, Flex, Stack } from '@chakra-ui/react'
 import { ClipboardList, DoorOpen, Plus } from 'lucide-react'
 import { type ReactNode, useState } from 'react'
 import { groupsText } from '~/core/live/rooms/groups-text'
 import { LONGEST_ROOM_NAME } from '~/core/live/rooms/room'
 import { Button } from '../../ui/button'
 import { CopyText } from '../../ui/copy-text'
-import { Field, Input } from '../../ui/fields'
+import { NamePrompt } from '../../ui/name-prompt'
 import type { LiveView, Send } from '../live-view'
 
 interface RoomSetProps {
@@ -42,38 +42,21 @@ function AddRoom({ send }: { send: Send }) {
         <Plus size={16} aria-hidden="true" /> Add a room
       </Button>
     )
+  const add = async () => {
+    setProblem(null)
+    if (await send({ type: 'add-room', name }, setProblem)) setName(null)
+  }
   return (
-    <Flex
-      as="form"
-      gap="8px"
-      align="flex-end"
-      wrap="wrap"
-      onSubmit={async event => {
-        event.preventDefault()
-        setProblem(null)
-        if (await send({ type: 'add-room', name }, setProblem)) setName(null)
-      }}
-    >
-      <Box w="260px">
-        <Field label="Name of the new room" errors={problem === null ? undefined : [problem]}>
-          {parts => (
-            <Input
-              {...parts}
-              autoFocus
-              maxLength={LONGEST_ROOM_NAME}
-              value={name}
-              onChange={event => setName(event.target.value)}
-            />
-          )}
-        </Field>
-      </Box>
-      <Button type="submit" disabled={name.trim() === ''}>
-        Add
-      </Button>
-      <Button kind="bare" onClick={() => setName(null)}>
-        Not now
-      </Button>
-    </Flex>
+    <NamePrompt
+      label="Name of the new room"
+      action="Add"
+      most={LONGEST_ROOM_NAME}
+      value={name}
+      problem={problem}
+      onType={setName}
+      onDone={add}
+      onCancel={() => setName(null)}
+    />
   )
 }
 

@@ -1,8 +1,9 @@
-import { chakra, Dialog, Portal, Stack } from '@chakra-ui/react'
+import { chakra, Dialog, Stack } from '@chakra-ui/react'
 import { UserPlus } from 'lucide-react'
 import { useState } from 'react'
 import { isFoundBy } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
+import { DialogButton } from '../../ui/dialog-button'
 import { Field, Input, TextArea, Tick } from '../../ui/fields'
 import type { LiveView, Send } from '../live-view'
 
@@ -11,28 +12,18 @@ const MOST_DRAWN = 60
 
 /** Puts in people who have no device: those of the list by a tick, others by name. */
 export function PutIn({ view, send }: { view: LiveView; send: Send }) {
-  const [open, setOpen] = useState(false)
   return (
-    <Dialog.Root
+    <DialogButton
       id="put-in"
-      open={open}
-      onOpenChange={change => setOpen(change.open)}
-      lazyMount
-      unmountOnExit
+      label={
+        <>
+          <UserPlus size={16} aria-hidden="true" /> Without a device
+        </>
+      }
+      title="Put in people without a device"
     >
-      <Button size="small" kind="bare" onClick={() => setOpen(true)}>
-        <UserPlus size={16} aria-hidden="true" /> Without a device
-      </Button>
-      <Portal>
-        <Dialog.Backdrop />
-        <Dialog.Positioner>
-          <Dialog.Content>
-            <Dialog.Title>Put in people without a device</Dialog.Title>
-            <Names view={view} send={send} onDone={() => setOpen(false)} />
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
+      {close => <Names view={view} send={send} onDone={close} />}
+    </DialogButton>
   )
 }
 
