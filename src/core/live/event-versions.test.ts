@@ -103,7 +103,7 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'rooms-undone': {},
     'room-added': { room: { id: 'r', name: 'x', copyId: 'c' } },
     'room-closed': { roomId: 'r', intoRoomId: null, participantIds: ['a'] },
-    'rooms-reopened': { roomIds: ['r'] },
+    'rooms-reopened': { roomIds: ['r'], placements: [{ participantId: 'a', roomId: 'r' }] },
     'room-linked': { roomId: 'r', link: 'https://talk.example/r' },
     'late-set': { rule: 'smallest' },
     renamed: { title: 'x' },

@@ -85,6 +85,8 @@ test('what only the server says is no request, and texts are bounded before they
   expect(facilitatorRequestSchema.safeParse({ type: 'broadcast', text: 'x'.repeat(5001) }).success).toBe(
     false,
   )
+  const names = Array.from({ length: 61 }, (_, number) => `Person ${number}`)
+  expect(facilitatorRequestSchema.safeParse({ type: 'put-in', names }).success).toBe(false)
   const ids = Array.from({ length: 501 }, (_, number) => `p${number}`)
   expect(facilitatorRequestSchema.safeParse({ type: 'let-in', participantIds: ids }).success).toBe(false)
 })

@@ -1,6 +1,7 @@
 import { chakra, Dialog, Stack } from '@chakra-ui/react'
 import { UserPlus } from 'lucide-react'
 import { useState } from 'react'
+import { MOST_PUT_IN } from '~/core/live/without-device/without-device'
 import { isFoundBy } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
 import { DialogButton } from '../../ui/dialog-button'
@@ -39,6 +40,7 @@ function Names({ view, send, onDone }: { view: LiveView; send: Send; onDone: () 
     .map(name => name.trim())
     .filter(name => name !== '')
   const names = [...listed, ...written]
+  const tooMany = names.length > MOST_PUT_IN && `At most ${MOST_PUT_IN} at a time; these are ${names.length}.`
   const found = view.expected.filter(({ shownName }) => isFoundBy(find, shownName))
   const tick = (personId: string, on: boolean) => {
     const now = new Set(ticked)
@@ -94,7 +96,7 @@ function Names({ view, send, onDone }: { view: LiveView; send: Send; onDone: () 
           )}
           <Field
             label={view.expected.length > 0 ? 'Others, one name on each line' : 'Names, one on each line'}
-            errors={refused === null ? undefined : [`Nobody was put in. ${refused}`]}
+            errors={tooMany ? [tooMany] : refused === null ? undefined : [`Nobody was put in. ${refused}`]}
           >
             {parts => (
               <TextArea {...parts} rows={4} value={typed} onChange={event => setTyped(event.target.value)} />
@@ -106,7 +108,7 @@ function Names({ view, send, onDone }: { view: LiveView; send: Send; onDone: () 
         <Button onClick={onDone}>Cancel</Button>
         <Button
           kind="main"
-          disabled={names.length === 0}
+          disabled={names.length === 0 || names.length > MOST_PUT_IN}
           onClick={async () => {
             if (await send({ type: 'put-in', names }, setRefused)) onDone()
           }}

@@ -4,6 +4,7 @@ import type { DoorEvent, DoorProblem } from '../door/door-facts'
 import { type PeopleState, peopleIn, roomIdOf } from '../door/people'
 import { idSchema } from '../ids'
 import { remember, rememberBoth } from '../remember'
+import type { RoomSetEvent } from '../room-set/room-set'
 import type { RoomsState } from '../rooms/room'
 import { type RoomsEvent, type RoomsProblem, roomIn } from '../rooms/rooms'
 import type { RoundsEvent } from '../rounds/rounds'
@@ -44,7 +45,7 @@ export function closing(state: HelpState, roomId: string, how: 'visit' | 'note' 
 export const help = topic<{
   state: HelpState
   needs: PeopleState & RoomsState
-  hears: DoorEvent | RoomsEvent | RoundsEvent
+  hears: DoorEvent | RoomsEvent | RoomSetEvent | RoundsEvent
   borrows: DoorProblem | RoomsProblem
   mark: 'help' | 'helped'
 }>()(
@@ -77,6 +78,13 @@ export const help = topic<{
         leaving(state, [participantId], intoRoom ? roomId : null),
       released: (state, { participantId }) => leaving(state, [participantId], null),
       removed: (state, { participantIds }) => leaving(state, participantIds, null),
+      'room-closed': (state, { roomId }) => closing(state, roomId, 'withdrawn'),
+      'rooms-reopened': (state, { placements }) =>
+        leaving(
+          state,
+          placements.map(({ participantId }) => participantId),
+          null,
+        ),
       'round-ended': state =>
         openCalls(state.helpCalls).map(call => ({
           type: 'help-closed',

@@ -1,5 +1,6 @@
 import { clock, door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
 import { peopleIn } from '../door/people'
+import { allMarks } from '../marks'
 import { mayRead, mayWorkOn } from '../rooms/rooms'
 import { facilitatorView, participantView } from '../views'
 
@@ -56,13 +57,7 @@ test('closed in mid-round, its people are with the whole group; opened again the
   session.tell(3, participant('ana'), { type: 'call-help', helpId: 'h' })
   session.tell(4, facilitator, { type: 'visit', roomId: 'reeds' })
   session.tell(4, participant('ana'), { type: 'call-help', helpId: 'h2' })
-  expect(close(session, 5, 'reeds')).toEqual([
-    'placed',
-    'help-closed',
-    'placed',
-    'visit-ended',
-    'room-closed',
-  ])
+  expect(close(session, 5, 'reeds')).toEqual(['help-closed', 'visit-ended', 'room-closed'])
   expect(openNames(session)).toEqual(['Birds'])
   expect(participantView(session.state, 'ana')?.whereabouts).toEqual({ where: 'whole', next: null })
   expect(mayWorkOn(session.state, 'ana', 'copy-reeds')).toBe(false)
@@ -74,7 +69,14 @@ test('closed in mid-round, its people are with the whole group; opened again the
   expect(close(session, 6, 'reeds')).toBe('no-such-room')
   expect(reopen(session, 7, 'birds')).toBe('room-not-closed')
   expect(reopen(session, 7, 'reeds', 'gone')).toBe('no-such-room')
-  expect(reopen(session, 8, 'reeds')).toEqual(['rooms-reopened', 'placed', 'placed'])
+  expect(reopen(session, 8, 'reeds')).toEqual(['rooms-reopened'])
+  const marks = allMarks(session.log)
+    .filter(mark => mark.at === 8)
+    .map(({ roomId, kind, what }) => [roomId, kind, what])
+  expect(marks).toEqual([
+    ['reeds', 'joined', 'Ana'],
+    ['reeds', 'joined', 'Bo'],
+  ])
   expect(inRoom(session, 'reeds')).toEqual(['ana', 'bo'])
   expect(mayWorkOn(session.state, 'ana', 'copy-reeds')).toBe(true)
 })
@@ -85,6 +87,13 @@ test('merged, what the closed room made is read where its people went, written b
   expect(close(session, 3, 'reeds', 'gone')).toBe('no-such-room')
   close(session, 4, 'reeds', 'birds')
   expect(inRoom(session, 'birds')).toEqual(['ana', 'bo', 'chi'])
+  const moved = allMarks(session.log).filter(mark => mark.at === 4)
+  expect(moved.map(({ roomId, kind, what }) => [roomId, kind, what])).toEqual([
+    ['reeds', 'left', 'Ana'],
+    ['birds', 'joined', 'Ana'],
+    ['reeds', 'left', 'Bo'],
+    ['birds', 'joined', 'Bo'],
+  ])
   expect(participantView(session.state, 'chi')?.whereabouts).toMatchObject({
     copyId: 'copy-birds',
     alsoReads: [{ copyId: 'copy-reeds', name: 'Reeds' }],

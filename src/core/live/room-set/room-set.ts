@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { presentOf } from '../door/door'
 import type { DoorState } from '../door/door-facts'
-import { changeParticipants, type Participant, participantList } from '../door/people'
+import { changeParticipants, type Participant, participantList, peopleIn } from '../door/people'
 import { idSchema } from '../ids'
 import { remember } from '../remember'
 import {
@@ -14,7 +14,7 @@ import {
   type RoomsState,
   roomOf,
 } from '../rooms/room'
-import type { RoomsEvent, RoomsProblem } from '../rooms/rooms'
+import type { RoomsProblem } from '../rooms/rooms'
 import type { RoundState } from '../rounds/round'
 import { type TextProblem, textProblem, textSchema } from '../texts'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
@@ -32,7 +32,11 @@ const events = {
     /** Who belonged to it: they come back when it is opened again. */
     participantIds: z.array(idSchema),
   },
-  'rooms-reopened': { roomIds: z.array(idSchema) },
+  /** With the people who were in them, as far as they are here. */
+  'rooms-reopened': {
+    roomIds: z.array(idSchema),
+    placements: z.array(z.object({ participantId: idSchema, roomId: idSchema })),
+  },
   'room-linked': { roomId: idSchema, link: z.string() },
 }
 export type RoomSetEvent = EventsOf<typeof events>
@@ -41,9 +45,9 @@ export type RoomSetEvent = EventsOf<typeof events>
 export const roomSet = topic<{
   state: object
   needs: RoomsState & DoorState & RoundState
-  hears: RoomsEvent
   problem: RoomSetProblem
   borrows: RoomsProblem | TextProblem
+  mark: 'joined' | 'left'
 }>()(
   {
     initial: {},
@@ -79,7 +83,7 @@ export const roomSet = topic<{
         const into = toRoomId === null ? null : roomOf(state, toRoomId)
         const intoFits = into === null || (into && !into.closed && into !== room)
         if (!room || room.closed || !intoFits) return refuse({ code: 'no-such-room' })
-        return happens(...closing(state, roomId, toRoomId))
+        return happens(closing(state, roomId, toRoomId))
       },
       'link-room'(state, { roomId, link: typed }) {
         const room = roomOf(state, roomId)
@@ -103,15 +107,13 @@ export const roomSet = topic<{
         if (twice !== undefined) return refuse({ code: 'same-room-name', name: twice })
         const goes = new Map(closed.flatMap(room => room.lastIds.map(id => [id, room.id] as const)))
         const leaving = open.filter(room => !staying.includes(room))
-        return happens(
-          ...leaving.flatMap(room => closing(state, room.id, null)),
-          { type: 'rooms-reopened', roomIds: closed.map(room => room.id) },
-          ...[...goes].flatMap(([participantId, roomId]): RoomsEvent[] =>
-            presentOf(state, participantId)?.admitted
-              ? [{ type: 'placed', participantId, roomId, intoRoom: state.round !== null }]
-              : [],
+        return happens(...leaving.map(room => closing(state, room.id, null)), {
+          type: 'rooms-reopened',
+          roomIds: closed.map(room => room.id),
+          placements: [...goes].flatMap(([participantId, roomId]) =>
+            presentOf(state, participantId)?.admitted ? [{ participantId, roomId }] : [],
           ),
-        )
+        })
       },
     },
     evolve: {
@@ -124,12 +126,14 @@ export const roomSet = topic<{
       'room-closed': (state, { roomId, intoRoomId, participantIds }, at) => {
         const closed = roomOf(state, roomId)
         const brings = closed?.used ? [closed.copyId, ...closed.alsoReads] : []
+        const all = Object.values(state.participants).filter(each => each.roomId === roomId)
+        const comeIn = intoRoomId !== null && all.some(each => each.inRoom)
         return {
-          // Those who are awaited, wait or have left with the room to come back to, go where its people went.
+          // Also those who wait, are awaited, or have left with the room to come back to.
           ...changeParticipants(
             state,
-            Object.values(state.participants).flatMap(each => (each.roomId === roomId ? [each.id] : [])),
-            () => ({ roomId: intoRoomId }),
+            all.map(each => each.id),
+            ({ inRoom }) => ({ roomId: intoRoomId, inRoom: inRoom && intoRoomId !== null }),
           ),
           expected: state.expected.map(person =>
             person.roomId === roomId ? { ...person, roomId: intoRoomId } : person,
@@ -137,17 +141,29 @@ export const roomSet = topic<{
           rooms: state.rooms.map((room): Room => {
             if (room.id === roomId) return { ...room, closed: true, closedAt: at, lastIds: participantIds }
             if (room.id !== intoRoomId) return room
-            return { ...room, alsoReads: [...new Set([...room.alsoReads, ...brings])] }
+            return {
+              ...room,
+              used: room.used || comeIn,
+              alsoReads: [...new Set([...room.alsoReads, ...brings])],
+            }
           }),
         }
       },
-      'rooms-reopened': (state, { roomIds }) => {
+      'rooms-reopened': (state, { roomIds, placements }) => {
         const again = new Set(roomIds)
         const copyIds = new Set(state.rooms.filter(room => again.has(room.id)).map(room => room.copyId))
+        const isOut = state.round !== null
+        const goes = new Map(placements.map(({ participantId, roomId }) => [participantId, roomId]))
+        const enteredIds = new Set(isOut ? goes.values() : [])
         return {
+          ...changeParticipants(state, [...goes.keys()], ({ id }) => ({
+            roomId: goes.get(id) ?? null,
+            inRoom: isOut,
+          })),
           rooms: state.rooms.map(room => ({
             ...room,
             closed: room.closed && !again.has(room.id),
+            used: room.used || enteredIds.has(room.id),
             // Its people have it to themselves again.
             alsoReads: room.alsoReads.filter(copyId => !copyIds.has(copyId)),
           })),
@@ -156,6 +172,27 @@ export const roomSet = topic<{
     },
     views: {
       facilitator: state => ({ closedRooms: closedRooms(state.rooms) }),
+    },
+    marks: {
+      'room-closed': (before, { roomId, intoRoomId }) =>
+        peopleIn(before, roomId).flatMap(({ shownName }) => [
+          { roomId, kind: 'left' as const, what: shownName },
+          ...(intoRoomId === null ? [] : [{ roomId: intoRoomId, kind: 'joined' as const, what: shownName }]),
+        ]),
+      'rooms-reopened': (before, { placements }) =>
+        before.round === null
+          ? []
+          : placements.flatMap(({ participantId, roomId }) => {
+              const mover = before.participants[participantId]
+              if (!mover) return []
+              const { shownName, inRoom, roomId: from } = mover
+              return [
+                ...(inRoom && from !== null
+                  ? [{ roomId: from, kind: 'left' as const, what: shownName }]
+                  : []),
+                { roomId, kind: 'joined' as const, what: shownName },
+              ]
+            }),
     },
     words: {
       'too-many-rooms': ({ most }) => `A session has at most ${most} rooms at once.`,
@@ -173,21 +210,13 @@ function isWebAddress(link: string): boolean {
   return URL.canParse(link) && ['https:', 'http:'].includes(new URL(link).protocol)
 }
 
-/** A room's people go, and it is closed behind them. */
-function closing(state: DoorState, roomId: string, intoRoomId: string | null): (RoomsEvent | RoomSetEvent)[] {
-  const people = belonging(state, roomId)
-  return [
-    ...people.map(({ id, inRoom }): RoomsEvent => {
-      return {
-        type: 'placed',
-        participantId: id,
-        roomId: intoRoomId,
-        intoRoom: inRoom && intoRoomId !== null,
-      }
-    }),
-    { type: 'room-closed', roomId, intoRoomId, participantIds: people.map(({ id }) => id) },
-  ]
-}
+/** A room is closed, with who belonged to it written down. */
+const closing = (state: DoorState, roomId: string, intoRoomId: string | null) => ({
+  type: 'room-closed' as const,
+  roomId,
+  intoRoomId,
+  participantIds: belonging(state, roomId).map(({ id }) => id),
+})
 
 const sameName = (one: string, other: string) => one.trim().toLowerCase() === other.trim().toLowerCase()
 

@@ -3,7 +3,7 @@ import { plainName } from '../../people/shown-name'
 import { door, presentOf } from '../door/door'
 import type { DoorEvent, DoorProblem, DoorState } from '../door/door-facts'
 import { joins, plainNameOf } from '../door/joining'
-import { MOST_PARTICIPANTS, type Participant, type PeopleState, participantList } from '../door/people'
+import { type Participant, type PeopleState, participantList } from '../door/people'
 import { idSchema } from '../ids'
 import { remember, rememberBoth } from '../remember'
 import { type Room, roomOf } from '../rooms/room'
@@ -11,6 +11,8 @@ import type { RoomsProblem } from '../rooms/rooms'
 import { type TextProblem, textProblem, textSchema } from '../texts'
 import { type Decision, happens, refuse, topic } from '../topic'
 
+/** Most people put in at once: each is held against everybody who is there. */
+export const MOST_PUT_IN = 60
 /** Most people at one device, besides whose it is. */
 export const MOST_BESIDE = 12
 /** Longest name, in characters, as at the door. */
@@ -37,7 +39,7 @@ export const withoutDevice = topic<{
     commands: {
       'put-in': {
         by: ['facilitator'],
-        asks: { names: z.array(textSchema).min(1).max(MOST_PARTICIPANTS) },
+        asks: { names: z.array(textSchema).min(1).max(MOST_PUT_IN) },
         fills: { ids: 'fresh-ids' },
       },
       'put-in-beside': {
