@@ -46,8 +46,10 @@ export function jaroWinkler(one: string, other: string): number {
 export const LEAST_LIKENESS = 0.85
 
 /** How alike a typed name is to a listed one: as a whole, or, typed in one word, to its first word. From 0 to 1. */
-export function likeness(typed: string, listed: string): number {
-  const [one, other] = [plainName(typed), plainName(listed)]
+export const likeness = (typed: string, listed: string): number =>
+  likenessOfPlain(plainName(typed), plainName(listed))
+
+function likenessOfPlain(one: string, other: string): number {
   const firstWord = other.split(' ', 1)[0] as string
   const asWhole = mayBeAlike(one, other) ? jaroWinkler(one, other) : 0
   if (one.includes(' ') || firstWord === other || !mayBeAlike(one, firstWord)) return asWhole
@@ -81,9 +83,12 @@ export interface Proposal {
  * is alike enough are left out. O(typed x listed).
  */
 export function proposals(typed: readonly Named[], listed: readonly Named[]): Proposal[] {
+  // Making names plain is by far the dearest part: once for each.
+  const plain = listed.map(person => ({ id: person.id, name: plainName(person.name) }))
   const found = typed.flatMap(({ id, name }) => {
-    const candidates = listed
-      .map(person => ({ id: person.id, likeness: likeness(name, person.name) }))
+    const one = plainName(name)
+    const candidates = plain
+      .map(person => ({ id: person.id, likeness: likenessOfPlain(one, person.name) }))
       .filter(candidate => candidate.likeness >= LEAST_LIKENESS)
       .sort((one, other) => other.likeness - one.likeness)
       .slice(0, 3)

@@ -103,7 +103,7 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/sessions/:sessionId/live': account(),
   '/sessions/:sessionId/projector': account(),
   '/sessions/:sessionId/commands': account('small'),
-  '/sessions/:sessionId/facts': account(),
+  '/sessions/:sessionId/facts': account('none', 'dear'),
   '/sessions/:sessionId/keep-groups': account('small'),
   '/sessions/:sessionId/review': account('small'),
   '/sessions/:sessionId/review/:file': account('none', 'dear'),
