@@ -45,7 +45,7 @@ test('each session behind ran as a live one does: everybody sent out, called bac
     expect(log.map(recorded => recorded.event.type)).toEqual(
       expect.arrayContaining(['warned', 'called-back', 'broadcast', 'visit-started']),
     )
-    expect(Object.keys(state.participants).length).toBe(state.expected.length - 1)
+    expect(state.participants.size).toBe(state.expected.length - 1)
   }
 })
 

@@ -182,7 +182,7 @@ async function keepWork(
   random: RandomStream,
 ): Promise<void> {
   for (const [index, room] of plan.rooms.entries()) {
-    const writers = Object.values(state.participants).filter(participant => participant.roomId === room.id)
+    const writers = [...state.participants.values()].filter(participant => participant.roomId === room.id)
     const work = STATIONS[index % STATIONS.length]
     if (!work || writers.length === 0) continue
     const doc = new Y.Doc()

@@ -97,7 +97,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 async function isHeld(hub: LiveHub, { sessionId, participantId }: Place): Promise<boolean> {
-  const held = (await hub.state(sessionId)).participants[participantId]
+  const held = (await hub.state(sessionId)).participants.get(participantId)
   return held !== undefined && !held.released
 }
 

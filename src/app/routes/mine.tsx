@@ -1,3 +1,4 @@
+import { serverNow } from '~/server/clock.server'
 import { placeByReviewToken } from '~/server/join/join.server'
 import { ownWork } from '~/server/review/review.server'
 import { servicesContext } from '~/server/services.server'
@@ -14,7 +15,7 @@ export const meta: Route.MetaFunction = () => [
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { db, boards } = context.get(servicesContext)
   const place = await answering(placeByReviewToken(db, params.reviewToken))
-  return { work: await answering(ownWork(db, boards, place)) }
+  return { work: await answering(ownWork(db, boards, place, serverNow())) }
 }
 
 export default function Mine({ loaderData }: Route.ComponentProps) {

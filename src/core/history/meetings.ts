@@ -16,7 +16,13 @@ export interface Meeting {
  */
 export function meetingsOf(log: readonly Recorded[], now: number): Meeting[] {
   const { participants } = fold(log)
-  return meetingsIn(stays(log, now), id => participants[id]?.personId ?? null)
+  return meetingsIn(stays(log, now), id => participants.get(id)?.personId ?? null)
+}
+
+/** Who met whom in a session that has ended, and when it was opened, in milliseconds since 1970. O(stays^2 in a room). */
+export function pastMeetings(log: readonly Recorded[]): { openedAt: number; meetings: Meeting[] } {
+  const { openedAt, endedAt } = fold(log)
+  return { openedAt: openedAt ?? 0, meetings: meetingsOf(log, endedAt ?? openedAt ?? 0) }
 }
 
 /** Who was with whom in rooms, as `idOf` calls them; nobody meets whom it gives null, or themselves. */

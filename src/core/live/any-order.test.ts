@@ -12,7 +12,7 @@ type Ask = (state: LiveState, pick: number, ids: string[]) => [Actor, Command]
 
 const roomId = ({ rooms }: LiveState, pick: number) => rooms[pick % Math.max(1, rooms.length)]?.id ?? 'none'
 const personId = ({ participants }: LiveState, pick: number) => {
-  const ids = Object.keys(participants)
+  const ids = [...participants.keys()]
   return ids[pick % Math.max(1, ids.length)] ?? 'nobody'
 }
 const NAMES = ['Ana', 'Bo', 'Chi', 'Zoë', 'Ida', 'Uli', 'Vera']
@@ -52,7 +52,7 @@ const ASKS: Ask[] = [
       type: 'make-rooms',
       groups: [0, 1].map(part => ({
         name: `Group ${part + 1}`,
-        participantIds: Object.keys(state.participants).filter((_, at) => (at + pick) % 2 === part),
+        participantIds: [...state.participants.keys()].filter((_, at) => (at + pick) % 2 === part),
       })),
       ids,
     },
@@ -131,7 +131,7 @@ test('whatever is done to people and rooms in whatever order, everybody is in on
       play(planned, script, ({ state }) => {
         const open = new Map(state.rooms.flatMap(room => (room.closed ? [] : [[room.id, room] as const])))
         const shown = new Set(facilitatorView(state).people.map(person => person.id))
-        for (const each of Object.values(state.participants)) {
+        for (const each of [...state.participants.values()]) {
           must(each.roomId === null || open.has(each.roomId), 'belongs to an open room or none')
           must(
             !each.inRoom || (each.roomId !== null && state.round !== null && each.admitted),
@@ -179,7 +179,9 @@ test('a participant is shown their own room, what it made and who is in it, and 
           const view = participantView(state, me.id)
           const at = view?.whereabouts
           if (at?.where === 'room') {
-            expect(at.members.every(member => state.participants[member.id]?.roomId === me.roomId)).toBe(true)
+            expect(at.members.every(member => state.participants.get(member.id)?.roomId === me.roomId)).toBe(
+              true,
+            )
             for (const { copyId } of at.alsoReads) {
               expect(mayRead(state, me.id, copyId)).toBe(true)
               expect(mayWorkOn(state, me.id, copyId)).toBe(false)
@@ -188,7 +190,7 @@ test('a participant is shown their own room, what it made and who is in it, and 
           for (const room of state.rooms)
             if (room.closed) expect(mayWorkOn(state, me.id, room.copyId)).toBe(false)
           // Those at their own device are theirs to know of.
-          const mine = view?.beside.every(({ id }) => state.participants[id]?.besideId === me.id)
+          const mine = view?.beside.every(({ id }) => state.participants.get(id)?.besideId === me.id)
           expect(mine).toBe(true)
         }
         expect(JSON.stringify(projectorView(state))).not.toContain('personId')

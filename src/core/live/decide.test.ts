@@ -59,7 +59,7 @@ describe('whatever is asked by whomever, in any order', () => {
         const { state, log } = play(script)
         expect(fold(log)).toEqual(state)
         expect(log.map(recorded => recorded.seq)).toEqual(log.map((_, index) => index + 1))
-        for (const each of Object.values(state.participants)) {
+        for (const each of [...state.participants.values()]) {
           expect(!each.inRoom || (each.roomId !== null && state.round !== null && !each.released)).toBe(true)
         }
         const open = state.helpCalls.filter(call => call.closedAt === null)

@@ -37,7 +37,7 @@ test('a round warns at five minutes and at one, calls back at its end, and grace
   expect(session.state.round?.graceEndsAt).toBe(11 * MINUTE)
   expect(catchUp(session, 10.9 * MINUTE)).toEqual([])
   expect(catchUp(session, 11 * MINUTE)).toEqual(['finish-grace'])
-  expect(session.state.participants.ana).toMatchObject({ inRoom: false, roomId: 'reeds' })
+  expect(session.state.participants.get('ana')).toMatchObject({ inRoom: false, roomId: 'reeds' })
 })
 
 test('a short round is not warned of its end from its beginning', () => {

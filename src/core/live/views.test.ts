@@ -161,12 +161,12 @@ test('whatever happens, a participant’s view names nobody but those of the roo
           command,
         )
         const { participants, rooms } = session.state
-        const mine = participants.ana?.roomId
+        const mine = participants.get('ana')?.roomId
         const text = JSON.stringify(participantView(session.state, 'ana'))
         for (const other of ['bo', 'chi'] as const) {
           const together =
-            participants[other]?.roomId === mine && mine !== null && !participants[other]?.released
-          if (!together) expect(text).not.toContain(participants[other]?.shownName)
+            participants.get(other)?.roomId === mine && mine !== null && !participants.get(other)?.released
+          if (!together) expect(text).not.toContain(participants.get(other)?.shownName)
         }
         for (const room of rooms) if (room.id !== mine) expect(text).not.toContain(room.copyId)
       })

@@ -33,7 +33,7 @@ export const facilitatorView = (state: LiveState) => viewOf(state, 'facilitator'
 export const projectorView = (state: LiveState) => viewOf(state, 'projector') as ProjectorView
 
 export function participantView(state: LiveState, participantId: string): ParticipantView | null {
-  const me = state.participants[participantId]
+  const me = state.participants.get(participantId)
   return me ? (viewOf(state, 'participant', me) as ParticipantView) : null
 }
 

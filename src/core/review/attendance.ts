@@ -21,6 +21,20 @@ export interface Attendance {
   roomIds: string[]
 }
 
+/** After each event of a log: when it was, and who was touched by it; everybody when the session opens or ends. O(events x people). */
+function* afterEach(log: readonly Recorded[]) {
+  let state = unopened
+  for (const recorded of log) {
+    const before = state
+    state = evolve(state, recorded)
+    // Most events touch one person, and whom an event did not touch is where they were.
+    const touched = [...state.participants.values()].filter(
+      one => before.phase !== state.phase || before.participants.get(one.id) !== one,
+    )
+    yield { at: recorded.at, state, touched }
+  }
+}
+
 /**
  * Everybody's stays, from a whole log: a stay begins when somebody who is let in is connected in a place, and ends
  * when they drop, move, or the session ends. A session still running is counted up to `now`. O(events x people).
@@ -28,23 +42,17 @@ export interface Attendance {
 export function stays(log: readonly Recorded[], now: number): Stay[] {
   const done: Stay[] = []
   const running = new Map<string, Stay>()
-  let state = unopened
-  const settle = (at: number) => {
-    for (const participant of Object.values(state.participants)) {
-      const here = placeKey(state, participant.id)
-      const stay = running.get(participant.id)
+  for (const { at, state, touched } of afterEach(log)) {
+    for (const { id } of touched) {
+      const here = placeKey(state, id)
+      const stay = running.get(id)
       if (stay && stay.roomId === here) continue
       if (stay) {
-        running.delete(participant.id)
+        running.delete(id)
         if (at > stay.from) done.push({ ...stay, to: at })
       }
-      if (here !== undefined)
-        running.set(participant.id, { participantId: participant.id, roomId: here, from: at, to: at })
+      if (here !== undefined) running.set(id, { participantId: id, roomId: here, from: at, to: at })
     }
-  }
-  for (const recorded of log) {
-    state = evolve(state, recorded)
-    settle(recorded.at)
   }
   for (const stay of running.values()) if (now > stay.from) done.push({ ...stay, to: now })
   return done.sort((one, other) => one.from - other.from)
@@ -55,12 +63,12 @@ export function attendance(log: readonly Recorded[], now: number): Attendance[] 
   const all = stays(log, now)
   const rooms = roomsOfEverybody(log)
   const { participants } = log.reduce(evolve, unopened)
-  const everybody = Object.values(participants)
+  const everybody = [...participants.values()]
   // A name that stood for somebody without a device until they came, or were put in once more, is the same person.
   const isTakenUp = (one: Participant) =>
     one.released &&
     !one.hasDevice &&
-    !rooms.get(one.id)?.length &&
+    !rooms.has(one.id) &&
     everybody.some(
       other =>
         other !== one &&
@@ -79,48 +87,42 @@ export function attendance(log: readonly Recorded[], now: number): Attendance[] 
         shownName: participant.shownName,
         presentMs: length(own),
         inRoomsMs: length(own.filter(stay => stay.roomId !== null)),
-        roomIds: rooms.get(participant.id) ?? [],
+        roomIds: [...(rooms.get(participant.id)?.keys() ?? [])],
       }
     })
 }
 
-/** The rooms each participant was ever in, in the order of going there. O(events x people). */
-export function roomsOfEverybody(log: readonly Recorded[]): Map<string, string[]> {
-  const rooms = new Map<string, string[]>()
-  let state = unopened
-  for (const recorded of log) {
-    state = evolve(state, recorded)
-    for (const participant of Object.values(state.participants)) {
-      if (!participant.inRoom || participant.roomId === null) continue
-      const visited = rooms.get(participant.id) ?? []
-      if (!visited.includes(participant.roomId)) rooms.set(participant.id, [...visited, participant.roomId])
+/** When somebody was first in a room and when they last left it; null for one they are in still. Milliseconds since 1970. */
+export interface TimeInRoom {
+  firstAt: number
+  leftAt: number | null
+}
+
+/** The rooms each participant was ever in, in the order of going there. Who was in none is not there. O(events x people). */
+export function roomsOfEverybody(log: readonly Recorded[]): Map<string, Map<string, TimeInRoom>> {
+  const rooms = new Map<string, Map<string, TimeInRoom>>()
+  const inRoom = new Map<string, string>()
+  for (const { at, state, touched } of afterEach(log)) {
+    for (const me of touched) {
+      const before = inRoom.get(me.id)
+      const here = me.inRoom && state.phase === 'open' ? me.roomId : null
+      if (before === here || (before === undefined && here === null)) continue
+      const mine = rooms.get(me.id) ?? new Map<string, TimeInRoom>()
+      rooms.set(me.id, mine)
+      if (before !== undefined) mine.set(before, { firstAt: mine.get(before)?.firstAt ?? at, leftAt: at })
+      if (here === null) inRoom.delete(me.id)
+      else {
+        mine.set(here, { firstAt: mine.get(here)?.firstAt ?? at, leftAt: null })
+        inRoom.set(me.id, here)
+      }
     }
   }
   return rooms
 }
 
-/**
- * The rooms somebody was ever in, with the moment they were last in each; null for one they are in still. What was done in a
- * room after that is none of theirs. O(events).
- */
-export function lastInRooms(log: readonly Recorded[], participantId: string): Map<string, number | null> {
-  const last = new Map<string, number | null>()
-  let state = unopened
-  let here: string | null = null
-  for (const recorded of log) {
-    state = evolve(state, recorded)
-    const me = state.participants[participantId]
-    const now = me?.inRoom && state.phase === 'open' ? me.roomId : null
-    if (here !== null && now !== here) last.set(here, recorded.at)
-    if (now !== null) last.set(now, null)
-    here = now
-  }
-  return last
-}
-
 /** Undefined when not there at all; null with the whole group; otherwise the room. */
 function placeKey(state: LiveState, participantId: string): string | null | undefined {
-  const participant = state.participants[participantId]
+  const participant = state.participants.get(participantId)
   if (!participant?.connected || !participant.admitted || state.phase !== 'open') return undefined
   return participant.inRoom ? participant.roomId : null
 }

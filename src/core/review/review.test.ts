@@ -47,11 +47,39 @@ test('stays of a session that still runs are counted up to now', () => {
   ])
 })
 
-test('a room counts once somebody was in it', () => {
-  expect(Object.fromEntries(roomsOfEverybody(evening().log))).toEqual({
-    ana: ['reeds'],
-    bo: ['reeds', 'birds'],
-  })
+test('a room counts once somebody was in it, from when they first were to when they last left', () => {
+  const session = evening()
+  const rooms = (log = session.log) =>
+    [...roomsOfEverybody(log)].flatMap(([id, own]) =>
+      [...own].map(([roomId, { firstAt, leftAt }]) => [
+        id,
+        roomId,
+        firstAt / MINUTE,
+        leftAt && leftAt / MINUTE,
+      ]),
+    )
+  expect(rooms()).toEqual([
+    ['ana', 'reeds', 2, 10],
+    ['bo', 'reeds', 2, 7],
+    ['bo', 'birds', 7, 10],
+  ])
+  expect(rooms(session.log.filter(({ at }) => at < 10 * MINUTE)).filter(([id]) => id === 'bo')).toEqual([
+    ['bo', 'reeds', 2, 7],
+    ['bo', 'birds', 7, null],
+  ])
+})
+
+test('who comes back to a room keeps when they first were there', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana')
+  session.sendOut(2)
+  session.tell(3, facilitator, { type: 'place', participantId: 'ana', roomId: 'birds' })
+  session.tell(4, facilitator, { type: 'place', participantId: 'ana', roomId: 'reeds' })
+  session.tell(5, facilitator, { type: 'end' })
+  expect([...(roomsOfEverybody(session.log).get('ana') ?? [])]).toEqual([
+    ['reeds', { firstAt: 2, leftAt: 5 }],
+    ['birds', { firstAt: 3, leftAt: 4 }],
+  ])
 })
 
 test('marks stand in the lane and at the time where things happened', () => {

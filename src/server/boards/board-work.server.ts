@@ -91,7 +91,7 @@ function shown(work: CopyWork | undefined, state: LiveState): RoomWorkNow {
     pulse: work.pulse,
     latest: latest && {
       text: latest.text.slice(-160),
-      who: state.participants[latest.participantId]?.shownName ?? '',
+      who: state.participants.get(latest.participantId)?.shownName ?? '',
       at: latest.at,
     },
     answeredPrompts: [...work.written.values()].filter(entries => entries.size > 0).length,

@@ -193,7 +193,7 @@ export class OpenCopy {
   private notice(state: LiveState, from: number): BoardNotice {
     const names = this.authorship
       .authors(from)
-      .map(([entry, participantId]) => [entry, state.participants[participantId]?.shownName ?? ''])
+      .map(([entry, participantId]) => [entry, state.participants.get(participantId)?.shownName ?? ''])
     return {
       stored: Object.fromEntries(this.stored),
       ...(this.full && { full: true }),

@@ -1,12 +1,12 @@
 import { and, desc, eq, isNull } from 'drizzle-orm'
-import { meetingsOf } from '~/core/history/meetings'
+import { pastMeetings } from '~/core/history/meetings'
 import { MOST_SESSIONS, type PastSession } from '~/core/history/pairs'
-import { fold } from '~/core/live/evolve'
 import { dateFields } from '~/core/schedule/session-time'
 import type { Database } from '../db/database.server'
 import { sessions } from '../db/schema.server'
 import { RoundTableError } from '../errors.server'
 import { readLog } from '../live/database-session-store.server'
+import { isShort, onWorkThread } from '../work/work-thread.server'
 
 /** What an ended session says never changes: its log is folded once. */
 const known = new WeakMap<Database, Map<string, PastSession>>()
@@ -48,12 +48,10 @@ async function pastSession(
     throw error
   })
   if (!log) return null
-  const { openedAt, endedAt } = fold(log)
-  const meetings = meetingsOf(log, endedAt ?? openedAt ?? 0).map(({ pair, ms }) => ({
-    pair,
-    minutes: Math.round(ms / 6_000) / 10,
-  }))
-  const at = openedAt ?? 0
+  const { openedAt: at, meetings: met } = isShort(log)
+    ? pastMeetings(log)
+    : await onWorkThread('past', { log })
+  const meetings = met.map(({ pair, ms }) => ({ pair, minutes: Math.round(ms / 6_000) / 10 }))
   const session = { id, title, at, day: dateFields(at, timeZone).date, meetings }
   cache.set(id, session)
   return session

@@ -117,7 +117,7 @@ async function readerOf(
   const place = await placeOf(services.db, sessionId, await readPlaceToken(cookies, sessionId))
   if (!place) return null
   const state = await services.hub.state(sessionId)
-  return state.participants[place.participantId]
+  return state.participants.get(place.participantId)
     ? { viewer: { kind: 'participant', participantId: place.participantId }, account: null }
     : null
 }

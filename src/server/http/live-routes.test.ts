@@ -43,7 +43,7 @@ test('a browser that leaves while it is found out who it is leaves nobody behind
   await pause(50)
   answer()
   await pause(100)
-  expect((await hub.state(sessionId)).participants[id]?.connected).toBe(false)
+  expect((await hub.state(sessionId)).participants.get(id)?.connected).toBe(false)
   server.closeAllConnections()
   server.close()
   await running.stop()

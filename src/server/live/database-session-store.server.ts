@@ -1,4 +1,4 @@
-import { and, asc, eq, gt } from 'drizzle-orm'
+import { and, asc, eq, gt, max } from 'drizzle-orm'
 import type { Board } from '~/core/boards/board'
 import type { Actor } from '~/core/live/actors'
 import { EVENT_VERSION, readEvent, UnreadableEventError } from '~/core/live/event-versions'
@@ -57,6 +57,15 @@ export async function readLog(db: Database, sessionId: string, after = 0): Promi
   } catch (error) {
     throw error instanceof UnreadableEventError ? damaged(error) : error
   }
+}
+
+/** The place of the last event in a session's log; 0 when there is none. */
+export async function lastSeq(db: Database, sessionId: string): Promise<number> {
+  const [row] = await db
+    .select({ seq: max(sessionEvents.seq) })
+    .from(sessionEvents)
+    .where(eq(sessionEvents.sessionId, sessionId))
+  return row?.seq ?? 0
 }
 
 /**

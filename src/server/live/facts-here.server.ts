@@ -5,6 +5,7 @@ import type { Database } from '../db/database.server'
 import { latestGroupings } from '../groupings/groupings.server'
 import { pastSessions } from '../groupings/history.server'
 import { getSession } from '../sessions/sessions.server'
+import { isShort, onWorkThread } from '../work/work-thread.server'
 import { readLog } from './database-session-store.server'
 import type { LiveHub } from './hub.server'
 
@@ -15,7 +16,14 @@ const MOST_GROUPINGS = 10
 export async function factsOfSession(db: Database, hub: LiveHub, sessionId: string): Promise<FactsHere> {
   const { cohortId } = await getSession(db, sessionId)
   const [state, log] = await Promise.all([hub.state(sessionId), readLog(db, sessionId)])
-  if (cohortId === null) return factsHere(state, log, null, serverNow())
+  const cohort = cohortId === null ? null : await cohortFacts(db, cohortId)
+  const now = serverNow()
+  return isShort(log)
+    ? factsHere(state, log, cohort, now)
+    : onWorkThread('facts', { state, log, cohort, now })
+}
+
+async function cohortFacts(db: Database, cohortId: string) {
   const [{ people, rules, columns }, past, groupings] = await Promise.all([
     getCohort(db, cohortId),
     pastSessions(db, cohortId),
@@ -26,5 +34,5 @@ export async function factsOfSession(db: Database, hub: LiveHub, sessionId: stri
     name,
     rounds: [groups, ...laterRounds],
   }))
-  return factsHere(state, log, { people, rules, columns, past, groupings: rounds }, serverNow())
+  return { people, rules, columns, past, groupings: rounds }
 }

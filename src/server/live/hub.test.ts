@@ -153,7 +153,7 @@ test('somebody with two tabs is here until the last of them is gone', async () =
   const participantId = await running.join(0)
   const viewer = { kind: 'participant', participantId } as const
   const follow = () => hub.follow(sessionId, viewer, null, () => undefined)
-  const connected = async () => (await hub.state(sessionId)).participants[participantId]?.connected
+  const connected = async () => (await hub.state(sessionId)).participants.get(participantId)?.connected
   const [first, second] = [await follow(), await follow()]
   jest.useFakeTimers({ doNotFake: ['nextTick', 'setImmediate', 'queueMicrotask'] })
   first()
@@ -233,8 +233,8 @@ test('a place is given back by itself only while nothing was written from it', a
   for (const id of [wrote, silent])
     value(await askAsParticipant({ db, hub }, sessionId, id, { type: 'not-me' }))
   const { participants, doubts } = await hub.state(sessionId)
-  expect(participants[silent]?.released).toBe(true)
-  expect(participants[wrote]?.released).toBe(false)
+  expect(participants.get(silent)?.released).toBe(true)
+  expect(participants.get(wrote)?.released).toBe(false)
   expect(doubts).toMatchObject([{ participantId: wrote, how: 'not-me' }])
 })
 

@@ -3,14 +3,14 @@ import { eq } from 'drizzle-orm'
 import { groupBy } from 'lodash-es'
 import type { Board } from '~/core/boards/board'
 import { inFull, type Prompt, type ReadAnswer, readFully } from '~/core/boards/prompts/kinds'
-import { fold } from '~/core/live/evolve'
-import { allMarks, type Mark } from '~/core/live/marks'
-import type { LiveState, Recorded } from '~/core/live/topics'
+import type { Mark } from '~/core/live/marks'
+import type { Room } from '~/core/live/rooms/room'
 import { asItStood } from '~/core/review/as-it-stood'
-import { attendance, lastInRooms, roomsOfEverybody } from '~/core/review/attendance'
+import type { TimeInRoom } from '~/core/review/attendance'
 import { addToPulse, type PulseBar } from '~/core/review/pulse'
 import { removedPieces } from '~/core/review/removed'
 import type { SessionReport } from '~/core/review/report'
+import type { SessionTold } from '~/core/review/told'
 import { longMoment } from '~/core/schedule/session-time'
 import type { BoardServer } from '../boards/board-server.server'
 import { type Contribution, readContributions } from '../boards/board-storage.server'
@@ -18,8 +18,8 @@ import type { Database } from '../db/database.server'
 import { participants } from '../db/schema.server'
 import { notFound } from '../errors.server'
 import type { Place } from '../join/join.server'
-import { readLog } from '../live/database-session-store.server'
 import { getSession, type Session } from '../sessions/sessions.server'
+import { toldOf } from './told.server'
 
 /** One room of a finished session: what it made and what happened in its lane. */
 export interface ReviewedRoom {
@@ -72,15 +72,15 @@ export async function reviewSession(
   shown: (board: Board) => Prompt[] = board => board.prompts,
 ): Promise<SessionReview> {
   const session = await getSession(db, sessionId)
-  const log = await readLog(db, sessionId)
-  const state = fold(log)
+  const told = await toldOf(db, sessionId, now)
+  const { state } = told
   if (state.openedAt === null) throw notFound('review')
   const written = await readContributions(
     db,
     state.rooms.map(room => room.copyId),
   )
   const endedAt = state.endedAt ?? now
-  const rooms = await reviewedRooms(boards, state, log, written, shown(state.board))
+  const rooms = await reviewedRooms(boards, told, state.rooms, written, shown(state.board))
   return {
     session: {
       id: session.id,
@@ -97,23 +97,22 @@ export async function reviewSession(
       ({ number, startedAt, endedAt: to }) => ({ number, startedAt, endedAt: to }),
     ),
     rooms,
-    people: peopleOf(log, state, written, now, await reviewTokens(db, sessionId)),
+    people: peopleOf(told, written, await reviewTokens(db, sessionId)),
   }
 }
 
 /** One room after the other: documents can be large, and between them everybody else is looked after. */
 async function reviewedRooms(
   boards: BoardServer,
-  state: LiveState,
-  log: Recorded[],
+  { state, marks: allMarks, rooms: visited }: SessionTold,
+  shownRooms: readonly Room[],
   written: Contribution[],
   prompts: Prompt[],
 ): Promise<ReviewedRoom[]> {
-  const marks = groupBy(allMarks(log), mark => mark.roomId)
-  const visited = roomsOfEverybody(log)
+  const marks = groupBy(allMarks, mark => mark.roomId)
   const byCopy = groupBy(written, one => one.copyId)
   const rooms: ReviewedRoom[] = []
-  for (const room of state.rooms) {
+  for (const room of shownRooms) {
     // Closed before anybody was in it: nothing can be in it.
     if (room.closed && !room.used) continue
     const here = byCopy[room.copyId] ?? []
@@ -122,14 +121,14 @@ async function reviewedRooms(
     rooms.push({
       id: room.id,
       name: room.name,
-      members: Object.values(state.participants)
-        .filter(participant => visited.get(participant.id)?.includes(room.id))
+      members: [...state.participants.values()]
+        .filter(participant => visited.get(participant.id)?.has(room.id))
         .map(participant => participant.shownName),
       answers: Object.fromEntries(prompts.map(prompt => [prompt.id, readFully(doc, prompt)])),
       removed: removed.map(({ promptId, text, removedBy }) => ({
         promptId,
         text,
-        by: state.participants[removedBy ?? '']?.shownName ?? '',
+        by: state.participants.get(removedBy ?? '')?.shownName ?? '',
       })),
       marks: marks[room.id] ?? [],
       pulse: here.reduce<PulseBar[]>((bars, one) => addToPulse(bars, one.halfMinute, one.edits), []),
@@ -142,16 +141,14 @@ async function reviewedRooms(
 
 /** Somebody who gave up a name and took it again, on another device say, is one person: their times add up. */
 function peopleOf(
-  log: Recorded[],
-  state: LiveState,
+  { state, attendance }: SessionTold,
   written: Contribution[],
-  now: number,
   tokens: ReadonlyMap<string, string>,
 ): SessionReview['people'] {
   const roomName = new Map(state.rooms.map(room => [room.id, room.name]))
   const rows = new Map<string, SessionReview['people'][number]>()
-  for (const one of attendance(log, now)) {
-    const personId = state.participants[one.participantId]?.personId
+  for (const one of attendance) {
+    const personId = state.participants.get(one.participantId)?.personId
     const key = personId ?? one.participantId
     const pieces = new Set(
       written
@@ -229,29 +226,33 @@ export interface OwnWork {
 }
 
 /** What a participant may see afterwards: the rooms they were in, as they stood when they were last there, and nothing of any other. */
-export async function ownWork(db: Database, boards: BoardServer, place: Place): Promise<OwnWork> {
+export async function ownWork(
+  db: Database,
+  boards: BoardServer,
+  place: Place,
+  now: number,
+): Promise<OwnWork> {
   const session = await getSession(db, place.sessionId)
-  const log = await readLog(db, place.sessionId)
-  const state = fold(log)
-  const me = state.participants[place.participantId]
+  const told = await toldOf(db, place.sessionId, now)
+  const { state } = told
+  const me = state.participants.get(place.participantId)
   if (!me) throw notFound('page')
-  const last = lastInRooms(log, me.id)
-  const own: LiveState = { ...state, rooms: state.rooms.filter(room => last.has(room.id)) }
+  const mine = told.rooms.get(me.id) ?? new Map<string, TimeInRoom>()
+  const own = state.rooms.filter(room => mine.has(room.id))
   const { prompts } = state.board
   const written = await readContributions(
     db,
-    own.rooms.map(room => room.copyId),
+    own.map(room => room.copyId),
   )
-  const rooms = await reviewedRooms(boards, own, log, [], prompts)
+  const rooms = await reviewedRooms(boards, told, own, [], prompts)
   // What others did in a room after one had left it is none of one's own.
-  for (const [index, { id, copyId }] of own.rooms.entries()) {
+  for (const [index, { id, copyId }] of own.entries()) {
     const here = written.filter(one => one.copyId === copyId)
-    const leftAt = last.get(id) ?? Number.POSITIVE_INFINITY
+    const leftAt = mine.get(id)?.leftAt ?? null
     const room = rooms[index]
-    if (!room || leftAt === Number.POSITIVE_INFINITY) continue
-    const until = roomsOfEverybody(log.filter(recorded => recorded.at <= leftAt))
-    room.members = Object.values(state.participants)
-      .filter(participant => until.get(participant.id)?.includes(id))
+    if (!room || leftAt === null) continue
+    room.members = [...state.participants.values()]
+      .filter(participant => (told.rooms.get(participant.id)?.get(id)?.firstAt ?? Infinity) <= leftAt)
       .map(participant => participant.shownName)
     if (!here.some(one => one.at > leftAt)) continue
     room.answers = Object.fromEntries(
@@ -263,7 +264,7 @@ export async function ownWork(db: Database, boards: BoardServer, place: Place): 
     date: longMoment(state.openedAt ?? session.startsAt, session.timeZone),
     shownName: me.shownName,
     // Who was never let into a room has not seen what is asked there either.
-    board: last.size > 0 ? state.board : { ...state.board, steps: [], prompts: [] },
+    board: mine.size > 0 ? state.board : { ...state.board, steps: [], prompts: [] },
     rooms: rooms.map(({ name, members, answers }) => ({ name, members, answers })),
   }
 }

@@ -67,11 +67,8 @@ test('a review holds every room’s answers, lanes, and who took part, also thos
 })
 
 test('a participant sees what their own rooms made, and nothing of any other', async () => {
-  const work = await ownWork(running.db, running.boards, {
-    participantId: ids.ana,
-    sessionId: running.sessionId,
-    reviewToken: '',
-  })
+  const ana = { participantId: ids.ana, sessionId: running.sessionId, reviewToken: '' }
+  const work = await ownWork(running.db, running.boards, ana, Date.now())
   expect(work.rooms).toMatchObject([{ name: 'Old reeds', members: ['Ana'] }])
   expect(JSON.stringify(work)).toContain('a secret of the reeds')
   for (const secret of ['birds', 'Birds', 'Chi']) expect(JSON.stringify(work)).not.toContain(secret)
@@ -101,7 +98,7 @@ test('of a room one was moved out of there is what stood there then, not what wa
   const minute = 60_000
   await write('early', 'while Ana was there', Date.now() - minute)
   const seen = async (participantId: string) =>
-    JSON.stringify(await ownWork(db, boards, { participantId, sessionId, reviewToken: '' }))
+    JSON.stringify(await ownWork(db, boards, { participantId, sessionId, reviewToken: '' }, Date.now()))
   // While she is there she sees all of it, as it comes.
   await write('now', 'just now', Date.now())
   expect(await seen(ana)).toContain('just now')
@@ -116,7 +113,7 @@ test('of a room one was moved out of there is what stood there then, not what wa
 
   await hub.command(sessionId, facilitator, { type: 'set-waiting-list', on: true })
   const waiting = await other.join(2)
-  const own = await ownWork(db, boards, { participantId: waiting, sessionId, reviewToken: '' })
+  const own = await ownWork(db, boards, { participantId: waiting, sessionId, reviewToken: '' }, Date.now())
   expect([own.rooms, own.board.prompts]).toEqual([[], []])
   await other.stop()
 })
@@ -126,7 +123,9 @@ test('a place that is in no log shows nothing', async () => {
     .insert(participants)
     .values({ id: 'ghost', sessionId: running.sessionId, tokenHash: 'h', reviewToken: 'r' })
   const ghost = { participantId: 'ghost', sessionId: running.sessionId, reviewToken: 'r' }
-  await expect(ownWork(running.db, running.boards, ghost)).rejects.toMatchObject({ code: 'not-found' })
+  await expect(ownWork(running.db, running.boards, ghost, Date.now())).rejects.toMatchObject({
+    code: 'not-found',
+  })
 })
 
 test('somebody who took their name again on another device is one person', async () => {

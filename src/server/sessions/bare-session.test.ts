@@ -45,7 +45,7 @@ test('it needs no cohort, grouping or board, is called by its time, and stands i
 test('rooms made in it have a copy of its board each, written with the event; what was made in them can be reviewed', async () => {
   const { db, hub, boards, by } = running
   const sessionId = await begun()
-  const people = Object.values((await hub.state(sessionId)).participants)
+  const people = [...(await hub.state(sessionId)).participants.values()]
   const groups = people.map(({ id, shownName }) => ({ name: `Room of ${shownName}`, participantIds: [id] }))
   expect(await askAsFacilitator({ db, hub }, by, sessionId, { type: 'make-rooms', groups })).toMatchObject({
     ok: true,
@@ -64,7 +64,7 @@ test('rooms made in it have a copy of its board each, written with the event; wh
 test('a hundred rooms are made at once, one more is no request', async () => {
   const { db, hub, by } = running
   const sessionId = await begun()
-  const [ana] = Object.values((await hub.state(sessionId)).participants)
+  const [ana] = [...(await hub.state(sessionId)).participants.values()]
   const groups = Array.from({ length: 100 }, (_, index) => ({
     name: `Room ${index}`,
     participantIds: index === 99 ? [ana?.id ?? ''] : [],

@@ -1,6 +1,6 @@
 /**
  * What takes long is done here, on a thread of its own: reading a class list, matching its rows, working out what thousands
- * of people are called, checking a password the old way. The server's thread serves everybody's sessions meanwhile.
+ * of people are called and who has met whom, checking a password the old way. The server's thread serves everybody's sessions meanwhile.
  */
 import { compare } from 'bcryptjs'
 import type { AskedKind, ChoiceAnswer, ChoiceTopic } from '~/core/choices/asked'
@@ -9,8 +9,12 @@ import { cleanText } from '~/core/formats/clean-text'
 import { readCsv } from '~/core/formats/csv'
 import type { Matching } from '~/core/formats/people-headers'
 import { type ImportPlan, type ListedForImport, planImport } from '~/core/formats/people-import'
+import { type FactsHere, factsHere } from '~/core/grouping/facts-here'
+import { pastMeetings } from '~/core/history/meetings'
+import type { LiveState, Recorded } from '~/core/live/topics'
 import type { Column } from '~/core/people/columns'
 import { type NamedPerson, shownNames } from '~/core/people/shown-name'
+import { type SessionTold, toldBy } from '~/core/review/told'
 import {
   type ListProblem,
   onlyClass,
@@ -54,7 +58,21 @@ const share = (task: {
   answers: ChoiceAnswer[]
 }): ReturnType<typeof sharedOut> => sharedOut(task.kind, task.topics, task.personIds, task.answers)
 
-const TASKS = { read, plan, names, oldPassword, share }
+/** Works out what is known of those who are in a session. */
+const facts = (task: {
+  state: LiveState
+  log: Recorded[]
+  cohort: Parameters<typeof factsHere>[2]
+  now: number
+}): FactsHere => factsHere(task.state, task.log, task.cohort, task.now)
+
+/** Works out who met whom in a session that has ended. */
+const past = ({ log }: { log: Recorded[] }): ReturnType<typeof pastMeetings> => pastMeetings(log)
+
+/** Works out what a log tells for looking back. */
+const told = ({ log, now }: { log: Recorded[]; now: number }): SessionTold => toldBy(log, now)
+
+const TASKS = { read, plan, names, oldPassword, share, facts, past, told }
 
 export type Tasks = typeof TASKS
 

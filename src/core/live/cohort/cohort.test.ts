@@ -119,7 +119,7 @@ test('walk-ins are put on the list by what they typed, once, and have the room t
   attach(session)
   expect(list('Ida', 'Ida', 'gone')).toEqual(['people-listed'])
   expect(list('Ida')).toBe('nobody-to-list')
-  expect(session.state.participants.Ida).toMatchObject({ personId: 'new0', shownName: 'Ida' })
+  expect(session.state.participants.get('Ida')).toMatchObject({ personId: 'new0', shownName: 'Ida' })
   expect(session.state.expected.at(-1)).toEqual({ personId: 'new0', shownName: 'Ida', roomId: null })
   // In a session with a list from its plan as well.
   const planned = new Rehearsed()

@@ -123,7 +123,7 @@ export const cohort = topic<{ state: CohortState; needs: DoorState; problem: Coh
     },
     evolve: {
       'cohort-attached': (state, { cohortId: id, name, people, matches }) => {
-        const nobody = changeParticipants(state, Object.keys(state.participants), asTyped)
+        const nobody = changeParticipants(state, [...state.participants.keys()], asTyped)
         return { cohort: { id, name }, expected: people, ...matched(nobody, people, matches) }
       },
       'people-matched': (state, { matches }) => matched(state, state.expected, matches),
@@ -132,7 +132,7 @@ export const cohort = topic<{ state: CohortState; needs: DoorState; problem: Coh
         const added = people.map(({ participantId, personId, shownName }) => ({
           personId,
           shownName,
-          roomId: state.participants[participantId]?.roomId ?? null,
+          roomId: state.participants.get(participantId)?.roomId ?? null,
         }))
         const expected = [...state.expected, ...added]
         return { expected, ...matched(state, expected, people) }

@@ -25,7 +25,7 @@ export const door = topic<{
 }>()(
   {
     initial: {
-      participants: {},
+      participants: new Map(),
       locked: false,
       waitingList: false,
       crowded: false,
@@ -73,7 +73,7 @@ export const door = topic<{
         return participant.connected ? nothing : happens({ type: 'connected', participantId })
       },
       disconnect(state, { participantId }) {
-        const participant = state.participants[participantId]
+        const participant = state.participants.get(participantId)
         return participant?.connected && participant.hasDevice
           ? happens({ type: 'disconnected', participantId })
           : nothing
@@ -102,7 +102,7 @@ export const door = topic<{
         return present.length > 0 ? happens({ type: 'removed', participantIds: present }) : nothing
       },
       release(state, { participantId }) {
-        const participant = state.participants[participantId]
+        const participant = state.participants.get(participantId)
         if (!participant) return refuse({ code: 'no-such-participant' })
         return participant.released ? nothing : happens({ type: 'released', participantId })
       },
@@ -117,7 +117,7 @@ export const door = topic<{
     evolve: {
       opened: (_state, { plan }) => ({ expected: plan.people, waitingList: plan.waitingList }),
       joined: (state, event, at) => ({
-        participants: { ...state.participants, [event.participantId]: newcomer(state, event, at) },
+        participants: new Map(state.participants).set(event.participantId, newcomer(state, event, at)),
       }),
       admitted: (state, { participantIds }) =>
         changeParticipants(state, participantIds, () => ({ admitted: true })),
@@ -168,7 +168,7 @@ export const door = topic<{
 
 /** Somebody who joined and whose name has not been freed since. */
 export function presentOf(state: PeopleState, participantId: string): Participant | undefined {
-  const participant = state.participants[participantId]
+  const participant = state.participants.get(participantId)
   return participant?.released ? undefined : participant
 }
 
@@ -199,5 +199,7 @@ const out = (
 
 function markOf<Kind>(before: PeopleState, participantId: string, kind: Kind) {
   const roomId = roomIdOf(before, participantId)
-  return roomId === null ? [] : [{ roomId, kind, what: before.participants[participantId]?.shownName ?? '' }]
+  return roomId === null
+    ? []
+    : [{ roomId, kind, what: before.participants.get(participantId)?.shownName ?? '' }]
 }

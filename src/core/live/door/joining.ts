@@ -53,7 +53,7 @@ export function joins(
     !state.waitingList &&
     !state.wasCrowded &&
     present.length + 1 > mostExpected(state.expected.length)
-  const wasRemoved = Object.values(state.participants).some(
+  const wasRemoved = [...state.participants.values()].some(
     other => other.removed && (other.id === earlierId || readsTheSame(other)),
   )
   return happens(
@@ -89,7 +89,7 @@ export function newcomer(
   const expected = state.expected.find(person => person.personId === personId)
   const plain = plainName(shownName)
   // Whoever takes up a name that was freed also takes up the room it had; of typed names, only one that had no device.
-  const before = Object.values(state.participants).find(
+  const before = [...state.participants.values()].find(
     other =>
       other.released &&
       (personId === null

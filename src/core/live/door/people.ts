@@ -50,11 +50,11 @@ export interface Doubt {
 }
 
 export interface PeopleState {
-  participants: Readonly<Record<string, Participant>>
+  participants: ReadonlyMap<string, Participant>
 }
 
 const present = remember((participants: PeopleState['participants']) =>
-  Object.values(participants).filter(participant => !participant.released),
+  [...participants.values()].filter(participant => !participant.released),
 )
 
 /** Everybody in the session, in the order they joined. */
@@ -77,16 +77,16 @@ export function changeParticipants(
   ids: readonly string[],
   change: (participant: Participant) => Partial<Participant>,
 ): PeopleState {
-  const participants = { ...state.participants }
+  const participants = new Map(state.participants)
   for (const id of ids) {
-    const participant = participants[id]
-    if (participant) participants[id] = { ...participant, ...change(participant) }
+    const participant = participants.get(id)
+    if (participant) participants.set(id, { ...participant, ...change(participant) })
   }
   return { participants }
 }
 
 /** The room somebody is in now; null with the whole group, or for an unknown id. */
 export function roomIdOf(state: PeopleState, participantId: string): string | null {
-  const participant = state.participants[participantId]
+  const participant = state.participants.get(participantId)
   return participant?.inRoom ? participant.roomId : null
 }

@@ -110,7 +110,7 @@ export const help = topic<{
     },
     marks: {
       'help-called': (before, { roomId, participantId }) => [
-        { roomId, kind: 'help', what: before.participants[participantId]?.shownName ?? '' },
+        { roomId, kind: 'help', what: before.participants.get(participantId)?.shownName ?? '' },
       ],
       'help-closed': (before, { helpId, how }) =>
         before.helpCalls

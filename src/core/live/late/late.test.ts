@@ -6,7 +6,7 @@ const rule = (session: Rehearsed, lateRule: 'ask' | 'planned' | 'smallest') =>
 const walkIn = (session: Rehearsed, name: string) =>
   session.tell(5, door, { type: 'join', participantId: name, personId: null, shownName: name })
 const where = (session: Rehearsed, id: string) => {
-  const { roomId, inRoom } = session.state.participants[id] ?? {}
+  const { roomId, inRoom } = session.state.participants.get(id) ?? {}
   return [roomId, inRoom]
 }
 /** Ana and Bo are in Reeds; Chi, who belongs in Birds, is awaited. */

@@ -54,7 +54,7 @@ function placings(
     if (size !== undefined) sizes.set(roomId as string, size + 1)
   }
   return participantIds.flatMap((participantId): RoomsEvent[] => {
-    const participant = state.participants[participantId]
+    const participant = state.participants.get(participantId)
     if (!participant?.admitted || participant.released) return []
     const isOut = state.round !== null
     const hasRoom = isOpen(participant.roomId)

@@ -68,7 +68,7 @@ export const messages = topic<{
         )
       },
       'put-away'(state, { messageId }, { participantId }) {
-        if (!state.participants[participantId]) return refuse({ code: 'no-such-participant' })
+        if (!state.participants.get(participantId)) return refuse({ code: 'no-such-participant' })
         if (!state.messages.some(message => message.id === messageId))
           return refuse({ code: 'no-such-message' })
         if (state.putAway[participantId]?.includes(messageId)) return nothing

@@ -126,7 +126,7 @@ export const roomSet = topic<{
       'room-closed': (state, { roomId, intoRoomId, participantIds }, at) => {
         const closed = roomOf(state, roomId)
         const brings = closed?.used ? [closed.copyId, ...closed.alsoReads] : []
-        const all = Object.values(state.participants).filter(each => each.roomId === roomId)
+        const all = [...state.participants.values()].filter(each => each.roomId === roomId)
         const comeIn = intoRoomId !== null && all.some(each => each.inRoom)
         return {
           // Also those who wait, are awaited, or have left with the room to come back to.
@@ -183,7 +183,7 @@ export const roomSet = topic<{
         before.round === null
           ? []
           : placements.flatMap(({ participantId, roomId }) => {
-              const mover = before.participants[participantId]
+              const mover = before.participants.get(participantId)
               if (!mover) return []
               const { shownName, inRoom, roomId: from } = mover
               return [

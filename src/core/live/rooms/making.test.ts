@@ -73,7 +73,7 @@ test('who has left or still waits is left out, who stands in two is in the first
   make(session, 4, { One: ['ana', 'wim', 'nobody'], Two: ['ana', 'bo', 'bo'], Three: ['chi'] })
   const members = session.state.rooms.map(({ id, name }) => [
     name,
-    Object.values(session.state.participants).flatMap(each => (each.roomId === id ? [each.id] : [])),
+    [...session.state.participants.values()].flatMap(each => (each.roomId === id ? [each.id] : [])),
   ])
   expect(members).toEqual([
     ['One', ['ana']],
@@ -97,7 +97,7 @@ test('rooms of a plan are there no more for who comes later', () => {
   session.join(1, 'ana', 'bo')
   make(session, 2, { Pair: ['ana', 'bo'] })
   session.join(3, 'chi')
-  expect(session.state.participants.chi?.roomId).toBeNull()
+  expect(session.state.participants.get('chi')?.roomId).toBeNull()
   expect(session.state.rooms.map(room => room.name)).toEqual(['Pair'])
 })
 
@@ -137,7 +137,7 @@ test('whatever is made, nobody is in two rooms, in one that is closed, or in one
         const { state } = session
         const shown = new Set(facilitatorView(state).rooms.map(room => room.id))
         expect(new Set(state.rooms.map(room => room.id)).size).toBe(state.rooms.length)
-        for (const person of Object.values(state.participants).filter(one => !one.released)) {
+        for (const person of [...state.participants.values()].filter(one => !one.released)) {
           expect(person.roomId === null || shown.has(person.roomId)).toBe(true)
           const boards = state.rooms.filter(room => mayWorkOn(state, person.id, room.copyId))
           expect(boards.map(room => room.id)).toEqual(person.inRoom ? [person.roomId] : [])
@@ -152,7 +152,7 @@ test('the last arrangement is taken back until people are out in it, and who has
   session.join(1, 'ana', 'bo')
   const undo = (at: number) => session.tell(at, facilitator, { type: 'undo-rooms' })
   const belongs = () =>
-    Object.fromEntries(Object.values(session.state.participants).map(p => [p.id, p.roomId]))
+    Object.fromEntries([...session.state.participants.values()].map(p => [p.id, p.roomId]))
   expect(undo(2)).toBe('nothing-to-undo')
   const before = session.state
   make(session, 3, { One: ['ana', 'bo'] })

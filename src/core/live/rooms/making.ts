@@ -1,5 +1,5 @@
 /** Rooms that are made in the session itself, of who is here. */
-import { groupBy, mapValues } from 'lodash-es'
+import { groupBy } from 'lodash-es'
 import { z } from 'zod'
 import { presentOf } from '../door/door'
 import type { DoorState } from '../door/door-facts'
@@ -74,10 +74,10 @@ export function withRooms(
   return {
     before: {
       rooms: state.rooms,
-      roomIds: mapValues(state.participants, participant => participant.roomId),
+      roomIds: Object.fromEntries([...state.participants.values()].map(({ id, roomId }) => [id, roomId])),
       expectedIn: Object.fromEntries(state.expected.map(({ personId, roomId }) => [personId, roomId])),
     },
-    ...changeParticipants(state, Object.keys(state.participants), ({ id }) => ({
+    ...changeParticipants(state, [...state.participants.keys()], ({ id }) => ({
       roomId: roomOf.get(id) ?? null,
     })),
     // Rooms of a plan are not there any more for those who come later.
@@ -95,7 +95,7 @@ export function withoutLast(
   return {
     before: null,
     rooms: before.rooms,
-    ...changeParticipants(state, Object.keys(state.participants), ({ id }) => ({
+    ...changeParticipants(state, [...state.participants.keys()], ({ id }) => ({
       roomId: before.roomIds[id] ?? null,
     })),
     expected: state.expected.map(person => ({

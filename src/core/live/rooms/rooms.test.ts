@@ -7,7 +7,7 @@ test('somebody is moved in mid-round, and a late one is placed', () => {
   session.sendOut(2)
   session.tell(3, facilitator, { type: 'place', participantId: 'bo', roomId: 'birds' })
   session.join(4, 'chi')
-  expect(session.state.participants.chi).toMatchObject({ roomId: 'birds', inRoom: false })
+  expect(session.state.participants.get('chi')).toMatchObject({ roomId: 'birds', inRoom: false })
   session.tell(5, facilitator, { type: 'place', participantId: 'chi', roomId: 'birds' })
   expect(peopleIn(session.state, 'birds').map(each => each.id)).toEqual(['bo', 'chi'])
   expect(session.tell(6, facilitator, { type: 'place', participantId: 'chi', roomId: 'nowhere' })).toBe(
@@ -20,7 +20,7 @@ test('taken back to the whole group, somebody keeps the room as the place to go 
   session.join(1, 'ana')
   session.sendOut(2)
   session.tell(3, facilitator, { type: 'place', participantId: 'ana', roomId: null })
-  expect(session.state.participants.ana).toMatchObject({ roomId: 'reeds', inRoom: false })
+  expect(session.state.participants.get('ana')).toMatchObject({ roomId: 'reeds', inRoom: false })
 })
 
 test('rooms are renamed; not to nothing, and not to a novel', () => {

@@ -102,7 +102,7 @@ export const rooms = topic<{
         rooms: plan.rooms.map(newRoom),
       }),
       'sent-out': (state, { participantIds }) => ({
-        ...withUsed(state, new Set(participantIds.map(id => state.participants[id]?.roomId))),
+        ...withUsed(state, new Set(participantIds.map(id => state.participants.get(id)?.roomId))),
         before: null,
       }),
       placed: (state, { participantId, roomId, intoRoom }) => ({
@@ -132,7 +132,7 @@ export const rooms = topic<{
     },
     marks: {
       placed(before, { participantId, roomId, intoRoom }) {
-        const mover = before.participants[participantId]
+        const mover = before.participants.get(participantId)
         if (!mover) return []
         const to = intoRoom ? roomId : null
         const from = mover.inRoom && mover.roomId !== to ? mover.roomId : null
@@ -264,7 +264,7 @@ export function mayWorkOn(
   participantId: string,
   copyId: string,
 ): boolean {
-  const me = state.participants[participantId]
+  const me = state.participants.get(participantId)
   return state.phase === 'open' && me !== undefined && roomIn(state, me)?.copyId === copyId
 }
 
@@ -275,7 +275,7 @@ export function mayRead(
   copyId: string,
 ): boolean {
   if (mayWorkOn(state, participantId, copyId)) return true
-  const me = state.participants[participantId]
+  const me = state.participants.get(participantId)
   return (
     state.phase === 'open' && me !== undefined && (roomIn(state, me)?.alsoReads.includes(copyId) ?? false)
   )

@@ -126,7 +126,7 @@ export const rounds = topic<{
     marks: {
       'sent-out': (before, { participantIds }) =>
         participantIds.flatMap(id => {
-          const { roomId = null, shownName = '' } = before.participants[id] ?? {}
+          const { roomId = null, shownName = '' } = before.participants.get(id) ?? {}
           return roomId === null ? [] : [{ roomId, kind: 'joined' as const, what: shownName }]
         }),
       warned: (before, { secondsLeft }) =>
@@ -154,7 +154,7 @@ function endRound(state: State, at: number): Partial<State> {
   if (!state.round) return {}
   const { number, startedAt } = state.round
   return {
-    ...changeParticipants(state, Object.keys(state.participants), () => ({ inRoom: false })),
+    ...changeParticipants(state, [...state.participants.keys()], () => ({ inRoom: false })),
     round: null,
     pastRounds: [...state.pastRounds, { number, startedAt, endedAt: at }],
   }

@@ -15,7 +15,7 @@ const names = (session: Rehearsed) => participantList(session.state).map(each =>
 test('people without a device are put in by name; who is on the list is that person, with the room planned for them', () => {
   const session = new Rehearsed()
   expect(putIn(session, 1, ' ána ', 'Zoë', '')).toEqual(['joined', 'joined'])
-  expect(session.state.participants.n0).toMatchObject({
+  expect(session.state.participants.get('n0')).toMatchObject({
     personId: 'p-ana',
     shownName: 'Ana',
     roomId: 'reeds',
@@ -23,7 +23,11 @@ test('people without a device are put in by name; who is on the list is that per
     connected: true,
     hasDevice: false,
   })
-  expect(session.state.participants.n1).toMatchObject({ personId: null, shownName: 'Zoë', roomId: null })
+  expect(session.state.participants.get('n1')).toMatchObject({
+    personId: null,
+    shownName: 'Zoë',
+    roomId: null,
+  })
   session.sendOut(2)
   expect(peopleIn(session.state, 'reeds').map(each => each.shownName)).toEqual(['Ana'])
 })
@@ -59,13 +63,17 @@ test('at a neighbour’s device the door is as for everybody, and there is room 
   const session = new Rehearsed()
   session.join(1, 'ana')
   expect(beside(session, 2, 'Bo', 'b')).toEqual(['joined'])
-  expect(session.state.participants.b).toMatchObject({ personId: 'p-bo', besideId: 'ana', admitted: true })
+  expect(session.state.participants.get('b')).toMatchObject({
+    personId: 'p-bo',
+    besideId: 'ana',
+    admitted: true,
+  })
   session.tell(3, facilitator, { type: 'lock-door', on: true })
   expect(beside(session, 4, 'Zoë', 'z')).toBe('door-locked')
   session.tell(5, facilitator, { type: 'lock-door', on: false })
   session.tell(5, facilitator, { type: 'set-waiting-list', on: true })
   expect(beside(session, 6, 'Zoë', 'z')).toEqual(['joined'])
-  expect(session.state.participants.z).toMatchObject({ admitted: false })
+  expect(session.state.participants.get('z')).toMatchObject({ admitted: false })
   session.join(7, 'chi')
   expect(beside(session, 8, 'Una', 'u', 'chi')).toBe('waiting')
   for (let number = 2; number < MOST_BESIDE; number++) beside(session, 9, `Guest ${number}`, `g${number}`)
@@ -87,7 +95,7 @@ test('whose device it is sees who is at it and where each belongs, and takes out
   expect(takeOut('ana', 'b')).toBe('not-beside')
   // Ticked again they have the room they had.
   expect(beside(session, 5, 'Bo', 'b2')).toEqual(['joined'])
-  expect(session.state.participants.b2).toMatchObject({ roomId: 'birds' })
+  expect(session.state.participants.get('b2')).toMatchObject({ roomId: 'birds' })
 })
 
 test('who comes with a device after all takes up the place that stood for them', () => {
@@ -98,7 +106,7 @@ test('who comes with a device after all takes up the place that stood for them',
     session.tell(3, door, { type: 'join', participantId, personId, shownName })
   expect(join('bo', 'p-bo', 'Bo')).toEqual(['released', 'joined'])
   expect(join('zoe', null, 'zoë')).toEqual(['released', 'joined'])
-  expect(session.state.participants).toMatchObject({
+  expect(Object.fromEntries(session.state.participants)).toMatchObject({
     bo: { personId: 'p-bo', hasDevice: true },
     zoe: { personId: null, roomId: 'birds', hasDevice: true, connected: false },
   })
