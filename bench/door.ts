@@ -1,5 +1,6 @@
 import { type ChildProcess, fork } from 'node:child_process'
 import { once } from 'node:events'
+import { constants, setPriority } from 'node:os'
 import { performance } from 'node:perf_hooks'
 import { eventsIn, SimulatedParticipant } from '~/demo/simulated-participant'
 import { helperProcess } from './helper-process'
@@ -34,10 +35,14 @@ export async function door(): Promise<void> {
   }
 }
 
+/** A class sits at devices of its own, not at the server's cores: in its turn it gives way to server and writers, which have begun before. */
+const asOnDevicesOfTheirOwn = () => setPriority(0, constants.priority.PRIORITY_LOW)
+
 async function bareDoor(people: number) {
   const { port, child } = await helperProcess('bench/bare-door.ts')
   const address = `http://localhost:${port}`
   const editing = await Editing.atBareServer(`ws://localhost:${port}`)
+  asOnDevicesOfTheirOwn()
   const before = await editing.during(() => pause(5_000))
   let took = 0
   // Its class joins anew until as many edits are measured as can be told apart.
@@ -67,6 +72,7 @@ async function roundTable(people: number) {
   const { server } = made
   const other = await made.another(1, 2, [PROMPT])
   const editing = await Editing.start(server.address, other)
+  asOnDevicesOfTheirOwn()
   const before = await editing.during(() => pause(5_000))
   await server.longestStop()
   const joined: SimulatedParticipant[] = []

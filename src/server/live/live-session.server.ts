@@ -45,6 +45,10 @@ const MOST_RACES = 5
 const MOST_AT_ONCE = 50
 /** Pause before what fell due is tried again after the log could not be written, in milliseconds. */
 const RETRY_MS = 1_000
+/** From so many readers on, telling them takes long enough to be counted. */
+const MANY_READERS = 50
+/** After telling many, so many times as long as it took goes to everybody else before they are told again. */
+const REST_FACTOR = 4
 /** setTimeout counts in 32 bits. */
 const LONGEST_WAIT = 2 ** 31 - 1
 
@@ -61,6 +65,9 @@ export class LiveSession {
   private readonly asked: Asked[] = []
   private writing: Promise<void> | null = null
   private timer: NodeJS.Timeout | undefined
+  private telling: NodeJS.Timeout | undefined
+  /** Until then readers are not told anew; on the clock of `performance`. */
+  private restUntil = 0
   private stopped = false
   /** The log may have moved on without us: read it before deciding anything. */
   private behind = false
@@ -141,6 +148,7 @@ export class LiveSession {
     this.stopped = true
     clearTimeout(this.timer)
     await this.settled()
+    if (this.telling) this.tellAll()
   }
 
   private async writeAll(): Promise<void> {
@@ -230,8 +238,26 @@ export class LiveSession {
     if (this.recent.size > KEPT_STATES && oldest !== undefined) this.recent.delete(oldest)
   }
 
-  /** Tells everybody of the state as it is. A reader who cannot be told is let go, and keeps nobody else from hearing. */
+  /**
+   * Tells everybody of the state as it is. While a class joins, every one who comes would be told to all who have come: readers are then
+   * told of several at once, and boards and other sessions have the thread in between.
+   */
   private publish(): void {
+    const wait = this.restUntil - performance.now()
+    if (wait <= 0) this.tellAll()
+    else if (!this.telling) this.telling = setTimeout(() => this.tellAll(), wait)
+    try {
+      this.ports.changed(this.state)
+    } catch (error) {
+      this.ports.failed(error)
+    }
+  }
+
+  /** A reader who cannot be told is let go, and keeps nobody else from hearing. */
+  private tellAll(): void {
+    clearTimeout(this.telling)
+    this.telling = undefined
+    const began = performance.now()
     for (const subscriber of this.subscribers) {
       try {
         this.tell(subscriber, 'change')
@@ -240,11 +266,8 @@ export class LiveSession {
         this.ports.failed(error)
       }
     }
-    try {
-      this.ports.changed(this.state)
-    } catch (error) {
-      this.ports.failed(error)
-    }
+    const ended = performance.now()
+    if (this.subscribers.size >= MANY_READERS) this.restUntil = ended + (ended - began) * REST_FACTOR
   }
 
   private tell(subscriber: Subscriber, kind: 'view' | 'change'): void {

@@ -1,3 +1,4 @@
+import { groupBy } from 'lodash-es'
 import { z } from 'zod'
 import { plainName } from '../../people/shown-name'
 import { door, presentOf } from '../door/door'
@@ -128,8 +129,15 @@ const applied = <State extends DoorState>(state: State, event: DoorEvent, at: nu
   ),
 })
 
-const besideOf = (state: PeopleState, participantId: string): Participant[] =>
-  participantList(state).filter(other => other.besideId === participantId)
+const allBeside = remember((participants: PeopleState['participants']) =>
+  groupBy(
+    participantList({ participants }).filter(other => other.besideId !== null),
+    other => other.besideId,
+  ),
+)
+const besideOf = ({ participants }: PeopleState, participantId: string): Participant[] =>
+  allBeside(participants)[participantId] ?? NOBODY
+const NOBODY: Participant[] = []
 
 /** Those at somebody's device, with the room each belongs to: they have nothing else to read it from. */
 const besideMe = rememberBoth((participants: PeopleState['participants'], me: Participant) => {
