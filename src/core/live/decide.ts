@@ -21,7 +21,9 @@ export function decide(state: LiveState, command: Command, actor: Actor, now: nu
   if (shape.phase === 'planned') {
     if (state.phase !== 'planned') return refuse({ code: 'already-open' })
   } else if (state.phase === 'planned') return refuse({ code: 'not-open' })
-  else if (state.phase === 'ended') return shape.idleAfterEnd ? nothing : refuse({ code: 'ended' })
+  else if (shape.phase === 'ended') {
+    if (state.phase === 'open') return nothing
+  } else if (state.phase === 'ended') return shape.idleAfterEnd ? nothing : refuse({ code: 'ended' })
   const decision = DECIDE.get(command.type)?.(state, command, actor, now) ?? refuse({ code: 'not-allowed' })
   if (!decision.ok) return decision
   const [event, ...more] = decision.events

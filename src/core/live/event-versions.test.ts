@@ -16,10 +16,10 @@ interface Kept {
 const read = (events: Kept[], version: number) =>
   events.map(({ seq, at, payload }) => ({ seq, at, event: readEvent(payload, version) }))
 
-/** The state a log leads to, as JSON can keep it: participants by id. */
+/** The state a log leads to, as it was kept: participants by id, and the one board there was. */
 function folded(events: Kept[], version: number) {
   const state = fold(read(events, version))
-  return { ...state, participants: Object.fromEntries(state.participants) }
+  return { ...state, board: state.boards[0], participants: Object.fromEntries(state.participants) }
 }
 
 /** The types of all events there are, from the topics themselves. */
@@ -124,6 +124,32 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'people-listed': { people: [{ participantId: 'a', personId: 'p', shownName: 'P' }] },
     'waiting-list-set': { on: true },
     ended: {},
+    reopened: {},
+    'segment-begun': { segmentId: 's' },
+    'segment-length-set': { segmentId: 's', minutes: 5 },
+    'segment-skipped': { segmentId: 's', skipped: true },
+    'segment-moved': { segmentId: 's', beforeId: null },
+    'segment-inserted': {
+      segment: {
+        id: 's',
+        kind: 'rooms',
+        name: '',
+        minutes: 5,
+        cues: '',
+        shown: '',
+        warnings: [60],
+        graceSeconds: 60,
+        says: [{ when: 'half', minutes: 0, text: 'x' }],
+        groups: { from: 'live' },
+        board: 0,
+      },
+      beforeId: null,
+    },
+    'rooms-laid-out': {
+      segmentId: 's',
+      rooms: [{ id: 'r', name: 'x', copyId: 'c', board: 1, participantIds: ['a'] }],
+      awaited: [{ personId: 'p', roomId: 'r' }],
+    },
   }
   expect(Object.keys(examples).sort()).toEqual([...allTypes].sort())
   for (const type of allTypes) {

@@ -31,8 +31,8 @@ export interface CommandShape {
   by: readonly ActorKind[]
   asks: Shape
   fills?: Readonly<Record<string, keyof Fills>>
-  /** Only what was never opened can be opened; everything else needs an open session. */
-  phase?: 'planned'
+  /** Only what was never opened can be opened, and only what has ended be opened again; everything else needs an open session. */
+  phase?: 'planned' | 'ended'
   /** Asked for by the server alone, never by a browser. */
   inside?: true
   /** After the end it is no fault, and there is nothing left to record. */

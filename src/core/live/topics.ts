@@ -9,6 +9,7 @@ import { messages } from './messages/messages'
 import { roomSet } from './room-set/room-set'
 import { rooms } from './rooms/rooms'
 import { rounds } from './rounds/rounds'
+import { segments } from './segments/segments'
 import { session } from './session/session'
 import type {
   CommandOf,
@@ -32,6 +33,7 @@ export const TOPICS = {
   roomSet,
   late,
   rounds,
+  segments,
   messages,
   help,
   visits,

@@ -178,7 +178,7 @@ test('whatever happens, a participant’s view names nobody but those of the roo
 /** What each reader is told, section by section, written down once more by hand: a topic that tells more is found here. */
 const SECTIONS = {
   facilitator: [
-    'board',
+    'boards',
     'canUndo',
     'clock',
     'closedRooms',
@@ -190,6 +190,7 @@ const SECTIONS = {
     'lastVisit',
     'lateRule',
     'messages',
+    'order',
     'people',
     'rooms',
     'rounds',
@@ -203,13 +204,14 @@ const SECTIONS = {
     'help',
     'me',
     'messages',
+    'program',
     'putAway',
     'roundsBegun',
     'session',
     'visits',
     'whereabouts',
   ],
-  projector: ['broadcast', 'clock', 'rooms', 'session', 'task'],
+  projector: ['broadcast', 'clock', 'program', 'rooms', 'session', 'shown', 'task'],
 }
 
 test.each([

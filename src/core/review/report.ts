@@ -5,12 +5,12 @@ import type { Board } from '../boards/board'
 import { type Answer, markdownOf, textsOf } from '../boards/prompts/kinds'
 import { paragraph } from '../boards/prompts/markdown'
 
-/** What one room made: an answer for each prompt of the board, in the same order. */
+/** What one room made: an answer for each prompt, in the same order; null for one that its board did not ask. */
 export interface RoomWork {
   roomId: string
   name: string
   members: string[]
-  answers: (Answer | undefined)[]
+  answers: (Answer | undefined | null)[]
 }
 
 /** Who took part: presence in whole minutes, and how many pieces of work they had a hand in. */
@@ -38,11 +38,13 @@ export function reportMarkdown(report: SessionReport): string {
     paragraph(report.date),
     ...report.board.prompts.flatMap((prompt, index) => [
       heading(2, prompt.text),
-      ...report.rooms.flatMap(room => [
-        heading(3, room.name),
-        room.members.length > 0 ? paragraph(room.members.join(', ')) : aside('Nobody was in this room.'),
-        ...answerBlocks(room.answers[index]),
-      ]),
+      ...report.rooms
+        .filter(room => room.answers[index] !== null)
+        .flatMap(room => [
+          heading(3, room.name),
+          room.members.length > 0 ? paragraph(room.members.join(', ')) : aside('Nobody was in this room.'),
+          ...answerBlocks(room.answers[index]),
+        ]),
     ]),
     ...(report.people.length > 0 ? [heading(2, 'Who took part'), peopleTable(report.people)] : []),
   ]
@@ -52,7 +54,7 @@ export function reportMarkdown(report: SessionReport): string {
   )
 }
 
-function answerBlocks(answer: Answer | undefined): BlockContent[] {
+function answerBlocks(answer: Answer | undefined | null): BlockContent[] {
   const blocks = answer ? markdownOf(answer) : []
   return blocks.length > 0 ? blocks : [aside('Nothing written.')]
 }

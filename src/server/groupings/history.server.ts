@@ -5,10 +5,10 @@ import { dateFields } from '~/core/schedule/session-time'
 import type { Database } from '../db/database.server'
 import { sessions } from '../db/schema.server'
 import { RoundTableError } from '../errors.server'
-import { readLog } from '../live/database-session-store.server'
+import { lastSeq, readLog } from '../live/database-session-store.server'
 import { isShort, onWorkThread } from '../work/work-thread.server'
 
-/** What an ended session says never changes: its log is folded once. */
+/** What an ended session says changes only when it was opened again meanwhile: its log is folded once for each end. */
 const known = new WeakMap<Database, Map<string, PastSession>>()
 
 /**
@@ -41,7 +41,8 @@ async function pastSession(
 ): Promise<PastSession | null> {
   const cache = known.get(db) ?? new Map<string, PastSession>()
   known.set(db, cache)
-  const cached = cache.get(id)
+  const key = `${id} ${await lastSeq(db, id)}`
+  const cached = cache.get(key)
   if (cached) return cached
   const log = await readLog(db, id).catch(error => {
     if (error instanceof RoundTableError && error.code === 'damaged') return null
@@ -53,6 +54,6 @@ async function pastSession(
     : await onWorkThread('past', { log })
   const meetings = met.map(({ pair, ms }) => ({ pair, minutes: Math.round(ms / 6_000) / 10 }))
   const session = { id, title, at, day: dateFields(at, timeZone).date, meetings }
-  cache.set(id, session)
+  cache.set(key, session)
   return session
 }

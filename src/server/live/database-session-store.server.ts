@@ -98,11 +98,13 @@ export async function appendToLog(db: Database, sessionId: string, entries: read
 const CHANGES_MORE = new Set<LiveEvent['type']>([
   'opened',
   'rooms-made',
+  'rooms-laid-out',
   'room-added',
   'renamed',
   'cohort-attached',
   'people-listed',
   'ended',
+  'reopened',
 ])
 
 /** Whether something else is written with it. */
@@ -124,12 +126,14 @@ const UNIQUE_VIOLATION = '23505'
 
 async function applyToPlan(db: Database, sessionId: string, { event }: Recorded): Promise<void> {
   if (event.type === 'opened') {
-    const { groupingVersion, rooms, board } = event.plan
-    await makeCopies(db, sessionId, rooms, board)
+    const { groupingVersion, rooms, board, moreBoards = [] } = event.plan
+    await makeCopies(db, sessionId, rooms, [board, ...moreBoards])
     await db.update(sessions).set({ phase: 'open', groupingVersion }).where(eq(sessions.id, sessionId))
   }
-  if (event.type === 'rooms-made') await makeCopies(db, sessionId, event.rooms, await boardOf(db, sessionId))
-  if (event.type === 'room-added') await makeCopies(db, sessionId, [event.room], await boardOf(db, sessionId))
+  if (event.type === 'rooms-made' || event.type === 'rooms-laid-out')
+    await makeCopies(db, sessionId, event.rooms, await boardsOf(db, sessionId))
+  if (event.type === 'room-added')
+    await makeCopies(db, sessionId, [event.room], await boardsOf(db, sessionId))
   if (event.type === 'renamed')
     await db.update(sessions).set({ title: event.title }).where(eq(sessions.id, sessionId))
   if (event.type === 'cohort-attached')
@@ -137,6 +141,8 @@ async function applyToPlan(db: Database, sessionId: string, { event }: Recorded)
   if (event.type === 'people-listed') await listFromSession(db, sessionId, event.people)
   if (event.type === 'ended')
     await db.update(sessions).set({ phase: 'ended' }).where(eq(sessions.id, sessionId))
+  if (event.type === 'reopened')
+    await db.update(sessions).set({ phase: 'open', reviewedAt: null }).where(eq(sessions.id, sessionId))
 }
 
 /** Places nobody holds by a cookie: those who have them get their own link from a facilitator. */
@@ -151,15 +157,15 @@ async function keepPlaces(db: Database, sessionId: string, participantIds: strin
   )
 }
 
-/** The board a session was opened with. */
-async function boardOf(db: Database, sessionId: string): Promise<Board> {
+/** The boards a session was opened with. */
+async function boardsOf(db: Database, sessionId: string): Promise<Board[]> {
   const [first] = await db
     .select()
     .from(sessionEvents)
     .where(and(eq(sessionEvents.sessionId, sessionId), eq(sessionEvents.type, 'opened')))
   const opened = first && readEvent(first.payload, first.version)
   if (opened?.type !== 'opened') throw damaged(undefined)
-  return opened.plan.board
+  return [opened.plan.board, ...(opened.plan.moreBoards ?? [])]
 }
 
 function actorText(actor: Actor): string {

@@ -1,10 +1,11 @@
 import { setImmediate } from 'node:timers/promises'
 import { eq } from 'drizzle-orm'
-import { groupBy } from 'lodash-es'
+import { groupBy, uniqBy } from 'lodash-es'
 import type { Board } from '~/core/boards/board'
 import { inFull, type Prompt, type ReadAnswer, readFully } from '~/core/boards/prompts/kinds'
 import type { Mark } from '~/core/live/marks'
 import type { Room } from '~/core/live/rooms/room'
+import { boardOf } from '~/core/live/rooms/rooms'
 import { asItStood } from '~/core/review/as-it-stood'
 import type { TimeInRoom } from '~/core/review/attendance'
 import { addToPulse, type PulseBar } from '~/core/review/pulse'
@@ -26,6 +27,8 @@ export interface ReviewedRoom {
   id: string
   name: string
   members: string[]
+  /** The prompts of its board. */
+  asks: string[]
   /** By prompt; only of the prompts that were asked for. */
   answers: Record<string, ReadAnswer>
   /** What was taken off the board, under which prompt, and by whom. */
@@ -75,12 +78,13 @@ export async function reviewSession(
   const told = await toldOf(db, sessionId, now)
   const { state } = told
   if (state.openedAt === null) throw notFound('review')
+  const board = allOf(state.boards)
   const written = await readContributions(
     db,
     state.rooms.map(room => room.copyId),
   )
   const endedAt = state.endedAt ?? now
-  const rooms = await reviewedRooms(boards, told, state.rooms, written, shown(state.board))
+  const rooms = await reviewedRooms(boards, told, state.rooms, written, shown(board))
   return {
     session: {
       id: session.id,
@@ -90,7 +94,7 @@ export async function reviewSession(
       phase: session.phase,
       reviewed: session.reviewedAt !== null,
     },
-    board: state.board,
+    board,
     openedAt: state.openedAt,
     endedAt,
     rounds: [...state.pastRounds, ...(state.round ? [{ ...state.round, endedAt }] : [])].map(
@@ -98,6 +102,18 @@ export async function reviewSession(
     ),
     rooms,
     people: peopleOf(told, written, await reviewTokens(db, sessionId)),
+  }
+}
+
+/** Boards as one: with what each asks, and the title of the first. */
+function allOf(boards: readonly Board[]): Board {
+  const [first = { title: '', steps: [], prompts: [] }] = boards
+  return {
+    ...first,
+    prompts: uniqBy(
+      boards.flatMap(({ prompts }) => prompts),
+      'id',
+    ),
   }
 }
 
@@ -117,14 +133,17 @@ async function reviewedRooms(
     if (room.closed && !room.used) continue
     const here = byCopy[room.copyId] ?? []
     const doc = await boards.read(room.copyId)
-    const removed = removedPieces(doc, { ...state.board, prompts }, here)
+    const own = boardOf(state, room)
+    const asked = own.prompts.filter(({ id }) => prompts.some(prompt => prompt.id === id))
+    const removed = removedPieces(doc, { ...own, prompts: asked }, here)
     rooms.push({
       id: room.id,
       name: room.name,
       members: [...state.participants.values()]
         .filter(participant => visited.get(participant.id)?.has(room.id))
         .map(participant => participant.shownName),
-      answers: Object.fromEntries(prompts.map(prompt => [prompt.id, readFully(doc, prompt)])),
+      asks: own.prompts.map(prompt => prompt.id),
+      answers: Object.fromEntries(asked.map(prompt => [prompt.id, readFully(doc, prompt)])),
       removed: removed.map(({ promptId, text, removedBy }) => ({
         promptId,
         text,
@@ -201,11 +220,13 @@ export function reportOf(review: SessionReview): SessionReport {
     title: review.session.title,
     date: `${review.session.date} (${review.session.timeZone})`,
     board: review.board,
-    rooms: review.rooms.map(({ id, name, members, answers }) => ({
+    rooms: review.rooms.map(({ id, name, members, asks, answers }) => ({
       roomId: id,
       name,
       members,
-      answers: review.board.prompts.map(prompt => answers[prompt.id]?.answer),
+      answers: review.board.prompts.map(prompt =>
+        asks.includes(prompt.id) ? answers[prompt.id]?.answer : null,
+      ),
     })),
     people: review.people.map(person => ({
       shownName: person.shownName,
@@ -222,7 +243,7 @@ export interface OwnWork {
   date: string
   shownName: string
   board: Board
-  rooms: Pick<ReviewedRoom, 'name' | 'members' | 'answers'>[]
+  rooms: Pick<ReviewedRoom, 'id' | 'name' | 'members' | 'answers'>[]
 }
 
 /** What a participant may see afterwards: the rooms they were in, as they stood when they were last there, and nothing of any other. */
@@ -239,14 +260,14 @@ export async function ownWork(
   if (!me) throw notFound('page')
   const mine = told.rooms.get(me.id) ?? new Map<string, TimeInRoom>()
   const own = state.rooms.filter(room => mine.has(room.id))
-  const { prompts } = state.board
+  const board = allOf(own.map(room => boardOf(state, room)))
   const written = await readContributions(
     db,
     own.map(room => room.copyId),
   )
-  const rooms = await reviewedRooms(boards, told, own, [], prompts)
+  const rooms = await reviewedRooms(boards, told, own, [], board.prompts)
   // What others did in a room after one had left it is none of one's own.
-  for (const [index, { id, copyId }] of own.entries()) {
+  for (const [index, { id, copyId, board: number }] of own.entries()) {
     const here = written.filter(one => one.copyId === copyId)
     const leftAt = mine.get(id)?.leftAt ?? null
     const room = rooms[index]
@@ -256,7 +277,10 @@ export async function ownWork(
       .map(participant => participant.shownName)
     if (!here.some(one => one.at > leftAt)) continue
     room.answers = Object.fromEntries(
-      prompts.map(prompt => [prompt.id, inFull(asItStood(prompt, here, leftAt))]),
+      boardOf(state, { board: number }).prompts.map(prompt => [
+        prompt.id,
+        inFull(asItStood(prompt, here, leftAt)),
+      ]),
     )
   }
   return {
@@ -264,7 +288,7 @@ export async function ownWork(
     date: longMoment(state.openedAt ?? session.startsAt, session.timeZone),
     shownName: me.shownName,
     // Who was never let into a room has not seen what is asked there either.
-    board: mine.size > 0 ? state.board : { ...state.board, steps: [], prompts: [] },
-    rooms: rooms.map(({ name, members, answers }) => ({ name, members, answers })),
+    board,
+    rooms: rooms.map(({ id, name, members, answers }) => ({ id, name, members, answers })),
   }
 }

@@ -39,7 +39,7 @@ test('it needs no cohort, grouping or board, is called by its time, and stands i
     waitingList: false,
   })
   expect((await listSessions(db)).find(({ id }) => id === sessionId)).toMatchObject({ cohortName: null })
-  expect(await hub.state(sessionId)).toMatchObject({ rooms: [], expected: [], board: { prompts: [] } })
+  expect(await hub.state(sessionId)).toMatchObject({ rooms: [], expected: [], boards: [{ prompts: [] }] })
 })
 
 test('rooms made in it have a copy of its board each, written with the event; what was made in them can be reviewed', async () => {

@@ -224,17 +224,21 @@ export async function prepareOpening(
 /** What rooms have to work on that were given nothing. */
 const NO_BOARD: Board = { title: '', steps: [], prompts: [] }
 
-/** Makes the board copies of rooms, inside the transaction that records them. */
+/** Makes the board copies of rooms, inside the transaction that records them. Rooms that are laid out once more have theirs. */
 export async function makeCopies(
   db: Database,
   sessionId: string,
   rooms: readonly PlannedRoom[],
-  board: Board,
+  boards: readonly Board[],
 ): Promise<void> {
   if (rooms.length === 0) return
-  await db
-    .insert(boardCopies)
-    .values(rooms.map(room => ({ id: room.copyId, sessionId, roomId: room.id, board })))
+  const copies = rooms.map(room => ({
+    id: room.copyId,
+    sessionId,
+    roomId: room.id,
+    board: boards[room.board ?? 0] ?? NO_BOARD,
+  }))
+  await db.insert(boardCopies).values(copies).onConflictDoNothing()
 }
 
 export async function markReviewed(db: Database, sessionId: string, at: Date | null): Promise<void> {

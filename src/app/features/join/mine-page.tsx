@@ -11,7 +11,7 @@ interface MinePageProps {
     date: string
     shownName: string
     board: Board
-    rooms: { name: string; members: string[]; answers: Record<string, ReadAnswer> }[]
+    rooms: { id: string; name: string; members: string[]; answers: Record<string, ReadAnswer> }[]
   }
 }
 
@@ -26,20 +26,22 @@ export function MinePage({ work }: MinePageProps) {
       {work.rooms.length === 0 && <Empty>You have not been in a room yet.</Empty>}
       <Stack gap="28px">
         {work.rooms.map(room => (
-          <chakra.section key={room.name} aria-label={room.name}>
+          <chakra.section key={room.id} aria-label={room.name}>
             <chakra.h2 fontSize="l">{room.name}</chakra.h2>
             <chakra.p color="quiet" mb="12px">
               {room.members.join(', ')}
             </chakra.p>
             <Stack gap="16px">
-              {work.board.prompts.map(prompt => (
-                <Box key={prompt.id} bg="panel" borderWidth="1px" borderRadius="8px" p="12px">
-                  <chakra.h3 fontSize="m" mb="6px">
-                    {prompt.text}
-                  </chakra.h3>
-                  <AnswerView read={room.answers[prompt.id]} />
-                </Box>
-              ))}
+              {work.board.prompts
+                .filter(({ id }) => id in room.answers)
+                .map(prompt => (
+                  <Box key={prompt.id} bg="panel" borderWidth="1px" borderRadius="8px" p="12px">
+                    <chakra.h3 fontSize="m" mb="6px">
+                      {prompt.text}
+                    </chakra.h3>
+                    <AnswerView read={room.answers[prompt.id]} />
+                  </Box>
+                ))}
             </Stack>
           </chakra.section>
         ))}

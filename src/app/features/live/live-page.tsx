@@ -131,7 +131,7 @@ export function LivePage({
                 rounds={view.rounds}
                 lastVisitAt={view.lastVisit[room.id]}
                 mends={mends.get(room.id)}
-                prompts={view.board.prompts.length}
+                prompts={view.boards[room.board ?? 0]?.prompts.length ?? 0}
                 work={work[room.id]}
                 pageMadeAt={now}
                 narrow={openRoom !== undefined || making}

@@ -1,4 +1,5 @@
 import { chakra, Stack } from '@chakra-ui/react'
+import { boardOf } from '~/core/live/rooms/rooms'
 import { BoardView } from '../../board-view/board-view'
 import type { LiveView, Send } from '../../live/live-view'
 import { NoteForm } from '../../live/messages/note-form'
@@ -48,7 +49,7 @@ export function RoomDrawer({ sessionId, room, index, view, accountId, onClose, s
           </chakra.details>
         </Stack>
       )}
-      <BoardView copyId={room.copyId} board={view.board} me={null} names={names} />
+      <BoardView copyId={room.copyId} board={boardOf(view, room)} me={null} names={names} />
     </Drawer>
   )
 }

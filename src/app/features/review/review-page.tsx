@@ -23,6 +23,7 @@ export interface Review {
     id: string
     name: string
     members: string[]
+    asks: string[]
     answers: Record<string, ReadAnswer>
     removed: { promptId: string; text: string; by: string }[]
     marks: Mark[]
@@ -96,11 +97,13 @@ function Reviewed({ reviewed }: { reviewed: boolean }) {
 }
 
 /** One prompt, all rooms' answers. Which one stands in the address, so that it can be shown to others. */
-function SideBySide({ board, rooms }: { board: Board; rooms: Review['rooms'] }) {
+function SideBySide({ board, rooms: all }: { board: Board; rooms: Review['rooms'] }) {
   const [search, setSearch] = useSearchParams()
   const { state } = useNavigation()
   const shown = Number(search.get('prompt') ?? 1) - 1
   const prompt = board.prompts[shown]
+  // Rounds may have had boards of their own.
+  const rooms = all.filter(room => !prompt || room.asks.includes(prompt.id))
   const show = (index: number) =>
     setSearch({ prompt: String(index + 1) }, { replace: true, preventScrollReset: true })
   const read = rooms.flatMap(room => (prompt ? (room.answers[prompt.id] ?? []) : []))
@@ -133,7 +136,7 @@ function SideBySide({ board, rooms }: { board: Board; rooms: Review['rooms'] }) 
         aria-label={prompt?.text}
         role="group"
       >
-        {rooms.map((room, index) => (
+        {rooms.map(room => (
           <chakra.article
             key={room.id}
             bg="panel"
@@ -143,7 +146,7 @@ function SideBySide({ board, rooms }: { board: Board; rooms: Review['rooms'] }) 
             aria-label={room.name}
           >
             <Flex gap="8px" align="center">
-              <RoomMark index={index} />
+              <RoomMark index={all.indexOf(room)} />
               <chakra.h3 fontSize="m">{room.name}</chakra.h3>
             </Flex>
             <chakra.p color="quiet" fontSize="s" mb="8px">

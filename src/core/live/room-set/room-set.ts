@@ -14,7 +14,7 @@ import {
   type RoomsState,
   roomOf,
 } from '../rooms/room'
-import type { RoomsProblem } from '../rooms/rooms'
+import { onBoard, type RoomsProblem } from '../rooms/rooms'
 import type { RoundState } from '../rounds/round'
 import { type TextProblem, textProblem, textSchema } from '../texts'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
@@ -76,7 +76,7 @@ export const roomSet = topic<{
         if (open.length >= MOST_ROOMS) return refuse({ code: 'too-many-rooms', most: MOST_ROOMS })
         if (open.some(room => sameName(room.name, name)))
           return refuse({ code: 'same-room-name', name: name.trim() })
-        return happens({ type: 'room-added', room: { id, copyId, name: name.trim() } })
+        return happens({ type: 'room-added', room: onBoard(state, { id, copyId, name: name.trim() }) })
       },
       'close-room'(state, { roomId, toRoomId }) {
         const room = roomOf(state, roomId)

@@ -82,7 +82,7 @@ export function withRooms(
     })),
     // Rooms of a plan are not there any more for those who come later.
     expected: state.expected.map(person => ({ ...person, roomId: null })),
-    rooms: [...kept, ...made.map(({ id, name, copyId }) => newRoom({ id, name, copyId }))],
+    rooms: [...kept, ...made.map(({ participantIds: _, ...room }) => newRoom(room))],
   }
 }
 

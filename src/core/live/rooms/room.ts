@@ -3,7 +3,13 @@ import { idSchema } from '../ids'
 import { remember } from '../remember'
 
 /** A room as the session was opened with it. `copyId` names the board copy its group works on. */
-export const plannedRoomSchema = z.object({ id: idSchema, name: z.string(), copyId: idSchema })
+export const plannedRoomSchema = z.object({
+  id: idSchema,
+  name: z.string(),
+  copyId: idSchema,
+  /** Which of the session's boards it works on; the first where nothing is said. */
+  board: z.number().int().min(0).optional(),
+})
 export type PlannedRoom = z.infer<typeof plannedRoomSchema>
 
 export interface Room extends PlannedRoom {
@@ -43,6 +49,8 @@ export interface Before {
 
 export interface RoomsState {
   rooms: Room[]
+  /** Which of the session's boards rooms get that are made now. */
+  boardToCome: number
   /** What the last arrangement took the place of, until people are sent out in it. */
   before: Before | null
 }

@@ -1,5 +1,6 @@
 import { groupBy } from 'lodash-es'
 import { z } from 'zod'
+import type { Board } from '../../boards/board'
 import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
 import {
@@ -46,14 +47,14 @@ export type RoomsEvent = EventsOf<typeof events>
 /** Who belongs to which room, and who is in it now. */
 export const rooms = topic<{
   state: RoomsState
-  needs: DoorState & RoundState & Pick<SessionState, 'phase' | 'board'>
+  needs: DoorState & RoundState & Pick<SessionState, 'phase' | 'boards'>
   hears: SessionEvent | RoundsEvent
   problem: RoomsProblem
   borrows: DoorProblem | RoundsProblem | TextProblem
   mark: 'joined' | 'left'
 }>()(
   {
-    initial: { rooms: [], before: null },
+    initial: { rooms: [], boardToCome: 0, before: null },
     commands: {
       place: { by: ['facilitator'], asks: { participantId: idSchema, roomId: idSchema.nullable() } },
       'make-rooms': { by: ['facilitator'], asks: { groups: wantedGroups }, fills: { ids: 'fresh-ids' } },
@@ -79,7 +80,8 @@ export const rooms = topic<{
       'make-rooms'(state, { groups, ids }) {
         if (state.round) return refuse({ code: 'already-out' })
         const made = roomsFor(state, groups, ids)
-        return 'rooms' in made ? happens({ type: 'rooms-made', rooms: made.rooms }) : refuse(made)
+        if (!('rooms' in made)) return refuse(made)
+        return happens({ type: 'rooms-made', rooms: made.rooms.map(room => onBoard(state, room)) })
       },
       'undo-rooms'(state) {
         return state.before ? happens({ type: 'rooms-undone' }) : refuse({ code: 'nothing-to-undo' })
@@ -122,9 +124,10 @@ export const rooms = topic<{
       facilitator: state => ({ rooms: openRooms(state.rooms), canUndo: state.before !== null }),
       participant: (state, me) => {
         const room = roomIn(state, me)
-        return { whereabouts: whereaboutsOf(state, me), board: room ? state.board : null }
+        return { whereabouts: whereaboutsOf(state, me), board: room ? boardOf(state, room) : null }
       },
       projector: state => ({
+        task: taskOf(boardOf(state, { board: state.boardToCome })),
         rooms: state.round
           ? roomsNow(openRooms(state.rooms), state.participants)
           : roomsToCome(openRooms(state.rooms), state.participants)(state.expected),
@@ -152,6 +155,20 @@ export const rooms = topic<{
     },
   },
 )
+
+/** The board a room works on. */
+export const boardOf = (
+  { boards }: Pick<SessionState, 'boards'>,
+  { board = 0 }: Pick<PlannedRoom, 'board'>,
+) => boards[board] ?? NO_BOARD
+const taskOf = remember(({ title, steps }: Board) => ({ title, steps }))
+const NO_BOARD: Board = { title: '', steps: [], prompts: [] }
+
+/** A room that is made now, with the board it gets. */
+export const onBoard = <R extends PlannedRoom>(
+  { boardToCome }: Pick<RoomsState, 'boardToCome'>,
+  room: R,
+): R => (boardToCome === 0 ? room : { ...room, board: boardToCome })
 
 /** The rooms, with those marked in which somebody now is. */
 function withUsed(state: RoomsState, roomIds: ReadonlySet<string | null | undefined>): Partial<RoomsState> {

@@ -8,6 +8,9 @@ export interface Round {
   plannedEndsAt: number
   /** Warnings already given, as seconds before the end. */
   warned: number[]
+  /** Warnings that are to be given, likewise. */
+  warnings: readonly number[]
+  graceSeconds: number
 }
 
 export interface PastRound {

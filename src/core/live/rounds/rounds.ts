@@ -10,6 +10,8 @@ import { LONGEST_ROUND, type PastRound, type Round, type RoundState, SHORTEST_RO
 
 export interface RoundsState extends RoundState {
   pastRounds: PastRound[]
+  /** The round that ended last, with who was in rooms: should the end of the session that ended it be taken back. */
+  lastRound: { round: Round; participantIds: string[] } | null
   roomSeconds: number
   graceSeconds: number
 }
@@ -23,7 +25,14 @@ export type RoundsProblem =
   | { code: 'bad-length'; least: number; most: number }
 
 const events = {
-  'sent-out': { number: z.number(), endsAt: momentSchema, participantIds: z.array(idSchema) },
+  'sent-out': {
+    number: z.number(),
+    endsAt: momentSchema,
+    participantIds: z.array(idSchema),
+    /** Where the running order says so; else the usual ones, and the session's own grace. */
+    warnings: z.array(z.number()).optional(),
+    graceSeconds: z.number().optional(),
+  },
   'time-added': { seconds: z.number(), endsAt: momentSchema },
   warned: { secondsLeft: z.number() },
   'called-back': { graceEndsAt: momentSchema },
@@ -33,18 +42,18 @@ const events = {
 }
 export type RoundsEvent = EventsOf<typeof events>
 
-type State = RoundsState & PeopleState & RoomsState & Pick<SessionState, 'phase'>
+type State = RoundsState & PeopleState & RoomsState & Pick<SessionState, 'phase' | 'endedAt'>
 
 /** Rounds in rooms: sending out, the clock, warnings, calling back, grace. */
 export const rounds = topic<{
   state: RoundsState
-  needs: PeopleState & RoomsState & Pick<SessionState, 'phase'>
+  needs: PeopleState & RoomsState & Pick<SessionState, 'phase' | 'endedAt'>
   hears: SessionEvent
   problem: RoundsProblem
   mark: 'joined' | 'warning'
 }>()(
   {
-    initial: { round: null, pastRounds: [], roomSeconds: 0, graceSeconds: 0 },
+    initial: { round: null, pastRounds: [], lastRound: null, roomSeconds: 0, graceSeconds: 0 },
     commands: {
       'send-out': { by: ['facilitator'], asks: { seconds: z.number() } },
       'add-time': { by: ['facilitator'], asks: { seconds: z.number() } },
@@ -82,7 +91,7 @@ export const rounds = topic<{
         if (state.round.graceEndsAt !== null) return nothing
         // What fell due while the server was down counts from when it was due, so that grace is not given twice.
         const calledAt = Math.min(now, state.round.endsAt)
-        const graceEndsAt = Math.max(calledAt + state.graceSeconds * 1000, now)
+        const graceEndsAt = Math.max(calledAt + state.round.graceSeconds * 1000, now)
         return happens({ type: 'called-back', graceEndsAt })
       },
       'go-on'(state, _command, _actor, now) {
@@ -103,9 +112,18 @@ export const rounds = topic<{
     },
     evolve: {
       opened: (_state, { plan: { roomSeconds, graceSeconds } }) => ({ roomSeconds, graceSeconds }),
-      'sent-out': (state, { number, endsAt, participantIds }, at) => ({
+      'sent-out': (state, { number, endsAt, participantIds, ...said }, at) => ({
         ...changeParticipants(state, participantIds, () => ({ inRoom: true })),
-        round: { number, startedAt: at, endsAt, graceEndsAt: null, plannedEndsAt: endsAt, warned: [] },
+        round: {
+          number,
+          startedAt: at,
+          endsAt,
+          graceEndsAt: null,
+          plannedEndsAt: endsAt,
+          warned: [],
+          warnings: said.warnings ?? WARNINGS,
+          graceSeconds: said.graceSeconds ?? state.graceSeconds,
+        },
       }),
       'time-added': (state, { endsAt }) =>
         changeRound(state, { endsAt, plannedEndsAt: endsAt, graceEndsAt: null, warned: [] }),
@@ -116,6 +134,7 @@ export const rounds = topic<{
       'gone-on': (state, { endsAt }) => changeRound(state, { endsAt, graceEndsAt: null }),
       'round-ended': (state, _event, at) => endRound(state, at),
       ended: (state, _event, at) => endRound(state, at),
+      reopened: (state, _event, at) => roundAgain(state, at),
     },
     due: deadlines,
     views: {
@@ -157,6 +176,31 @@ function endRound(state: State, at: number): Partial<State> {
     ...changeParticipants(state, [...state.participants.keys()], () => ({ inRoom: false })),
     round: null,
     pastRounds: [...state.pastRounds, { number, startedAt, endedAt: at }],
+    lastRound: {
+      round: state.round,
+      participantIds: participantList(state).flatMap(({ id, inRoom }) => (inRoom ? [id] : [])),
+    },
+  }
+}
+
+/** The round that the end of the session cut short goes on, with the time it had left. */
+function roundAgain(state: State, at: number): Partial<State> {
+  const { lastRound, endedAt, pastRounds } = state
+  if (!lastRound || endedAt === null || pastRounds.at(-1)?.endedAt !== endedAt) return {}
+  const away = at - endedAt
+  const { round, participantIds } = lastRound
+  const { graceEndsAt } = round
+  return {
+    ...changeParticipants(state, participantIds, ({ released, roomId }) => ({
+      inRoom: !released && roomId !== null,
+    })),
+    round: {
+      ...round,
+      endsAt: round.endsAt + away,
+      plannedEndsAt: round.plannedEndsAt + away,
+      graceEndsAt: graceEndsAt === null ? null : graceEndsAt + away,
+    },
+    pastRounds: pastRounds.slice(0, -1),
   }
 }
 
@@ -183,11 +227,14 @@ function deadlines({ round, phase }: State): Deadline<ClockCommand>[] {
   if (round.graceEndsAt !== null) return [{ at: round.graceEndsAt, command: { type: 'finish-grace' } }]
   const roundSeconds = (round.endsAt - round.startedAt) / 1000
   const given = Math.min(...round.warned, Number.POSITIVE_INFINITY)
-  const warnings = WARNINGS.filter(warning => warning < given && longEnough(roundSeconds, warning)).map(
-    (warning): Deadline<ClockCommand> => ({
-      at: round.endsAt - warning * 1000,
-      command: { type: 'warn', secondsLeft: warning },
-    }),
-  )
+  const warnings = [...round.warnings]
+    .sort((one, other) => other - one)
+    .filter(warning => warning < given && longEnough(roundSeconds, warning))
+    .map(
+      (warning): Deadline<ClockCommand> => ({
+        at: round.endsAt - warning * 1000,
+        command: { type: 'warn', secondsLeft: warning },
+      }),
+    )
   return [...warnings, { at: round.endsAt, command: { type: 'call-back' } }]
 }

@@ -5,6 +5,9 @@ import { type TextProblem, textProblem, textSchema } from '../texts'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 import { type OpeningPlan, openingPlanSchema } from './opening'
 
+/** A session can be opened again within so long after its end, in milliseconds. */
+export const REOPENED_WITHIN_MS = 24 * 60 * 60 * 1000
+
 /** Longest title of a session, in characters. */
 export const LONGEST_TITLE = 100
 
@@ -13,7 +16,8 @@ export interface SessionState {
   title: string
   openedAt: number | null
   endedAt: number | null
-  board: Board
+  /** What rooms can work on; the first is the session's own. */
+  boards: Board[]
 }
 
 /** What only depends on how far a session is; each has words, which every topic may use. */
@@ -22,8 +26,15 @@ export type SessionProblem =
   | { code: 'not-open' }
   | { code: 'already-open' }
   | { code: 'ended' }
+  | { code: 'ended-long-ago' }
 
-const events = { opened: { plan: openingPlanSchema }, renamed: { title: z.string() }, ended: {} }
+const events = {
+  opened: { plan: openingPlanSchema },
+  renamed: { title: z.string() },
+  ended: {},
+  /** Ended by mistake: it goes on as it was. */
+  reopened: {},
+}
 export type SessionEvent = EventsOf<typeof events>
 
 const headOf = remember(({ title, phase, openedAt, endedAt }: SessionState) => ({
@@ -33,7 +44,6 @@ const headOf = remember(({ title, phase, openedAt, endedAt }: SessionState) => (
   endedAt,
 }))
 const shortHeadOf = remember(({ title, phase }: SessionState) => ({ title, phase }))
-const taskOf = remember(({ title, steps }: Board) => ({ title, steps }))
 
 /** A session as a whole: opened with its plan, named, and ended. */
 export const session = topic<{ state: SessionState; problem: SessionProblem; borrows: TextProblem }>()(
@@ -43,12 +53,13 @@ export const session = topic<{ state: SessionState; problem: SessionProblem; bor
       title: '',
       openedAt: null,
       endedAt: null,
-      board: { title: '', steps: [], prompts: [] },
+      boards: [],
     },
     commands: {
       open: { by: ['facilitator'], asks: { plan: openingPlanSchema }, phase: 'planned', inside: true },
       'rename-session': { by: ['facilitator'], asks: { title: textSchema } },
       end: { by: ['facilitator'], asks: {} },
+      'reopen-session': { by: ['facilitator'], asks: {}, phase: 'ended' },
     },
     events,
   },
@@ -61,22 +72,34 @@ export const session = topic<{ state: SessionState; problem: SessionProblem; bor
         return state.title === title.trim() ? nothing : happens({ type: 'renamed', title: title.trim() })
       },
       end: () => happens({ type: 'ended' }),
+      'reopen-session': ({ endedAt }, _command, _actor, now) =>
+        now - (endedAt ?? 0) <= REOPENED_WITHIN_MS
+          ? happens({ type: 'reopened' })
+          : refuse({ code: 'ended-long-ago' }),
     },
     evolve: {
-      opened: (_state, { plan: { title, board } }, at) => ({ title, board, phase: 'open', openedAt: at }),
+      opened: (_state, { plan: { title, board, moreBoards = [] } }, at) => ({
+        title,
+        boards: [board, ...moreBoards],
+        phase: 'open',
+        openedAt: at,
+      }),
       renamed: (_state, { title }) => ({ title }),
       ended: (_state, _event, at) => ({ phase: 'ended', endedAt: at }),
+      reopened: () => ({ phase: 'open', endedAt: null }),
     },
     views: {
-      facilitator: state => ({ session: headOf(state), board: state.board }),
+      facilitator: state => ({ session: headOf(state), boards: state.boards }),
       participant: state => ({ session: shortHeadOf(state) }),
-      projector: state => ({ session: shortHeadOf(state), task: taskOf(state.board) }),
+      projector: state => ({ session: shortHeadOf(state) }),
     },
     words: {
       'not-allowed': () => 'This is not yours to do.',
       'not-open': () => 'The session has not been opened yet.',
       'already-open': () => 'The session is already open.',
       ended: () => 'The session has ended.',
+      'ended-long-ago': () =>
+        'A session is opened again within a day of its end. What was made in it stays in the review.',
     },
     upcast: {
       1: {

@@ -1,0 +1,103 @@
+import { groupingRound, type PlanFacts, readiness } from './readiness'
+import { newSegment, type Segment } from './running-order'
+
+const facts = (changes: Partial<PlanFacts> = {}): PlanFacts => ({
+  minutes: 60,
+  rounds: new Map([
+    [
+      groupingRound('g', 0),
+      {
+        groups: [
+          { name: 'Reeds', people: 3 },
+          { name: 'Birds', people: 4 },
+        ],
+        unplaced: 0,
+      },
+    ],
+    [
+      groupingRound('g', 1),
+      {
+        groups: [
+          { name: 'One', people: 1 },
+          { name: 'Six', people: 6 },
+          { name: 'None', people: 0 },
+        ],
+        unplaced: 2,
+      },
+    ],
+  ]),
+  boards: new Map([
+    ['b', { title: 'Notes', steps: 2, prompts: 3 }],
+    ['long', { title: 'Too long', steps: 4, prompts: 1 }],
+    ['mute', { title: 'Mute', steps: 0, prompts: 1 }],
+  ]),
+  atTheSameTime: [],
+  ...changes,
+})
+const round = (changes: Partial<Segment> = {}): Segment => ({
+  ...newSegment('r', 'rooms'),
+  groups: { from: 'grouping', groupingId: 'g', round: 0 },
+  boardId: 'b',
+  ...changes,
+})
+const codes = (order: Segment[], changes?: Partial<PlanFacts>) =>
+  readiness(order, facts(changes)).map(({ code }) => code)
+
+test('a plan in which all fits raises nothing, and neither does an empty one', () => {
+  expect(readiness([newSegment('w', 'whole'), round()], facts())).toEqual([])
+  expect(readiness([], facts())).toEqual([])
+})
+
+test.each<[string, Partial<Segment>, string[]]>([
+  [
+    'a round of four minutes, with a warning at five',
+    { minutes: 4, warnings: [300, 60] },
+    ['short-round', 'late-warning'],
+  ],
+  ['a warning at the very beginning', { minutes: 5, warnings: [300] }, ['late-warning']],
+  ['a broadcast after the end', { says: [{ when: 'after-start', minutes: 12, text: 'Look' }] }, ['late-say']],
+  [
+    'groups of nobody, one and six, and two in none',
+    { groups: { from: 'grouping', groupingId: 'g', round: 1 } },
+    ['unplaced', 'group-of-one', 'large-group', 'empty-group'],
+  ],
+  ['a grouping that is gone', { groups: { from: 'grouping', groupingId: 'x', round: 0 } }, ['grouping-gone']],
+  [
+    'a round the grouping has not',
+    { groups: { from: 'grouping', groupingId: 'g', round: 7 } },
+    ['grouping-gone'],
+  ],
+  ['no board', { boardId: null }, ['no-board']],
+  ['a board that is gone', { boardId: 'gone' }, ['no-board']],
+  ['four steps', { boardId: 'long' }, ['many-steps']],
+  ['no instructions', { boardId: 'mute' }, ['no-instructions']],
+])('%s', (_what, changes, expected) => {
+  expect(codes([round(changes)])).toEqual(expected)
+})
+
+test('half time always falls into the round, however short', () => {
+  expect(
+    codes([round({ minutes: 5, warnings: [], says: [{ when: 'half', minutes: 99, text: 'Half' }] })]),
+  ).toEqual([])
+})
+
+test('groups as in an earlier segment must come from a round before it', () => {
+  const again = (segmentId: string) => ({ ...round({ groups: { from: 'earlier', segmentId } }), id: 'again' })
+  const whole = { ...newSegment('w', 'whole') }
+  expect(codes([round(), whole, again('r')])).toEqual([])
+  for (const segmentId of ['w', 'again', 'gone'])
+    expect(codes([round(), whole, again(segmentId)])).toEqual(['no-earlier-rooms'])
+})
+
+test('what is longer than the session says by how much, and only when the session has an end', () => {
+  const long = [round({ minutes: 70 })]
+  expect(readiness(long, facts())).toMatchObject([
+    { segmentId: null, text: expect.stringContaining('10 min more') },
+  ])
+  expect(codes(long, { minutes: null })).toEqual([])
+  expect(codes([], { atTheSameTime: ['Evening 2'] })).toEqual(['same-time'])
+})
+
+test('what stands in a segment without rooms is no concern of a round', () => {
+  expect(codes([{ ...round({ minutes: 2, boardId: null }), kind: 'whole' }])).toEqual([])
+})

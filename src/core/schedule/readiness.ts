@@ -1,0 +1,127 @@
+/** What would go wrong with a plan as it stands, each with the segment in which it is mended. Never a reason not to begin. */
+import { type Segment, segmentName, totalMinutes } from './running-order'
+
+/** What is known of the world that a plan refers to. */
+export interface PlanFacts {
+  /** How long the session may take, in minutes; null when nobody has said. */
+  minutes: number | null
+  /** Rounds of groupings by `groupingRound`, of those who are on the list now. */
+  rounds: ReadonlyMap<string, { groups: { name: string; people: number }[]; unplaced: number }>
+  boards: ReadonlyMap<string, { title: string; steps: number; prompts: number }>
+  /** Titles of other sessions of the same cohort at the same time. */
+  atTheSameTime: readonly string[]
+}
+
+export const groupingRound = (groupingId: string, round: number): string => `${groupingId} ${round}`
+
+/** `segmentId` is null for what concerns the whole plan. */
+export interface Concern {
+  segmentId: string | null
+  code:
+    | 'too-long'
+    | 'same-time'
+    | 'short-round'
+    | 'late-warning'
+    | 'late-say'
+    | 'grouping-gone'
+    | 'unplaced'
+    | 'group-of-one'
+    | 'large-group'
+    | 'empty-group'
+    | 'no-earlier-rooms'
+    | 'no-board'
+    | 'no-instructions'
+    | 'many-steps'
+  text: string
+}
+
+/** Shortest useful round in minutes, most steps people keep in mind, most people in a group: common practice, no source. */
+const SHORTEST_USEFUL = 5
+const MOST_STEPS = 3
+const MOST_PEOPLE = 5
+
+/** All concerns, those of the whole plan first. O(segments x groups). */
+export function readiness(order: readonly Segment[], facts: PlanFacts): Concern[] {
+  const total = totalMinutes(order)
+  const whole: Concern[] = []
+  if (facts.minutes !== null && total > facts.minutes)
+    whole.push({
+      segmentId: null,
+      code: 'too-long',
+      text: `The plan takes ${total} min, ${total - facts.minutes} min more than the session has.`,
+    })
+  for (const title of facts.atTheSameTime)
+    whole.push({
+      segmentId: null,
+      code: 'same-time',
+      text: `${title} is at the same time, with the same cohort.`,
+    })
+  return [
+    ...whole,
+    ...order.flatMap((segment, index) =>
+      segment.kind === 'rooms' ? ofRound(segment, order.slice(0, index), facts) : [],
+    ),
+  ]
+}
+
+function ofRound(segment: Segment, before: readonly Segment[], facts: PlanFacts): Concern[] {
+  const { minutes, warnings, says } = segment
+  const name = segmentName(segment)
+  const concerns: Concern[] = []
+  const add = (code: Concern['code'], text: string) => concerns.push({ segmentId: segment.id, code, text })
+  if (minutes < SHORTEST_USEFUL)
+    add('short-round', `${name} has ${minutes} min; under ${SHORTEST_USEFUL} min groups hardly begin.`)
+  for (const seconds of warnings.filter(each => each >= minutes * 60))
+    add('late-warning', `${name}: the warning ${span(seconds)} before the end would come before it begins.`)
+  for (const say of says.filter(each => each.when !== 'half' && each.minutes >= minutes))
+    add('late-say', `${name}: “${say.text}” would not be said within ${minutes} min.`)
+  groupConcerns(segment, before, facts, add)
+  boardConcerns(segment, facts, add)
+  return concerns
+}
+
+const span = (seconds: number) => (seconds < 60 ? `${seconds} s` : `${Math.round(seconds / 60)} min`)
+
+type Add = (code: Concern['code'], text: string) => void
+
+function groupConcerns(segment: Segment, before: readonly Segment[], facts: PlanFacts, add: Add): void {
+  const { groups } = segment
+  const name = segmentName(segment)
+  if (groups.from === 'live') return
+  if (groups.from === 'earlier') {
+    if (!before.some(({ id, kind }) => id === groups.segmentId && kind === 'rooms'))
+      add('no-earlier-rooms', `${name}: the segment its groups come from does not come before it.`)
+    return
+  }
+  const round = facts.rounds.get(groupingRound(groups.groupingId, groups.round))
+  if (!round) {
+    add('grouping-gone', `${name}: its grouping, or that round of it, is not there any more.`)
+    return
+  }
+  if (round.unplaced > 0)
+    add(
+      'unplaced',
+      `${name}: ${round.unplaced} of the list ${round.unplaced === 1 ? 'is' : 'are'} in no group.`,
+    )
+  for (const group of round.groups) {
+    if (group.people === 0) add('empty-group', `${name}: nobody of ${group.name} is on the list any more.`)
+    if (group.people === 1) add('group-of-one', `${name}: somebody is alone in ${group.name}.`)
+    if (group.people > MOST_PEOPLE)
+      add(
+        'large-group',
+        `${name}: ${group.name} has ${group.people} people; above ${MOST_PEOPLE} the talk gets thin.`,
+      )
+  }
+}
+
+function boardConcerns({ boardId, ...segment }: Segment, { boards }: PlanFacts, add: Add): void {
+  const name = segmentName(segment)
+  const board = boardId === null ? undefined : boards.get(boardId)
+  if (!board) {
+    add('no-board', `${name}: rooms have no board to work on.`)
+    return
+  }
+  if (board.steps === 0) add('no-instructions', `${name}: ${board.title} says nothing about what to do.`)
+  if (board.steps > MOST_STEPS)
+    add('many-steps', `${name}: ${board.title} has ${board.steps} steps; people keep ${MOST_STEPS} in mind.`)
+}
