@@ -1,9 +1,11 @@
 import fc from 'fast-check'
-import { clock, door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
+import { clock, door, facilitator, participant, plan, Rehearsed } from 'tests/fixtures/rehearsed'
+import type { RunSegment } from '../schedule/running-order'
 import type { Actor } from './actors'
 import { participantList } from './door/people'
 import { fold } from './evolve'
 import { mayRead, mayWorkOn } from './rooms/rooms'
+import { nextOf } from './segments/segments'
 import type { Command, LiveState } from './topics'
 import { facilitatorView, participantView, projectorView } from './views'
 
@@ -107,11 +109,86 @@ const ASKS: Ask[] = [
   ],
   (state, pick) => [facilitator, { type: 'unmatch-people', participantIds: [personId(state, pick)] }],
   (state, pick, ids) => [facilitator, { type: 'list-people', participantIds: [personId(state, pick)], ids }],
+  (state, pick) => [
+    facilitator,
+    // Mostly what comes next, as the one press does it.
+    {
+      type: 'next-segment',
+      segmentId: pick % 5 === 0 ? segmentId(state, pick) : (nextOf(state)?.id ?? 'none'),
+    },
+  ],
+  (state, pick) => [
+    facilitator,
+    { type: 'skip-segment', segmentId: segmentId(state, pick), skipped: pick % 2 === 0 },
+  ],
+  (state, pick) => [
+    facilitator,
+    {
+      type: 'move-segment',
+      segmentId: segmentId(state, pick),
+      beforeId: pick % 4 === 0 ? null : segmentId(state, pick + 2),
+    },
+  ],
+  (state, pick, [id = '']) => [
+    facilitator,
+    {
+      type: 'insert-segment',
+      kind: (['whole', 'rooms', 'break'] as const)[pick % 3] ?? 'whole',
+      name: '',
+      minutes: 5,
+      beforeId: pick % 3 === 0 ? null : segmentId(state, pick),
+      segmentId: id,
+    },
+  ],
+  (_state, pick) => [facilitator, { type: pick % 6 === 0 ? 'end' : 'reopen-session' }],
 ]
+
+const segment = (
+  id: string,
+  kind: RunSegment['kind'],
+  groups: RunSegment['groups'],
+  board = 0,
+): RunSegment => ({
+  id,
+  kind,
+  name: '',
+  minutes: 10,
+  cues: 'a cue',
+  shown: '',
+  warnings: [],
+  graceSeconds: 10,
+  says: [],
+  groups,
+  board,
+})
+const LIVE = { from: 'live' } as const
+const ORDER = [
+  segment('welcome', 'whole', LIVE),
+  segment('first', 'rooms', LIVE),
+  segment(
+    'stations',
+    'rooms',
+    {
+      from: 'plan',
+      rooms: [
+        { id: 'soil', name: 'Soil', copyId: 'copy-soil', personIds: ['p-ana', 'p-chi'] },
+        { id: 'map', name: 'Map', copyId: 'copy-map', personIds: ['p-bo', 'p-gone'] },
+      ],
+    },
+    1,
+  ),
+  segment('tea', 'break', LIVE),
+  segment('again', 'rooms', { from: 'earlier', segmentId: 'first' }),
+  segment('other board', 'rooms', { from: 'earlier', segmentId: 'stations' }, 2),
+]
+const segmentId = ({ segments }: LiveState, pick: number) =>
+  segments[pick % Math.max(1, segments.length)]?.id ?? 'none'
 
 /** Plays what is asked; half of the sessions have a plan, half begin with nothing. */
 function play(planned: boolean, script: readonly [number, number][], seen?: (session: Rehearsed) => void) {
-  const session = planned ? new Rehearsed() : new Rehearsed({ rooms: [], people: [] })
+  const session = planned
+    ? new Rehearsed({ segments: ORDER, moreBoards: [plan.board, plan.board] })
+    : new Rehearsed({ rooms: [], people: [] })
   for (const [step, [which, pick]] of script.entries()) {
     const ids = Array.from({ length: 8 }, (_, at) => `id-${step}-${at}`)
     const [actor, command] = (ASKS[which % ASKS.length] as Ask)(session.state, pick, ids)
@@ -140,6 +217,11 @@ test('whatever is done to people and rooms in whatever order, everybody is in on
           must(!(each.released && (each.inRoom || each.connected)), 'nowhere when out of the session')
           must(shown.has(each.id) === !each.released, 'shown to the facilitator')
         }
+        must(
+          state.segments.filter(one => one.startedAt !== null && one.endedAt === null).length <= 1,
+          'one segment runs',
+        )
+        must(new Set(state.segments.map(({ id }) => id)).size === state.segments.length, 'each segment once')
         for (const { roomId } of state.expected)
           must(roomId === null || open.has(roomId), 'awaited in an open room')
         const names = [...open.values()].map(room => room.name.toLowerCase())
@@ -193,7 +275,10 @@ test('a participant is shown their own room, what it made and who is in it, and 
           const mine = view?.beside.every(({ id }) => state.participants.get(id)?.besideId === me.id)
           expect(mine).toBe(true)
         }
-        expect(JSON.stringify(projectorView(state))).not.toContain('personId')
+        const said = JSON.stringify(projectorView(state))
+        for (const secret of ['personId', 'a cue']) expect(said).not.toContain(secret)
+        for (const me of participantList(state))
+          expect(JSON.stringify(participantView(state, me.id))).not.toContain('a cue')
       })
     }),
     { numRuns: 100 },

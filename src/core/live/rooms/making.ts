@@ -6,7 +6,16 @@ import type { DoorState } from '../door/door-facts'
 import { changeParticipants, MOST_PARTICIPANTS, participantList } from '../door/people'
 import { idSchema } from '../ids'
 import { type TextProblem, textProblem, textSchema } from '../texts'
-import { LONGEST_ROOM_NAME, MOST_ROOMS, newRoom, plannedRoomSchema, type Room, type RoomsState } from './room'
+import {
+  LONGEST_ROOM_NAME,
+  MOST_ROOMS,
+  newRoom,
+  type PlannedRoom,
+  plannedRoomSchema,
+  type Room,
+  type RoomsState,
+  roomOf,
+} from './room'
 
 export type MakingProblem = { code: 'same-room-name'; name: string } | { code: 'nobody-to-group' }
 
@@ -63,8 +72,9 @@ export function withRooms(
     made.flatMap(({ id, participantIds }) => participantIds.map(one => [one, id] as const)),
   )
   const belonging = groupBy(participantList(state), participant => participant.roomId)
+  const madeIds = new Set(made.map(({ id }) => id))
   const kept = state.rooms
-    .filter(room => room.used)
+    .filter(room => room.used && !madeIds.has(room.id))
     .map(
       (room): Room =>
         room.closed
@@ -82,8 +92,14 @@ export function withRooms(
     })),
     // Rooms of a plan are not there any more for those who come later.
     expected: state.expected.map(person => ({ ...person, roomId: null })),
-    rooms: [...kept, ...made.map(({ participantIds: _, ...room }) => newRoom(room))],
+    rooms: [...kept, ...made.map(({ participantIds: _, ...room }) => againOrNew(state, room))],
   }
+}
+
+/** A planned room that people have been in already is opened again; it keeps what it is called by now. */
+function againOrNew({ rooms }: RoomsState, planned: PlannedRoom): Room {
+  const before = roomOf({ rooms }, planned.id)
+  return before?.used ? { ...before, closed: false } : newRoom(planned)
 }
 
 /** The rooms as they were before the last arrangement; who has come since has none. */

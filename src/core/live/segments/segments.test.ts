@@ -1,0 +1,246 @@
+import { clock, door, facilitator, plan, Rehearsed } from 'tests/fixtures/rehearsed'
+import type { RunSegment } from '../../schedule/running-order'
+import { due, nextDue } from '../due'
+import { openRooms } from '../rooms/room'
+import { facilitatorView, participantView, projectorView } from '../views'
+import { currentOf, nextOf } from './segments'
+
+const MINUTE = 60_000
+
+const segment = (id: string, kind: RunSegment['kind'], changes: Partial<RunSegment> = {}): RunSegment => ({
+  id,
+  kind,
+  name: '',
+  minutes: 10,
+  cues: '',
+  shown: '',
+  warnings: [60],
+  graceSeconds: 30,
+  says: [],
+  groups: { from: 'live' },
+  board: 0,
+  ...changes,
+})
+const stations = {
+  from: 'plan' as const,
+  rooms: [
+    { id: 'soil', name: 'Soil', copyId: 'copy-soil', personIds: ['p-ana', 'p-chi'] },
+    { id: 'map', name: 'Map', copyId: 'copy-map', personIds: ['p-bo', 'p-dai'] },
+  ],
+}
+const first = {
+  from: 'plan' as const,
+  rooms: plan.rooms.map(room => ({
+    ...room,
+    personIds: plan.people.flatMap(({ personId, roomId }) => (roomId === room.id ? [personId] : [])),
+  })),
+}
+const evening = (changes: Partial<RunSegment>[] = []): RunSegment[] =>
+  [
+    segment('welcome', 'whole', { cues: 'Ask who was at the river.', shown: 'Good evening' }),
+    segment('round-1', 'rooms', { name: 'Notes', groups: first }),
+    segment('report', 'whole'),
+    segment('round-2', 'rooms', { name: 'Stations', minutes: 12, groups: stations, board: 1 }),
+    segment('tea', 'break'),
+    segment('again', 'rooms', { groups: { from: 'earlier', segmentId: 'round-1' } }),
+  ].map((one, index) => ({ ...one, ...changes[index] }))
+
+const board = {
+  title: 'Stations',
+  steps: ['Turn.'],
+  prompts: [{ id: 's', kind: 'cards' as const, text: 'Seen?', settings: {} }],
+}
+
+function begun(segments = evening()) {
+  const session = new Rehearsed({ segments, moreBoards: [board], startsAt: 0, minutes: 60 })
+  session.join(1, 'ana', 'bo', 'chi')
+  return session
+}
+const next = (session: Rehearsed, at: number) => {
+  const coming = nextOf(session.state)
+  return session.tell(at, facilitator, { type: 'next-segment', segmentId: coming?.id ?? 'none' })
+}
+function roundOver(session: Rehearsed, at: number) {
+  session.tell(at, facilitator, { type: 'call-back' })
+  return session.tell(at + 30_000, clock, { type: 'finish-grace' })
+}
+const where = (session: Rehearsed) =>
+  Object.fromEntries([...session.state.participants.values()].map(({ id, roomId }) => [id, roomId]))
+
+test('the first segment begins with the session, the rounds by a press, and the whole group by itself after them', () => {
+  const session = begun()
+  expect(currentOf(session.state)?.id).toBe('welcome')
+  expect(next(session, 10 * MINUTE)).toEqual(['segment-begun', 'sent-out'])
+  expect(session.state.round).toMatchObject({ endsAt: 20 * MINUTE, warnings: [60], graceSeconds: 30 })
+  expect(roundOver(session, 19 * MINUTE)).toEqual(['round-ended', 'segment-begun', 'rooms-laid-out'])
+  expect(currentOf(session.state)?.id).toBe('report')
+  expect(nextOf(session.state)?.id).toBe('round-2')
+})
+
+test('while everybody is together the rooms of the next round stand ready, with its own board; earlier ones are kept', () => {
+  const session = begun()
+  next(session, 10 * MINUTE)
+  expect(participantView(session.state, 'ana')?.board?.title).toBe('Notes')
+  roundOver(session, 19 * MINUTE)
+  expect(openRooms(session.state.rooms).map(({ name }) => name)).toEqual(['Soil', 'Map'])
+  expect(where(session)).toEqual({ ana: 'soil', bo: 'map', chi: 'soil' })
+  expect(projectorView(session.state).task.title).toBe('Stations')
+  next(session, 25 * MINUTE)
+  expect(participantView(session.state, 'ana')).toMatchObject({ board: { title: 'Stations' } })
+  expect(session.state.rooms.find(({ id }) => id === 'reeds')).toMatchObject({ closed: true, used: true })
+})
+
+test('somebody of the list who comes late is awaited in the room of the round that runs', () => {
+  const session = begun(evening().map(one => (one.id === 'round-2' ? { ...one, groups: stations } : one)))
+  next(session, 10 * MINUTE)
+  roundOver(session, 19 * MINUTE)
+  const late = new Map(session.state.expected.map(({ personId, roomId }) => [personId, roomId]))
+  expect(late.get('p-ana')).toBe('soil')
+  expect(late.get('p-bo')).toBe('map')
+})
+
+test('as in an earlier segment the same rooms are there again with the same people, and their boards', () => {
+  const session = begun()
+  next(session, 10 * MINUTE)
+  roundOver(session, 19 * MINUTE)
+  next(session, 25 * MINUTE)
+  roundOver(session, 35 * MINUTE)
+  // A break waits to be begun; the rooms of the round after it are laid out when it begins.
+  expect(next(session, 37 * MINUTE)).toContain('rooms-reopened')
+  expect(where(session)).toEqual({ ana: 'reeds', bo: 'reeds', chi: 'birds' })
+  expect(openRooms(session.state.rooms).map(({ copyId }) => copyId)).toEqual(['copy-reeds', 'copy-birds'])
+  expect(next(session, 45 * MINUTE)).toEqual(['segment-begun', 'sent-out'])
+})
+
+test('groups made here go on into a round with another board, in rooms of their own', () => {
+  const session = new Rehearsed({
+    rooms: [],
+    people: [],
+    moreBoards: [board],
+    segments: [segment('one', 'rooms'), segment('talk', 'whole'), segment('two', 'rooms', { board: 1 })],
+  })
+  for (const id of ['x', 'y']) {
+    session.tell(1, door, { type: 'join', participantId: id, personId: null, shownName: id.toUpperCase() })
+    session.tell(1, door, { type: 'connect', participantId: id })
+  }
+  const groups = [{ name: 'Only', participantIds: ['x', 'y'] }]
+  session.tell(2, facilitator, { type: 'make-rooms', groups, ids: ['r1', 'c1'] })
+  expect(next(session, 3)).toEqual(['segment-begun', 'sent-out'])
+  expect(roundOver(session, MINUTE)).toEqual(['round-ended', 'segment-begun', 'rooms-laid-out'])
+  expect(openRooms(session.state.rooms)).toMatchObject([{ name: 'Only', copyId: 'two-0', board: 1 }])
+  expect(where(session)).toEqual({ x: 'two-0', y: 'two-0' })
+})
+
+test('two who press the same thing begin it once, and a round that runs is called back first', () => {
+  const session = begun()
+  expect(session.tell(9, facilitator, { type: 'next-segment', segmentId: 'round-1' })).toHaveLength(2)
+  expect(session.tell(9, facilitator, { type: 'next-segment', segmentId: 'round-1' })).toEqual([])
+  expect(session.tell(10, facilitator, { type: 'next-segment', segmentId: 'report' })).toBe('already-out')
+  expect(session.tell(10, facilitator, { type: 'next-segment', segmentId: 'gone' })).toBe('no-such-segment')
+})
+
+test('without anybody to send out the round does not begin', () => {
+  const session = new Rehearsed({ segments: evening() })
+  expect(next(session, 5)).toBe('nobody-to-send')
+  expect(currentOf(session.state)?.id).toBe('welcome')
+})
+
+test('what has not happened can be skipped, put back, moved, lengthened and added to; what has can not', () => {
+  const session = begun()
+  const ids = () => session.state.segments.filter(one => !one.skipped).map(({ id }) => id)
+  session.tell(2, facilitator, { type: 'skip-segment', segmentId: 'round-1', skipped: true })
+  expect(nextOf(session.state)?.id).toBe('report')
+  session.tell(2, facilitator, { type: 'skip-segment', segmentId: 'round-1', skipped: false })
+  session.tell(3, facilitator, { type: 'move-segment', segmentId: 'tea', beforeId: 'round-1' })
+  expect(ids().slice(0, 3)).toEqual(['welcome', 'tea', 'round-1'])
+  session.tell(3, facilitator, {
+    type: 'insert-segment',
+    segmentId: 'new',
+    kind: 'rooms',
+    name: '',
+    minutes: 6,
+    beforeId: null,
+  })
+  expect(ids().at(-1)).toBe('new')
+  session.tell(4, facilitator, { type: 'set-lengths', lengths: [{ segmentId: 'tea', minutes: 4 }] })
+  expect(session.state.segments.find(({ id }) => id === 'tea')?.minutes).toBe(4)
+  for (const request of [
+    { type: 'skip-segment', segmentId: 'welcome', skipped: true },
+    { type: 'move-segment', segmentId: 'tea', beforeId: 'welcome' },
+    { type: 'move-segment', segmentId: 'welcome', beforeId: null },
+  ] as const)
+    expect(session.tell(5, facilitator, request)).toBe('segment-over')
+  expect(
+    session.tell(5, facilitator, { type: 'set-lengths', lengths: [{ segmentId: 'welcome', minutes: 20 }] }),
+  ).toEqual(['segment-length-set'])
+})
+
+test('skipping a round lays out the rooms of the one that comes instead', () => {
+  const session = begun()
+  session.tell(2, facilitator, { type: 'skip-segment', segmentId: 'round-1', skipped: true })
+  session.tell(2, facilitator, { type: 'skip-segment', segmentId: 'report', skipped: true })
+  expect(where(session)).toEqual({ ana: 'soil', bo: 'map', chi: 'soil' })
+  session.tell(3, facilitator, { type: 'skip-segment', segmentId: 'round-1', skipped: false })
+  expect(where(session)).toEqual({ ana: 'reeds', bo: 'reeds', chi: 'birds' })
+})
+
+test('what is to be said in a round is said once, at its time, and not after the call back', () => {
+  const says = [
+    { when: 'half' as const, minutes: 0, text: 'Half time' },
+    { when: 'before-end' as const, minutes: 2, text: 'Two more' },
+    { when: 'after-start' as const, minutes: 50, text: 'Never' },
+  ]
+  const session = begun(evening([{}, { says, warnings: [] }]))
+  next(session, 10 * MINUTE)
+  expect(nextDue(session.state)).toBe(15 * MINUTE)
+  const [half] = due(session.state, 15 * MINUTE)
+  if (!half) throw new Error('Nothing is due.')
+  expect(session.tell(15 * MINUTE, clock, half)).toEqual(['broadcast'])
+  expect(session.tell(15 * MINUTE, clock, half)).toEqual([])
+  expect(nextDue(session.state)).toBe(18 * MINUTE)
+  session.tell(16 * MINUTE, facilitator, { type: 'call-back' })
+  expect(due(session.state, 16 * MINUTE)).toEqual([])
+  expect(session.state.messages.map(({ text }) => text)).toEqual(['Half time'])
+})
+
+test('cues are for facilitators alone; everybody reads what is now and what comes', () => {
+  const session = begun()
+  expect(JSON.stringify(facilitatorView(session.state).order)).toContain('Ask who was at the river.')
+  for (const view of [participantView(session.state, 'ana'), projectorView(session.state)])
+    expect(JSON.stringify(view)).not.toContain('Ask who was at the river.')
+  expect(participantView(session.state, 'ana')?.program).toEqual({
+    now: { kind: 'whole', name: 'Whole group' },
+    next: { kind: 'rooms', name: 'Notes', minutes: 10 },
+  })
+  expect(projectorView(session.state).shown).toBe('Good evening')
+})
+
+test('a session ended by mistake goes on within a day where it was, its round with the time it had left', () => {
+  const session = begun()
+  next(session, 10 * MINUTE)
+  session.tell(14 * MINUTE, facilitator, { type: 'end' })
+  expect(session.state).toMatchObject({ phase: 'ended', round: null })
+  expect(session.tell(20 * MINUTE, facilitator, { type: 'reopen-session' })).toEqual(['reopened'])
+  expect(session.state).toMatchObject({
+    phase: 'open',
+    endedAt: null,
+    pastRounds: [],
+    round: { endsAt: 26 * MINUTE },
+  })
+  expect(currentOf(session.state)?.id).toBe('round-1')
+  expect(participantView(session.state, 'ana')?.whereabouts).toMatchObject({ where: 'room', name: 'Reeds' })
+  expect(session.tell(21 * MINUTE, facilitator, { type: 'reopen-session' })).toEqual([])
+})
+
+test('after a day it stays ended, and one that ended between rounds has no round again', () => {
+  const session = begun()
+  next(session, 10 * MINUTE)
+  roundOver(session, 12 * MINUTE)
+  session.tell(15 * MINUTE, facilitator, { type: 'end' })
+  expect(session.tell(15 * MINUTE + 86_400_001, facilitator, { type: 'reopen-session' })).toBe(
+    'ended-long-ago',
+  )
+  session.tell(16 * MINUTE, facilitator, { type: 'reopen-session' })
+  expect(session.state).toMatchObject({ round: null, pastRounds: [{ number: 1 }] })
+  expect(currentOf(session.state)?.id).toBe('report')
+})
