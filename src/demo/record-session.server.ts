@@ -22,7 +22,7 @@ import type { Database } from '~/server/db/database.server'
 import { boardUpdates, participants } from '~/server/db/schema.server'
 import { appendToLog } from '~/server/live/database-session-store.server'
 import type { Entry } from '~/server/live/session-store'
-import { prepareOpening } from '~/server/sessions/sessions.server'
+import { prepareOpening } from '~/server/sessions/opening.server'
 import { newId, newToken, tokenHash } from '~/server/tokens.server'
 import { STATIONS, type StationWork } from './school'
 

@@ -1,13 +1,14 @@
 import { parseWithZod } from '@conform-to/zod/v4'
 import { data, redirect } from 'react-router'
-import { sessionForm } from '~/contracts/forms/sessions'
+import { orderForm, sessionForm } from '~/contracts/forms/sessions'
 import { dateFields } from '~/core/schedule/session-time'
 import { listBoards } from '~/server/boards/boards.server'
 import { groupingAt, listGroupings, roundOf } from '~/server/groupings/groupings.server'
 import { addressesFor } from '~/server/http/addresses.server'
 import { openSession } from '~/server/live/requests.server'
 import { accountContext, servicesContext } from '~/server/services.server'
-import { getSession, savePlan } from '~/server/sessions/sessions.server'
+import { planWorld } from '~/server/sessions/plan-facts.server'
+import { getSession, runningOrderOf, savePlan, saveRunningOrder } from '~/server/sessions/sessions.server'
 import { PlanPage } from '../features/sessions/plan-page'
 import { openingProblemText, sessionProblem } from '../features/sessions/session-text'
 import type { Route } from './+types/session-plan'
@@ -29,9 +30,20 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       ? null
       : answering(groupingAt(db, wanted, session.phase === 'planned' ? null : session.groupingVersion)),
   ])
-  const { title, timeZone, boardId, roomMinutes, graceSeconds, waitingList, joinCode, phase } = session
+  const { title, timeZone, boardId, roomMinutes, graceSeconds, waitingList, joinCode, phase, groupingRound } =
+    session
   return {
     phase,
+    order: {
+      // Saved again, the plan begins anew; what is changed in the order itself keeps its page.
+      key: [session.groupingId, groupingRound, session.boardId, roomMinutes, graceSeconds].join(' '),
+      segments: runningOrderOf(session),
+      minutes: session.minutes,
+      startsAt: session.startsAt.getTime(),
+      timeZone,
+      groupingId: session.groupingId,
+      world: await planWorld(db, session),
+    },
     joinCode,
     joinAddress: `${addressesFor(request.url, settings.publicAddress).main}/join`,
     groupings,
@@ -42,6 +54,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       timeZone,
       groupingId: grouping?.id ?? '',
       groupingRound: round,
+      hasOrder: session.runningOrder.length > 0,
       boardId: boardId ?? undefined,
       roomMinutes,
       graceSeconds,
@@ -61,6 +74,13 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     if (opened.ok || opened.problem.code === 'already-open')
       throw redirect(`/sessions/${params.sessionId}/live`)
     return { opening: openingProblemText(opened.problem) }
+  }
+  if (fields.get('intent') === 'order') {
+    const order = parseWithZod(fields, { schema: orderForm })
+    if (order.status !== 'success') return data({ order: 'This plan could not be read.' }, { status: 400 })
+    const { order: segments, minutes } = order.value
+    const kept = await answering(saveRunningOrder(db, params.sessionId, segments, minutes))
+    return kept.ok ? { order: '' } : data({ order: openingProblemText(kept.problem) }, { status: 409 })
   }
   const form = parseWithZod(fields, { schema: sessionForm })
   if (form.status !== 'success') return { form: form.reply() }

@@ -1,7 +1,8 @@
 /** The form for planning a session. */
 import { z } from 'zod'
 import { LONGEST_TITLE } from '~/core/live/session/session'
-import { count, line, optionalLine } from './fields'
+import { runningOrderSchema } from '~/core/schedule/running-order'
+import { count, line, optionalLine, parsedJson } from './fields'
 import { MOST_ROUNDS } from './groupings'
 
 const timeZone = z.string().refine(zone => {
@@ -30,6 +31,23 @@ export const sessionForm = z.object({
     .max(250)
     .optional()
     .default([]),
+})
+
+/** The running order as its page sends it: JSON, since it is no form that anybody fills in. */
+export const orderForm = z.object({
+  order: z.string().max(200_000, 'The plan is too long.').transform(parsedJson).pipe(runningOrderSchema),
+  minutes: z
+    .string()
+    .max(10)
+    .transform(text => (text === '' ? null : Number(text)))
+    .pipe(
+      z
+        .number()
+        .int()
+        .min(1)
+        .max(24 * 60)
+        .nullable(),
+    ),
 })
 
 /** What is asked of the browser for a session that begins at once. */

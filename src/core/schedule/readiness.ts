@@ -12,6 +12,19 @@ export interface PlanFacts {
   atTheSameTime: readonly string[]
 }
 
+/** What a plan can refer to, and what would be in its way; as it travels to the page. */
+export interface PlanWorld {
+  groupings: { id: string; name: string; rounds: PlannedRound[] }[]
+  boards: { id: string; title: string; steps: number; prompts: number }[]
+  atTheSameTime: string[]
+}
+
+export interface PlannedRound {
+  groups: { name: string; people: number }[]
+  /** So many of the list are in no group of it. */
+  unplaced: number
+}
+
 export const groupingRound = (groupingId: string, round: number): string => `${groupingId} ${round}`
 
 /** `segmentId` is null for what concerns the whole plan. */

@@ -4,7 +4,8 @@ import { memoryDatabase } from 'tests/fixtures/database'
 import type { Account } from '../auth/sign-ins.server'
 import { LiveHub } from '../live/hub.server'
 import { askAsFacilitator, openSession } from '../live/requests.server'
-import { createSession, getSession, prepareOpening } from '../sessions/sessions.server'
+import { prepareOpening } from '../sessions/opening.server'
+import { createSession, getSession } from '../sessions/sessions.server'
 import {
   createGrouping,
   getGrouping,

@@ -2,10 +2,9 @@ import { and, desc, eq, isNull, lt, ne, or } from 'drizzle-orm'
 import type { SessionForm } from '~/contracts/forms/sessions'
 import type { Board } from '~/core/boards/board'
 import type { PlannedRoom } from '~/core/live/rooms/room'
-import type { OpeningPlan } from '~/core/live/session/opening'
+import { newSegment, type Segment } from '~/core/schedule/running-order'
 import { momentOf, shortMoment } from '~/core/schedule/session-time'
 import { getBoard } from '../boards/boards.server'
-import { getCohort } from '../cohorts/cohorts.server'
 import type { Database } from '../db/database.server'
 import { boardCopies, cohorts, sessions } from '../db/schema.server'
 import { notFound } from '../errors.server'
@@ -37,15 +36,21 @@ export interface SessionSummary {
 export async function listSessions(db: Database, only?: 'unfinished'): Promise<SessionSummary[]> {
   const unfinished = or(ne(sessions.phase, 'ended'), isNull(sessions.reviewedAt))
   const rows = await db
-    .select({ session: sessions, cohortName: cohorts.name })
+    .select({
+      id: sessions.id,
+      title: sessions.title,
+      startsAt: sessions.startsAt,
+      timeZone: sessions.timeZone,
+      phase: sessions.phase,
+      cohortName: cohorts.name,
+      joinCode: sessions.joinCode,
+      reviewedAt: sessions.reviewedAt,
+    })
     .from(sessions)
     .leftJoin(cohorts, eq(cohorts.id, sessions.cohortId))
     .where(and(isNull(sessions.removedAt), isNull(cohorts.removedAt), only && unfinished))
     .orderBy(desc(sessions.startsAt), desc(sessions.id))
-  return rows.map(({ session, cohortName }) => {
-    const { id, title, startsAt, timeZone, phase, joinCode, reviewedAt } = session
-    return { id, title, startsAt, timeZone, phase, cohortName, joinCode, reviewedAt }
-  })
+  return rows
 }
 
 /** A session's plan. Throws not-found. */
@@ -107,13 +112,57 @@ export async function savePlan(
   sessionId: string,
   form: SessionForm,
 ): Promise<Result<null, SessionProblem>> {
-  await getSession(db, sessionId)
+  const session = await getSession(db, sessionId)
   const plan = await planFrom(db, form)
   if (!plan.ok) return plan
-  // Asked and written in one statement: it may be opened at this very moment.
+  const runningOrder = withGrouping(session, plan.value.groupingId)
+  return change(db, sessionId, { ...plan.value, runningOrder })
+}
+
+/** Rounds that took their groups from the session's grouping take them from the one it has now. */
+const withGrouping = ({ runningOrder, groupingId: before }: Session, groupingId: string | null): Segment[] =>
+  runningOrder.map(segment =>
+    segment.groups.from === 'grouping' && segment.groups.groupingId === before && groupingId !== null
+      ? { ...segment, groups: { ...segment.groups, groupingId } }
+      : segment,
+  )
+
+/** The plan by segments: of a session that was planned with one round, that round. */
+export function runningOrderOf(session: Session): Segment[] {
+  const { runningOrder, groupingId, groupingRound, boardId, roomMinutes, graceSeconds } = session
+  if (runningOrder.length > 0) return runningOrder
+  if (groupingId === null) return []
+  return [
+    {
+      ...newSegment('round-1', 'rooms'),
+      minutes: roomMinutes,
+      graceSeconds,
+      groups: { from: 'grouping', groupingId, round: groupingRound },
+      boardId,
+    },
+  ]
+}
+
+/** Keeps the segments of a session that has not been opened, and how many minutes it may take. */
+export async function saveRunningOrder(
+  db: Database,
+  sessionId: string,
+  runningOrder: Segment[],
+  minutes: number | null,
+): Promise<Result<null, SessionProblem>> {
+  await getSession(db, sessionId)
+  return change(db, sessionId, { runningOrder, minutes })
+}
+
+/** Asked and written in one statement: it may be opened at this very moment. */
+async function change(
+  db: Database,
+  sessionId: string,
+  values: Partial<Session>,
+): Promise<Result<null, SessionProblem>> {
   const saved = await db
     .update(sessions)
-    .set(plan.value)
+    .set(values)
     .where(
       and(
         eq(sessions.id, sessionId),
@@ -135,7 +184,15 @@ async function planFrom(
   Result<
     Omit<
       Session,
-      'id' | 'joinCode' | 'phase' | 'reviewedAt' | 'removedAt' | 'groupingVersion' | 'openingSince'
+      | 'id'
+      | 'joinCode'
+      | 'phase'
+      | 'reviewedAt'
+      | 'removedAt'
+      | 'groupingVersion'
+      | 'openingSince'
+      | 'runningOrder'
+      | 'minutes'
     >,
     SessionProblem
   >
@@ -175,54 +232,8 @@ function firstRepeat(names: string[]): string | undefined {
   return names.find((_, index) => plain.indexOf(plain[index] as string) !== index)
 }
 
-/**
- * What the session is opened with, from its plan as it is now, and the board copies, one for each room. Writes nothing.
- * People taken off the list since the grouping was made are left out. Everybody on the list may join, also those
- * whom the grouping gives no room.
- */
-export async function prepareOpening(
-  db: Database,
-  sessionId: string,
-): Promise<Result<OpeningPlan, SessionProblem>> {
-  const session = await getSession(db, sessionId)
-  if (session.phase !== 'planned') return refused({ code: 'already-open' })
-  if (session.removedAt) throw notFound('session')
-  const [grouping, people, board] = await Promise.all([
-    session.groupingId === null ? null : getGrouping(db, session.groupingId),
-    session.cohortId === null ? [] : getCohort(db, session.cohortId).then(cohort => cohort.people),
-    session.boardId === null
-      ? NO_BOARD
-      : getBoard(db, session.boardId).then(({ id: _id, ...content }) => content),
-  ])
-  const listed = new Set(people.map(person => person.id))
-  const groups = grouping ? roundOf(grouping, session.groupingRound) : []
-  const empty = groups.filter(group => !group.personIds.some(id => listed.has(id)))
-  if (empty.length > 0) return refused({ code: 'empty-groups', names: empty.map(group => group.name) })
-  const rooms = groups.map(group => ({
-    id: newId(),
-    name: session.roomNames[group.id] ?? group.name,
-    copyId: newId(),
-    personIds: group.personIds,
-  }))
-  const roomOf = new Map(rooms.flatMap(room => room.personIds.map(id => [id, room.id] as const)))
-  return done({
-    title: session.title,
-    rooms: rooms.map(({ id, name, copyId }) => ({ id, name, copyId })),
-    people: people.map(person => ({
-      personId: person.id,
-      shownName: person.shownName,
-      roomId: roomOf.get(person.id) ?? null,
-    })),
-    board,
-    roomSeconds: session.roomMinutes * 60,
-    graceSeconds: session.graceSeconds,
-    waitingList: session.waitingList,
-    groupingVersion: grouping?.version ?? null,
-  })
-}
-
 /** What rooms have to work on that were given nothing. */
-const NO_BOARD: Board = { title: '', steps: [], prompts: [] }
+export const NO_BOARD: Board = { title: '', steps: [], prompts: [] }
 
 /** Makes the board copies of rooms, inside the transaction that records them. Rooms that are laid out once more have theirs. */
 export async function makeCopies(

@@ -6,6 +6,7 @@ import { removePeople } from '../cohorts/cohorts.server'
 import { sessions } from '../db/schema.server'
 import { createGrouping, getGrouping, listGroupings, saveGrouping } from '../groupings/groupings.server'
 import { tidyJoinCode } from '../tokens.server'
+import { prepareOpening } from './opening.server'
 import {
   createSession,
   getSession,
@@ -13,7 +14,6 @@ import {
   letGoOfPlan,
   listSessions,
   markReviewed,
-  prepareOpening,
   savePlan,
 } from './sessions.server'
 

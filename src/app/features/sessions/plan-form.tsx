@@ -19,6 +19,8 @@ export interface Plan {
   timeZone?: string
   groupingId: string
   groupingRound: number
+  /** Rounds stand in the running order: what they are is changed there. */
+  hasOrder?: boolean
   boardId?: string
   roomMinutes?: number
   graceSeconds?: number
@@ -33,6 +35,8 @@ interface PlanFormProps {
   lastResult?: SubmissionResult
   saved?: boolean
 }
+
+const HIDDEN = ['groupingRound', 'boardId', 'roomMinutes', 'graceSeconds'] as const
 
 /** The plan of a session. Choosing another grouping shows its rooms. */
 export function PlanForm(props: PlanFormProps) {
@@ -111,66 +115,74 @@ function FilledForm({ groupings, boards, plan, lastResult, saved }: PlanFormProp
               </Select>
             )}
           </Field>
-          {rounds > 1 && (
-            <Field label="Round of the grouping" errors={fields.groupingRound.errors}>
-              {parts => (
-                <Select
-                  {...parts}
-                  name="groupingRound"
-                  defaultValue={plan.groupingRound}
-                  onChange={event => choose(plan.groupingId, Number(event.target.value))}
-                >
-                  {Array.from({ length: rounds }, (_, round) => (
-                    // biome-ignore lint/suspicious/noArrayIndexKey: rounds have nothing but their number.
-                    <option key={round} value={round}>
-                      round {round + 1}
-                    </option>
-                  ))}
-                </Select>
+          {plan.hasOrder ? (
+            HIDDEN.map(name => (
+              <input key={name} type="hidden" name={name} value={String(plan[name] ?? '')} />
+            ))
+          ) : (
+            <>
+              {rounds > 1 && (
+                <Field label="Round of the grouping" errors={fields.groupingRound.errors}>
+                  {parts => (
+                    <Select
+                      {...parts}
+                      name="groupingRound"
+                      defaultValue={plan.groupingRound}
+                      onChange={event => choose(plan.groupingId, Number(event.target.value))}
+                    >
+                      {Array.from({ length: rounds }, (_, round) => (
+                        // biome-ignore lint/suspicious/noArrayIndexKey: rounds have nothing but their number.
+                        <option key={round} value={round}>
+                          round {round + 1}
+                        </option>
+                      ))}
+                    </Select>
+                  )}
+                </Field>
               )}
-            </Field>
+              <Field label="Board" errors={fields.boardId.errors} hint="Every room gets its own copy of it.">
+                {parts => (
+                  <Select {...parts} name="boardId" defaultValue={fields.boardId.initialValue}>
+                    {boards.map(board => (
+                      <option key={board.id} value={board.id}>
+                        {board.title}
+                      </option>
+                    ))}
+                  </Select>
+                )}
+              </Field>
+              <Flex gap="12px">
+                <Box flex="1">
+                  <Field label="Time in rooms (minutes)" errors={fields.roomMinutes.errors}>
+                    {parts => (
+                      <Input
+                        {...parts}
+                        type="number"
+                        name="roomMinutes"
+                        min={1}
+                        max={240}
+                        defaultValue={fields.roomMinutes.initialValue}
+                      />
+                    )}
+                  </Field>
+                </Box>
+                <Box flex="1">
+                  <Field label="Grace to come back (seconds)" errors={fields.graceSeconds.errors}>
+                    {parts => (
+                      <Input
+                        {...parts}
+                        type="number"
+                        name="graceSeconds"
+                        min={0}
+                        max={600}
+                        defaultValue={fields.graceSeconds.initialValue}
+                      />
+                    )}
+                  </Field>
+                </Box>
+              </Flex>
+            </>
           )}
-          <Field label="Board" errors={fields.boardId.errors} hint="Every room gets its own copy of it.">
-            {parts => (
-              <Select {...parts} name="boardId" defaultValue={fields.boardId.initialValue}>
-                {boards.map(board => (
-                  <option key={board.id} value={board.id}>
-                    {board.title}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Field>
-          <Flex gap="12px">
-            <Box flex="1">
-              <Field label="Time in rooms (minutes)" errors={fields.roomMinutes.errors}>
-                {parts => (
-                  <Input
-                    {...parts}
-                    type="number"
-                    name="roomMinutes"
-                    min={1}
-                    max={240}
-                    defaultValue={fields.roomMinutes.initialValue}
-                  />
-                )}
-              </Field>
-            </Box>
-            <Box flex="1">
-              <Field label="Grace to come back (seconds)" errors={fields.graceSeconds.errors}>
-                {parts => (
-                  <Input
-                    {...parts}
-                    type="number"
-                    name="graceSeconds"
-                    min={0}
-                    max={600}
-                    defaultValue={fields.graceSeconds.initialValue}
-                  />
-                )}
-              </Field>
-            </Box>
-          </Flex>
           <Tick
             name="waitingList"
             defaultChecked={fields.waitingList.initialValue === 'on' || plan.waitingList === true}
@@ -182,12 +194,14 @@ function FilledForm({ groupings, boards, plan, lastResult, saved }: PlanFormProp
           <RoomNames rooms={plan.rooms} prefix={fields.rooms.name} />
         </Section>
       </Grid>
-      <Box my="20px">
-        <Ribbon
-          minutes={Number.isFinite(minutes) ? minutes : 0}
-          graceSeconds={Number.isFinite(grace) ? grace : 0}
-        />
-      </Box>
+      {!plan.hasOrder && (
+        <Box my="20px">
+          <Ribbon
+            minutes={Number.isFinite(minutes) ? minutes : 0}
+            graceSeconds={Number.isFinite(grace) ? grace : 0}
+          />
+        </Box>
+      )}
       <Flex gap="12px" align="center">
         <Button type="submit" kind="main">
           Save the plan

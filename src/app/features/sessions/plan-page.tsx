@@ -6,6 +6,7 @@ import { Message, Section } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
 import { type Plan, PlanForm } from './plan-form'
 import { Ribbon } from './ribbon'
+import { RunningOrder, type RunningOrderProps } from './running-order/running-order'
 
 interface PlanPageProps {
   phase: 'planned' | 'open' | 'ended'
@@ -14,15 +15,19 @@ interface PlanPageProps {
   groupings: { id: string; name: string; cohortName: string; sizes: number[]; rounds: number }[]
   boards: { id: string; title: string }[]
   plan: Plan
-  result?: { form?: SubmissionResult; opening?: string; saved?: boolean }
+  order: RunningOrderProps & { key: string }
+  result?: { form?: SubmissionResult; opening?: string; saved?: boolean; order?: string }
 }
 
-export function PlanPage({ phase, joinCode, joinAddress, groupings, boards, plan, result }: PlanPageProps) {
+export function PlanPage(props: PlanPageProps) {
+  const { phase, joinCode, joinAddress, groupings, boards, plan, order, result } = props
+  const { key, ...running } = order
   return (
     <Stack gap="20px">
       {phase === 'planned' ? (
         <Opening code={joinCode} address={joinAddress} problem={result?.opening} />
       ) : null}
+      {phase === 'planned' && <RunningOrder key={key} {...running} />}
       {phase === 'planned' ? (
         <PlanForm
           groupings={groupings}

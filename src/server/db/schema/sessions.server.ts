@@ -1,4 +1,5 @@
 import { boolean, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
+import type { Segment } from '~/core/schedule/running-order'
 import { boards } from './boards.server'
 import { cohorts } from './cohorts.server'
 import { moment } from './columns.server'
@@ -23,6 +24,10 @@ export const sessions = pgTable(
     boardId: text('board_id').references(() => boards.id),
     /** Names of rooms by group id, where they differ from the group's own name. */
     roomNames: jsonb('room_names').$type<Record<string, string>>().notNull().default({}),
+    /** The plan by segments; empty for one round, as the columns beside it say. */
+    runningOrder: jsonb('running_order').$type<Segment[]>().notNull().default([]),
+    /** How long the session may take, in minutes; null where nobody has said. */
+    minutes: integer('minutes'),
     roomMinutes: integer('room_minutes').notNull(),
     graceSeconds: integer('grace_seconds').notNull(),
     waitingList: boolean('waiting_list').notNull(),

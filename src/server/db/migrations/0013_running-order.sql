@@ -1,0 +1,2 @@
+ALTER TABLE "sessions" ADD COLUMN "running_order" jsonb DEFAULT '[]'::jsonb NOT NULL;--> statement-breakpoint
+ALTER TABLE "sessions" ADD COLUMN "minutes" integer;

@@ -1,0 +1,73 @@
+import { and, eq, gt, isNull, lt, ne } from 'drizzle-orm'
+import type { PlanWorld } from '~/core/schedule/readiness'
+import { totalMinutes } from '~/core/schedule/running-order'
+import { listBoards } from '../boards/boards.server'
+import { getCohort } from '../cohorts/cohorts.server'
+import type { Database } from '../db/database.server'
+import { sessions } from '../db/schema.server'
+import { latestGroupings, roundOf } from '../groupings/groupings.server'
+import { runningOrderOf, type Session } from './sessions.server'
+
+/** Of the groupings kept with a cohort, so many can stand in a plan: the latest. */
+const MOST_GROUPINGS = 50
+const DAY_MS = 24 * 60 * 60 * 1000
+
+/** Reads what a session's plan can refer to. O(groupings x people). */
+export async function planWorld(db: Database, session: Session): Promise<PlanWorld> {
+  const { cohortId } = session
+  const [boards, people, groupings, atTheSameTime] = await Promise.all([
+    listBoards(db),
+    cohortId === null ? [] : getCohort(db, cohortId).then(cohort => cohort.people),
+    cohortId === null ? [] : latestGroupings(db, cohortId, MOST_GROUPINGS),
+    cohortId === null ? [] : titlesAtTheSameTime(db, session, cohortId),
+  ])
+  const listed = new Set(people.map(({ id }) => id))
+  return {
+    boards: boards.map(({ id, title, steps, prompts }) => ({
+      id,
+      title,
+      steps: steps.length,
+      prompts: prompts.length,
+    })),
+    groupings: groupings.map(grouping => ({
+      id: grouping.id,
+      name: grouping.name,
+      rounds: Array.from({ length: grouping.laterRounds.length + 1 }, (_, round) => {
+        const groups = roundOf(grouping, round).map(({ name, personIds }) => ({
+          name,
+          people: personIds.filter(id => listed.has(id)).length,
+        }))
+        return { groups, unplaced: listed.size - groups.reduce((sum, group) => sum + group.people, 0) }
+      }),
+    })),
+    atTheSameTime,
+  }
+}
+
+/** Other sessions of the cohort that are planned or run while this one would. */
+async function titlesAtTheSameTime(db: Database, session: Session, cohortId: string): Promise<string[]> {
+  const lasts = (one: Pick<Session, 'runningOrder' | 'minutes' | 'roomMinutes'>) =>
+    (one.minutes ?? (totalMinutes(one.runningOrder) || one.roomMinutes)) * 60_000
+  const from = session.startsAt.getTime()
+  const to = from + (session.minutes ?? totalMinutes(runningOrderOf(session))) * 60_000
+  const near = await db
+    .select({
+      title: sessions.title,
+      startsAt: sessions.startsAt,
+      runningOrder: sessions.runningOrder,
+      minutes: sessions.minutes,
+      roomMinutes: sessions.roomMinutes,
+    })
+    .from(sessions)
+    .where(
+      and(
+        eq(sessions.cohortId, cohortId),
+        ne(sessions.id, session.id),
+        ne(sessions.phase, 'ended'),
+        isNull(sessions.removedAt),
+        gt(sessions.startsAt, new Date(from - DAY_MS)),
+        lt(sessions.startsAt, new Date(to)),
+      ),
+    )
+  return near.filter(one => one.startsAt.getTime() + lasts(one) > from).map(({ title }) => title)
+}
