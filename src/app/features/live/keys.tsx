@@ -43,6 +43,7 @@ const isTyping = (target: EventTarget | null) =>
 
 const WORDS = [
   ['b', 'write a broadcast'],
+  ['n', 'go on: send out, call back, begin what is next'],
   ['m', 'add a minute'],
   ['h', 'go to the room that calls for help'],
   ['?', 'show or hide these keys'],

@@ -8,6 +8,8 @@ import type { LiveView, Send } from '../../live/live-view'
 import { BroadcastField } from '../../live/messages/broadcast-field'
 import { RoundControls } from '../../live/rounds/round-controls'
 import { SendOut } from '../../live/rounds/send-out'
+import { NEXT_STEP, NextStep } from '../../live/segments/next-step'
+import { nextIn } from '../../live/segments/use-standing'
 import { EndSession } from '../../live/session/end-session'
 import { Button } from '../../ui/button'
 import { KeyHelp, useSingleKeys } from './keys'
@@ -23,12 +25,14 @@ interface LiveBarProps {
 export function LiveBar({ sessionId, view, calls, send }: LiveBarProps) {
   const broadcast = useRef<HTMLInputElement>(null)
   const { clock } = view
+  const next = nextIn(view)
   const [showKeys, setShowKeys] = useState(false)
   const [more, setMore] = useState(false)
   const keys = useSingleKeys({
     b: () => broadcast.current?.focus(),
     m: () => clock && send({ type: 'add-time', seconds: 60 }),
     h: calls.go,
+    n: () => document.getElementById(NEXT_STEP)?.click(),
     '?': () => setShowKeys(shown => !shown),
   })
   return (
@@ -43,7 +47,13 @@ export function LiveBar({ sessionId, view, calls, send }: LiveBarProps) {
     >
       {showKeys && <KeyHelp keys={keys} onClose={() => setShowKeys(false)} />}
       <Flex gap={{ base: '6px', md: '10px' }} align="center" wrap="wrap">
-        {clock ? <RoundControls clock={clock} send={send} /> : <SendOut view={view} send={send} />}
+        {clock ? (
+          <RoundControls clock={clock} send={send} />
+        ) : next && next.kind !== 'rooms' ? (
+          <NextStep next={next} send={send} />
+        ) : (
+          <SendOut key={next?.id} view={view} send={send} />
+        )}
         <Button
           {...BAR}
           display={{ base: 'inline-flex', md: 'none' }}

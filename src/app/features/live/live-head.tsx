@@ -51,6 +51,7 @@ export function LiveHead({
         wrap="wrap"
       >
         <b>The session has ended.</b>
+        <Button onClick={() => send({ type: 'reopen-session' })}>Open it again</Button>
         <ButtonLink kind="main" to={`/sessions/${sessionId}/review`} reloadDocument>
           Review what the groups made
         </ButtonLink>

@@ -12,6 +12,7 @@ import { laneButtonId } from '../../live/rooms/lane-button'
 import { OutsideRooms } from '../../live/rooms/outside-rooms'
 import { type RoomPart, roomParts } from '../../live/rooms/room-parts'
 import { SessionRibbon } from '../../live/rounds/session-ribbon'
+import { OrderNow } from '../../live/segments/order-now'
 import { ask } from '../../live-client/ask'
 import { useLive } from '../../live-client/use-live'
 import { Button } from '../../ui/button'
@@ -105,6 +106,7 @@ export function LivePage({
         send={send}
       />
       <SessionRibbon view={view} pageMadeAt={now} />
+      {!ended && <OrderNow view={view} pageMadeAt={now} send={send} />}
       {problem && (
         <Box my="10px">
           <Message kind="problem">{problem}</Message>

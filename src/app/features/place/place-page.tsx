@@ -8,6 +8,7 @@ import type { SendFromPlace } from '../../live/live-view'
 import { Messages } from '../../live/messages/messages'
 import { Together } from '../../live/rooms/together'
 import { Warnings } from '../../live/rounds/warnings'
+import { ProgramLine } from '../../live/segments/program-line'
 import { Ended } from '../../live/session/ended'
 import { BesideMe } from '../../live/without-device/beside-me'
 import { ask } from '../../live-client/ask'
@@ -108,7 +109,10 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
                 onStatus={setSaved}
               />
             ) : (
-              <Together view={view} ownLink={ownLink} />
+              <>
+                <ProgramLine program={view.program} />
+                <Together view={view} ownLink={ownLink} />
+              </>
             )}
             {whereabouts.where === 'room' &&
               view.board &&

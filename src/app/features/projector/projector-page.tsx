@@ -4,6 +4,7 @@ import { Instructions } from '../../board-view/instructions'
 import { BroadcastOnWall } from '../../live/messages/broadcast-on-wall'
 import { RoomsOnWall } from '../../live/rooms/rooms-on-wall'
 import { WallClock } from '../../live/rounds/wall-clock'
+import { ProgramLine } from '../../live/segments/program-line'
 import { useLive } from '../../live-client/use-live'
 
 interface ProjectorPageProps {
@@ -44,12 +45,20 @@ function LargeCode({ join }: Pick<ProjectorPageProps, 'join'>) {
 /** What the class sees, to be read from the last row: who goes where, the clock, the task, the join code. */
 export function ProjectorPage({ sessionId, view: first, join, now }: ProjectorPageProps) {
   const { view } = useLive<ProjectorView>(`/events/${sessionId}/projector`, first)
-  const { session, clock, rooms, task, broadcast } = view
+  const { session, clock, rooms, task, broadcast, program, shown } = view
   return (
     <Grid as="main" minH="100vh" templateRows="auto 1fr auto" p="28px" gap="20px">
       <Flex justify="space-between" align="center" gap="28px">
         <Box minW="0">
           <chakra.h1 fontSize="xl">{session.title}</chakra.h1>
+          <chakra.div fontSize="l" mt="6px">
+            {session.phase === 'open' && <ProgramLine program={program} />}
+          </chakra.div>
+          {shown && (
+            <chakra.p fontSize="xl" mt="8px" whiteSpace="pre-wrap" overflowWrap="anywhere">
+              {shown}
+            </chakra.p>
+          )}
           <chakra.div fontSize="l" color="quiet" mt="6px">
             {task.title}
           </chakra.div>

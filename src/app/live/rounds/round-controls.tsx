@@ -5,6 +5,7 @@ import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
 import { BAR } from '../bar'
 import type { LiveView, Send } from '../live-view'
+import { NEXT_STEP } from '../segments/next-step'
 
 /** While people are in rooms: the clock, calling back, and more time. */
 export function RoundControls({ clock, send }: { clock: NonNullable<LiveView['clock']>; send: Send }) {
@@ -12,7 +13,13 @@ export function RoundControls({ clock, send }: { clock: NonNullable<LiveView['cl
     <>
       <RoundClock clock={clock} />
       {clock.graceEndsAt === null ? (
-        <Button {...BAR} kind="main" onClick={() => send({ type: 'call-back' })}>
+        <Button
+          id={NEXT_STEP}
+          {...BAR}
+          kind="main"
+          title="Key: n"
+          onClick={() => send({ type: 'call-back' })}
+        >
           <Undo2 size={20} aria-hidden="true" /> Call back
         </Button>
       ) : (

@@ -2,24 +2,34 @@ import { Box, chakra, Flex } from '@chakra-ui/react'
 import { SendHorizontal } from 'lucide-react'
 import { useState } from 'react'
 import { aloneRooms } from '~/core/live/rooms/alone'
+import { segmentName } from '~/core/schedule/running-order'
 import { Button } from '../../ui/button'
 import { Input } from '../../ui/fields'
 import { BAR } from '../bar'
 import type { LiveView, Send } from '../live-view'
 import { AloneNotice } from '../rooms/alone-notice'
+import { NEXT_STEP } from '../segments/next-step'
+import { nextIn } from '../segments/use-standing'
+
+/** Whether a round is called something by its plan: “Rooms” need not be said. */
+const isNamed = (name: string) => name !== segmentName({ kind: 'rooms', name: '' })
 
 /** Sends everybody out, and asks before somebody would be alone. */
 export function SendOut({ view, send }: { view: LiveView; send: Send }) {
-  const { roomSeconds } = view.rounds
-  const [minutes, setMinutes] = useState(String(roomSeconds / 60))
+  const next = nextIn(view)
+  const round = next?.kind === 'rooms' ? next : undefined
+  const [minutes, setMinutes] = useState(String(round?.minutes ?? view.rounds.roomSeconds / 60))
   const [asking, setAsking] = useState(false)
   const alone = aloneRooms(
     view.rooms,
     view.people.filter(person => person.admitted),
   )
-  const go = () => {
+  const go = async () => {
     setAsking(false)
-    send({ type: 'send-out', seconds: Math.round(Number(minutes) * 60) })
+    if (!round) return send({ type: 'send-out', seconds: Math.round(Number(minutes) * 60) })
+    const lengths = [{ segmentId: round.id, minutes: Number(minutes) }]
+    const fits = Number(minutes) === round.minutes || (await send({ type: 'set-lengths', lengths }))
+    if (fits) await send({ type: 'next-segment', segmentId: round.id })
   }
   return (
     <>
@@ -38,17 +48,18 @@ export function SendOut({ view, send }: { view: LiveView; send: Send }) {
           else go()
         }}
       >
-        <Button type="submit" kind="main" {...BAR}>
+        <Button id={NEXT_STEP} type="submit" kind="main" title="Key: n" {...BAR}>
           <SendHorizontal size={20} aria-hidden="true" /> Send out
+          {round && isNamed(round.name) && `: ${round.name}`}
         </Button>
         <Flex align="center" gap="6px">
           <chakra.span>for</chakra.span>
           <Input
             type="number"
             aria-label="Minutes in rooms"
-            min={0.5}
+            min={round ? 1 : 0.5}
             max={240}
-            step={0.5}
+            step={round ? 1 : 0.5}
             w="76px"
             minH={BAR.minH}
             value={minutes}

@@ -3,16 +3,16 @@ import { useServerNow } from '../../live-client/server-clock'
 import type { LiveView } from '../live-view'
 
 interface Segment {
-  kind: 'whole' | 'round' | 'grace' | 'left'
+  kind: 'whole' | 'round' | 'break' | 'grace' | 'left' | 'ahead'
   from: number
   to: number
   name: string
 }
 
-/** The session so far and the rest of its round, to scale: whole group, rooms, whole group again. */
+/** The session so far and what is left of its round or its plan, to scale, with the present as an edge that moves to the right. */
 export function SessionRibbon({ view, pageMadeAt }: { view: LiveView; pageMadeAt: number }) {
   const now = useServerNow(pageMadeAt, 2_000)
-  const segments = segmentsOf(view, now)
+  const segments = view.order ? planned(view.order.segments, view, now) : segmentsOf(view, now)
   const from = segments[0]?.from ?? now
   const to = segments.at(-1)?.to ?? now
   const share = (segment: Segment) =>
@@ -51,6 +51,8 @@ export function SessionRibbon({ view, pageMadeAt }: { view: LiveView; pageMadeAt
 const LOOK: Record<Segment['kind'], string> = {
   whole: 'sunk',
   round: 'liveWash',
+  break: 'panel',
+  ahead: 'panel',
   grace: 'askWash',
   left: 'panel',
 }
@@ -74,6 +76,29 @@ function segmentsOf(view: LiveView, now: number): Segment[] {
   if (clock.graceEndsAt !== null) segments.push({ kind: 'grace', from: clock.endsAt, to: now, name: '' })
   segments.push({ kind: 'left', from: now, to: Math.max(now + 1, until), name: '' })
   return segments
+}
+
+/** What has been as it was, what runs as far as it is planned, and the rest as planned. */
+function planned(order: NonNullable<LiveView['order']>['segments'], view: LiveView, now: number): Segment[] {
+  const done = order.flatMap(({ kind, name, startedAt, endedAt }): Segment[] => {
+    if (startedAt === null) return []
+    const look = kind === 'rooms' ? 'round' : kind
+    return [{ kind: look, from: startedAt, to: Math.max(startedAt + 1, endedAt ?? now), name }]
+  })
+  const running = order.findLast(({ startedAt, endedAt }) => startedAt !== null && endedAt === null)
+  let at = now
+  const rest: Segment[] = []
+  if (running) {
+    const until = view.clock?.endsAt ?? (running.startedAt ?? now) + running.minutes * 60_000
+    at = Math.max(now + 1, until)
+    rest.push({ kind: 'left', from: now, to: at, name: '' })
+  }
+  for (const { startedAt, skipped, minutes, name } of order) {
+    if (startedAt !== null || skipped) continue
+    rest.push({ kind: 'ahead', from: at, to: at + minutes * 60_000, name })
+    at += minutes * 60_000
+  }
+  return [...done, ...rest]
 }
 
 function ribbonText(segments: Segment[]): string {

@@ -1,0 +1,42 @@
+import { Box, chakra, Flex } from '@chakra-ui/react'
+import { useState } from 'react'
+import { timeOfDay } from '~/core/schedule/session-time'
+import { Button } from '../../ui/button'
+import type { LiveView, Send } from '../live-view'
+import { OrderToCome } from './order-to-come'
+import { currentIn, nextIn, useStanding } from './use-standing'
+
+/** What is now, what comes, and how far the session is ahead or behind; the rest of the order can be changed from here. */
+export function OrderNow({ view, pageMadeAt, send }: { view: LiveView; pageMadeAt: number; send: Send }) {
+  const [open, setOpen] = useState(false)
+  const stands = useStanding(view, pageMadeAt)
+  if (!view.order || !stands) return null
+  const [now, next] = [currentIn(view), nextIn(view)]
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
+  return (
+    <Box mb="8px">
+      <Flex gap="4px 16px" align="baseline" wrap="wrap">
+        <span>
+          Now: <b>{now ? now.name : 'nothing planned'}</b>
+        </span>
+        <chakra.span color="quiet">
+          {next ? `Then: ${next.name}, ${next.minutes} min` : 'Nothing more is planned'}
+        </chakra.span>
+        <chakra.span fontVariantNumeric="tabular-nums" color={stands.over > 0 ? 'ask' : 'quiet'}>
+          Ends {timeOfDay(stands.endsAt, zone)}
+          {stands.over > 0 && `, ${stands.over} min late`}
+          {stands.over < 0 && `, ${-stands.over} min early`}
+        </chakra.span>
+        <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {open ? 'Close the order' : 'Running order'}
+        </Button>
+      </Flex>
+      {now?.cues && (
+        <chakra.p fontSize="s" color="quiet" whiteSpace="pre-wrap" mt="2px">
+          {now.cues}
+        </chakra.p>
+      )}
+      {open && <OrderToCome order={view.order} over={stands.over} send={send} />}
+    </Box>
+  )
+}
