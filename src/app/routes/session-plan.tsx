@@ -76,9 +76,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     return { opening: openingProblemText(opened.problem) }
   }
   if (fields.get('intent') === 'order') {
-    const order = parseWithZod(fields, { schema: orderForm })
-    if (order.status !== 'success') return data({ order: 'This plan could not be read.' }, { status: 400 })
-    const { order: segments, minutes } = order.value
+    const order = orderForm.safeParse({ order: fields.get('order'), minutes: fields.get('minutes') })
+    if (!order.success) return data({ order: 'This plan could not be read.' }, { status: 400 })
+    const { order: segments, minutes } = order.data
     const kept = await answering(saveRunningOrder(db, params.sessionId, segments, minutes))
     return kept.ok ? { order: '' } : data({ order: openingProblemText(kept.problem) }, { status: 409 })
   }

@@ -33,9 +33,10 @@ export const sessionForm = z.object({
     .default([]),
 })
 
-/** The running order as its page sends it: JSON, since it is no form that anybody fills in. */
+/** The running order as its page sends it: JSON, since it is no form that anybody fills in; empty texts in it are texts. */
 export const orderForm = z.object({
   order: z.string().max(200_000, 'The plan is too long.').transform(parsedJson).pipe(runningOrderSchema),
+  /** Empty when nobody has said how long the session may take. */
   minutes: z
     .string()
     .max(10)

@@ -1,0 +1,131 @@
+import type { Page } from '@playwright/test'
+import { expect, expectAccessible, joinOnPhone, openTonight, simulated, test } from './fixtures'
+
+const segments = (page: Page) => page.getByRole('list', { name: 'Segments' }).getByRole('button')
+const saved = (page: Page) =>
+  expect(page.getByRole('status').filter({ hasText: 'Saved.' }).first()).toBeVisible()
+
+/** Tonight's plan, with the whole group before its round and a second one after. */
+async function planTonight(page: Page) {
+  await page.getByRole('link', { name: 'Today' }).click()
+  await page.getByRole('link', { name: 'Look it over and open' }).click()
+  await expect(segments(page)).toHaveCount(1)
+}
+
+test('an evening is laid out in segments: added, named, lengthened, moved, and what does not fit is said', async ({
+  facilitator: page,
+}) => {
+  await planTonight(page)
+  await page.getByRole('button', { name: 'Whole group', exact: true }).click()
+  await expect(segments(page)).toHaveCount(2)
+  await page.getByLabel('Name', { exact: true }).fill('Welcome')
+  await page.getByLabel('Name', { exact: true }).press('Enter')
+  await page.getByLabel('Minutes', { exact: true }).fill('10')
+  await page.getByLabel('Minutes', { exact: true }).press('Enter')
+  await expect(page.getByRole('button', { name: /^Welcome, 10 min/ })).toBeVisible()
+  // To the front by keys, and a minute more by a key.
+  await page.getByRole('button', { name: /^Welcome/ }).press('Alt+ArrowLeft')
+  await expect(segments(page).first()).toHaveAccessibleName(/^Welcome, 10 min/)
+  await segments(page).first().press('+')
+  await expect(segments(page).first()).toHaveAccessibleName(/^Welcome, 11 min/)
+  // A second round, with groups as in the first; then a break dragged between them.
+  await page.getByRole('button', { name: 'Rooms', exact: true }).click()
+  await page.getByLabel('Name', { exact: true }).fill('Stations')
+  await page.getByLabel('Name', { exact: true }).press('Enter')
+  await page.getByRole('button', { name: /^Stations/ }).press('Alt+ArrowRight')
+  await expect(segments(page).last()).toHaveAccessibleName(/^Stations/)
+  await page.getByLabel('Groups', { exact: true }).selectOption({ label: 'as in Rooms' })
+  await page.getByRole('button', { name: 'Broadcast on schedule' }).click()
+  await page.getByLabel('Cues').fill('Ask the reporters to stand up.')
+  await page.getByLabel('Cues').blur()
+  await saved(page)
+  const welcome = segments(page).first()
+  const edge = welcome.locator('xpath=..').locator('[data-edge]')
+  const box = await edge.boundingBox()
+  if (!box) throw new Error('The segment has no edge.')
+  await page.mouse.move(box.x + 4, box.y + 30)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 104, box.y + 30, { steps: 5 })
+  await page.mouse.up()
+  await expect(welcome).not.toHaveAccessibleName(/^Welcome, 11 min/)
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(welcome).toHaveAccessibleName(/^Welcome, 11 min/)
+  const stations = await segments(page).last().boundingBox()
+  const first = await welcome.boundingBox()
+  if (!stations || !first) throw new Error('The ribbon is not there.')
+  await page.mouse.move(stations.x + 20, stations.y + 30)
+  await page.mouse.down()
+  await page.mouse.move(first.x + 30, first.y + 30, { steps: 8 })
+  await page.mouse.up()
+  await expect(segments(page).first()).toHaveAccessibleName(/^Stations/)
+  await expect(page.getByText('does not come before it')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(segments(page).first()).toHaveAccessibleName(/^Welcome/)
+  // Too long for the session: what could give is said, and done with one press.
+  await page.getByLabel('Minutes the session has').fill('30')
+  await page.getByLabel('Minutes the session has').press('Enter')
+  await expect(page.getByText('5 min too long.')).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Shorten them so' }).click()
+  await expect(page.getByText('min too long')).toBeHidden()
+  await saved(page)
+  await page.reload()
+  await expect(segments(page)).toHaveCount(3)
+  await expect(page.getByText(/, 30 min$/)).toBeVisible()
+})
+
+test('an evening of two rounds is run with one key: groups, boards and what everybody reads follow', async ({
+  facilitator: page,
+  server,
+  phone: newPhone,
+}) => {
+  await planTonight(page)
+  for (const [kind, name] of [
+    ['Whole group', 'Report'],
+    ['Rooms', 'Stations'],
+  ] as const) {
+    await page.getByRole('button', { name: kind, exact: true }).click()
+    await page.getByLabel('Name', { exact: true }).fill(name)
+    await page.getByLabel('Name', { exact: true }).press('Enter')
+    await expect(page.getByRole('button', { name: new RegExp(`^${name},`) })).toBeVisible()
+  }
+  await page.getByLabel('Groups', { exact: true }).selectOption({ label: 'as in Rooms' })
+  const boards = page.getByLabel('Board', { exact: true }).first()
+  await boards.selectOption('')
+  await saved(page)
+  const { code } = await openTonight(page)
+  await page.getByText('Waiting list', { exact: true }).click()
+  const people = await simulated(server, code, ['Bram O.', 'Chi', 'Edda'])
+  await expect(page.getByText('Then: Rooms')).toBeVisible()
+  await page.keyboard.press('n')
+  await page.getByRole('button', { name: 'Send out as it is' }).click()
+  await expect(page.getByRole('button', { name: 'Call back' })).toBeVisible()
+  await page.keyboard.press('n')
+  await server.moveClock(70_000)
+  await page.reload()
+  await expect(page.getByText('Now: Report')).toBeVisible()
+  await expect(page.getByText('Then: Stations, 12 min')).toBeVisible()
+  const phone = await newPhone()
+  await joinOnPhone(phone, server, code, 'Greta L.')
+  await expect(phone.getByText('then: Stations, 12 min')).toBeVisible()
+  // It gets late: what is to come is shortened from here.
+  await page.getByRole('button', { name: 'Running order' }).click()
+  await page.getByRole('button', { name: 'Stations: a minute less' }).click()
+  await expect(page.getByText('Then: Stations, 11 min')).toBeVisible()
+  await page.getByRole('button', { name: 'Break next' }).click()
+  await expect(page.getByText('Then: Break, 10 min')).toBeVisible()
+  await page.getByRole('listitem', { name: 'Break' }).getByRole('button', { name: 'Skip' }).click()
+  await expectAccessible(page)
+  await expect(page.getByRole('button', { name: 'Send out: Stations' })).toBeVisible()
+  await page.getByRole('button', { name: 'Close the order' }).click()
+  await page.keyboard.press('n')
+  await page.getByRole('button', { name: 'Send out as it is' }).click()
+  await expect(page.getByText('Now: Stations')).toBeVisible()
+  // Ended by mistake: it goes on where it was.
+  await page.getByRole('button', { name: 'End the session' }).click()
+  await page.getByRole('alertdialog').getByRole('button', { name: 'End the session' }).click()
+  await page.getByRole('button', { name: 'Open it again' }).click()
+  await expect(page.getByText('Now: Stations')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Call back' })).toBeVisible()
+  for (const each of people) each.leave()
+})
