@@ -14,7 +14,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Live · Round Table' }]
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { db, hub, settings } = context.get(servicesContext)
-  const { id, joinCode, phase } = await answering(getSession(db, params.sessionId))
+  const { id, joinCode, phase, timeZone } = await answering(getSession(db, params.sessionId))
   if (phase === 'planned')
     throw data('The session has not been opened yet. Open it from its plan.', { status: 404 })
   const { main, guessed, others } = addressesFor(request.url, settings.publicAddress)
@@ -30,6 +30,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     joinImage: await joinImage(joinAddress),
     cohorts: isPlanned ? [] : await listCohorts(db),
     accountId: context.get(accountContext).id,
+    timeZone,
     now: serverNow(),
   }
 }

@@ -46,5 +46,6 @@ test('a round that runs ends by its own clock', () => {
 test('with nobody saying how long it may take, its segments do; opened on another day it counts from then', () => {
   expect(stands(order([one(20, 0), one(30)], { minutesPlanned: null }), 5)).toEqual([50, 0])
   expect(stands(order([one(20, 3000), one(40)]), 3001, null, 3000)).toEqual([3060, 0])
-  expect(stands(order([], { startsAt: null, minutesPlanned: null }), 5)).toEqual([5, 5])
+  expect(stands(order([], { startsAt: null, minutesPlanned: null }), 5)).toEqual([5, 0])
+  expect(stands(order([one(12)], { startsAt: null, minutesPlanned: null }), 5)).toEqual([17, 0])
 })

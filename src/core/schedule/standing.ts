@@ -29,8 +29,10 @@ export function standing(
   roundEndsAt: number | null,
   now: number,
 ): Standing {
+  const isThen = order.startsAt !== null && Math.abs(order.startsAt - openedAt) < SAME_OCCASION
+  // Held at another time than was planned, it begins with its first segment.
   const begins =
-    order.startsAt !== null && Math.abs(order.startsAt - openedAt) < SAME_OCCASION ? order.startsAt : openedAt
+    (isThen ? order.startsAt : order.segments.find(({ startedAt }) => startedAt)?.startedAt) ?? now
   const ahead = order.segments.filter(({ startedAt, skipped }) => startedAt === null && !skipped)
   const current = order.segments.findLast(({ startedAt, endedAt }) => startedAt !== null && endedAt === null)
   const untilThen = current

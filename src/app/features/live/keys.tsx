@@ -37,9 +37,11 @@ export function useSingleKeys(actions: Record<string, () => void>): SingleKeys {
 }
 
 const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable ||
-    target.closest('input, textarea, select, [role=menu], [role=dialog], [role=alertdialog]') !== null)
+  target instanceof HTMLElement && (target.isContentEditable || target.closest(TYPED_IN) !== null)
+
+// Nothing is typed into a tick.
+const TYPED_IN =
+  'input:not([type=checkbox]), textarea, select, [role=menu], [role=dialog], [role=alertdialog]'
 
 const WORDS = [
   ['b', 'write a broadcast'],

@@ -140,11 +140,12 @@ export const Lane = memo(function Lane(props: LaneProps) {
   )
 })
 
-function LaneTrack({ clock, rounds, marks, work, pageMadeAt }: LaneProps) {
-  const last = rounds.past.at(-1)
+function LaneTrack({ room, clock, rounds, marks, work, pageMadeAt }: LaneProps) {
+  // A room that stands ready for the next round has no past to show.
+  const last = room.used ? rounds.past.at(-1) : undefined
   const pulse = work?.pulse ?? []
   if (clock) {
-    const to = clock.graceEndsAt ?? clock.endsAt + rounds.graceSeconds * 1000
+    const to = clock.graceEndsAt ?? clock.endsAt + clock.graceSeconds * 1000
     const span = { from: clock.startedAt, to, edges: [clock.endsAt] }
     return <Track span={span} runningAt={pageMadeAt} pulse={pulse} marks={marks} />
   }

@@ -38,6 +38,7 @@ interface LivePageProps {
   /** Cohorts that can be attached. */
   cohorts: CohortsToAttach
   accountId: string
+  timeZone: string
   now: number
 }
 
@@ -52,6 +53,7 @@ export function LivePage({
   reach,
   cohorts,
   accountId,
+  timeZone,
   now,
 }: LivePageProps) {
   const { view, work, line } = useLive<LiveView>(`/events/${sessionId}/facilitator`, first)
@@ -106,7 +108,7 @@ export function LivePage({
         send={send}
       />
       <SessionRibbon view={view} pageMadeAt={now} />
-      {!ended && <OrderNow view={view} pageMadeAt={now} send={send} />}
+      {!ended && <OrderNow view={view} pageMadeAt={now} timeZone={timeZone} send={send} />}
       {problem && (
         <Box my="10px">
           <Message kind="problem">{problem}</Message>

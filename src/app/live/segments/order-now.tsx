@@ -6,24 +6,32 @@ import type { LiveView, Send } from '../live-view'
 import { OrderToCome } from './order-to-come'
 import { currentIn, nextIn, useStanding } from './use-standing'
 
+interface OrderNowProps {
+  view: LiveView
+  pageMadeAt: number
+  /** The session's own. */
+  timeZone: string
+  send: Send
+}
+
 /** What is now, what comes, and how far the session is ahead or behind; the rest of the order can be changed from here. */
-export function OrderNow({ view, pageMadeAt, send }: { view: LiveView; pageMadeAt: number; send: Send }) {
+export function OrderNow({ view, pageMadeAt, timeZone, send }: OrderNowProps) {
   const [open, setOpen] = useState(false)
   const stands = useStanding(view, pageMadeAt)
   if (!view.order || !stands) return null
   const [now, next] = [currentIn(view), nextIn(view)]
-  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
+  const isBegun = view.order.segments.some(({ startedAt }) => startedAt !== null)
   return (
     <Box mb="8px">
       <Flex gap="4px 16px" align="baseline" wrap="wrap">
         <span>
-          Now: <b>{now ? now.name : 'nothing planned'}</b>
+          Now: <b>{now?.name ?? (isBegun ? 'Whole group' : 'people arrive')}</b>
         </span>
         <chakra.span color="quiet">
           {next ? `Then: ${next.name}, ${next.minutes} min` : 'Nothing more is planned'}
         </chakra.span>
         <chakra.span fontVariantNumeric="tabular-nums" color={stands.over > 0 ? 'ask' : 'quiet'}>
-          Ends {timeOfDay(stands.endsAt, zone)}
+          Ends {timeOfDay(stands.endsAt, timeZone)}
           {stands.over > 0 && `, ${stands.over} min late`}
           {stands.over < 0 && `, ${-stands.over} min early`}
         </chakra.span>

@@ -131,6 +131,23 @@ test('groups made here go on into a round with another board, in rooms of their 
   expect(where(session)).toEqual({ x: 'two-0', y: 'two-0' })
 })
 
+test('who was to be in a room and has not come is awaited in the same group, also on another board', () => {
+  const session = new Rehearsed({
+    moreBoards: [board],
+    segments: [
+      segment('round-1', 'rooms', { groups: first }),
+      segment('talk', 'whole'),
+      segment('two', 'rooms', { groups: { from: 'earlier', segmentId: 'round-1' }, board: 1 }),
+    ],
+  })
+  session.join(1, 'ana', 'bo')
+  next(session, 2)
+  roundOver(session, MINUTE)
+  expect(session.state.expected.find(({ personId }) => personId === 'p-chi')?.roomId).toBe('two-1')
+  session.join(2 * MINUTE, 'chi')
+  expect(where(session)).toEqual({ ana: 'two-0', bo: 'two-0', chi: 'two-1' })
+})
+
 test('two who press the same thing begin it once, and a round that runs is called back first', () => {
   const session = begun()
   expect(session.tell(9, facilitator, { type: 'next-segment', segmentId: 'round-1' })).toHaveLength(2)

@@ -9,6 +9,7 @@ import {
   SEGMENT_KINDS,
   type SegmentKind,
   segmentName,
+  totalMinutes,
 } from '../../schedule/running-order'
 import type { DoorState } from '../door/door-facts'
 import { type Participant, participantList } from '../door/people'
@@ -38,7 +39,7 @@ export interface SegmentsState {
   segments: Running[]
   /** The segment for which the rooms stand ready; null when they were made otherwise. */
   laidOutFor: string | null
-  /** When the session was to begin and how many minutes it may take; null where nobody has said. */
+  /** When the session was to begin and how many minutes it may take, or was planned to; null where nothing was planned. */
   startsAt: number | null
   minutesPlanned: number | null
 }
@@ -205,7 +206,7 @@ export const segments = topic<{
           segments: all,
           laidOutFor: next?.groups.from === 'plan' ? next.id : null,
           startsAt: plan.startsAt ?? null,
-          minutesPlanned: plan.minutes ?? null,
+          minutesPlanned: plan.minutes ?? (all.length > 0 ? totalMinutes(all) : null),
           boardToCome: next?.board ?? 0,
         }
       },
@@ -373,10 +374,22 @@ function layout(state: State): Made[] {
   const people = participantList(state)
   const own = before.map(({ id, name, closed, lastIds }, index) => ({
     room: { id: `${next.id}-${index}`, copyId: `${next.id}-${index}`, name },
-    personIds: [],
+    personIds: awaitedIn(state, id, from),
     participantIds: closed ? lastIds : people.filter(({ roomId }) => roomId === id).map(one => one.id),
   }))
   return [laidOut(state, next, own)]
+}
+
+/** Those of the list who are not here and would have been in a room. */
+function awaitedIn(state: State, roomId: string, from: RunSegment['groups']): string[] {
+  const planned = from.from === 'earlier' ? find(state, from.segmentId)?.groups : undefined
+  const ids = new Set([
+    ...state.expected.flatMap(person => (person.roomId === roomId ? [person.personId] : [])),
+    ...((planned?.from === 'plan' ? planned.rooms.find(({ id }) => id === roomId)?.personIds : undefined) ??
+      []),
+  ])
+  for (const { personId } of participantList(state)) if (personId !== null) ids.delete(personId)
+  return [...ids]
 }
 
 const isRoomSetEvent = (event: { type: string }): event is RoomSetEvent => event.type.startsWith('room')
