@@ -114,6 +114,18 @@ async function planning(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Today' }).click()
   await page.getByRole('link', { name: 'Look it over and open' }).click()
   await page.getByRole('button', { name: 'Open the session' }).waitFor()
+  for (const [kind, name, minutes] of [
+    ['Whole group', 'Report back', 8],
+    ['Break', '', 10],
+    ['Rooms', 'Next stations', 4],
+  ] as const) {
+    await page.getByRole('button', { name: kind, exact: true }).click()
+    await page.getByLabel('Name', { exact: true }).fill(name)
+    await page.getByLabel('Minutes', { exact: true }).fill(String(minutes))
+    await page.getByLabel('Minutes', { exact: true }).press('Enter')
+  }
+  await page.getByLabel('Groups', { exact: true }).selectOption({ label: 'as in Rooms' })
+  await page.getByText('Saved.').first().waitFor()
   await shot(page, 'session-plan')
 }
 

@@ -2,6 +2,7 @@ import evening from 'tests/fixtures/recorded/evening.json' with { type: 'json' }
 import everyEvent from 'tests/fixtures/recorded/every-event.json' with { type: 'json' }
 import everyEvent2 from 'tests/fixtures/recorded/every-event-2.json' with { type: 'json' }
 import roomsMadeLive from 'tests/fixtures/recorded/rooms-made-live-3.json' with { type: 'json' }
+import runningOrder from 'tests/fixtures/recorded/running-order-3.json' with { type: 'json' }
 import startedNow from 'tests/fixtures/recorded/started-now-3.json' with { type: 'json' }
 import { Rehearsed } from 'tests/fixtures/rehearsed'
 import { EVENT_VERSION, readEvent, UnreadableEventError } from './event-versions'
@@ -54,6 +55,13 @@ test('a log in which rooms came and went, and people were put in and found on a 
   ])
     expect(types).toContain(type)
   expect(folded(roomsMadeLive.events, roomsMadeLive.version)).toMatchObject(roomsMadeLive.state)
+})
+
+test('a log of an evening in segments, ended by mistake in between, folds to what it folded to then', () => {
+  const types = runningOrder.events.map(({ payload }) => payload.type)
+  for (const type of ['rooms-laid-out', 'rooms-reopened', 'segment-inserted', 'segment-moved', 'reopened'])
+    expect(types).toContain(type)
+  expect(folded(runningOrder.events, runningOrder.version)).toMatchObject(runningOrder.state)
 })
 
 test('an evening recorded by the first version folds to an ended session with everybody in it', () => {
