@@ -116,8 +116,6 @@ test('an evening of two rounds is run with one key: groups, boards and what ever
   await expect(page.getByText('Then: Break, 10 min')).toBeVisible()
   await page.getByRole('listitem', { name: 'Break' }).getByRole('button', { name: 'Skip' }).click()
   await expectAccessible(page)
-  await page.screenshot({ path: '/tmp/order-live.png' })
-  await phone.screenshot({ path: '/tmp/order-phone.png' })
   await expect(page.getByRole('button', { name: 'Send out: Stations' })).toBeVisible()
   await page.getByRole('button', { name: 'Close the order' }).click()
   await page.keyboard.press('n')

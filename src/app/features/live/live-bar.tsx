@@ -52,7 +52,7 @@ export function LiveBar({ sessionId, view, calls, send }: LiveBarProps) {
         ) : next && next.kind !== 'rooms' ? (
           <NextStep next={next} send={send} />
         ) : (
-          <SendOut key={next?.id} view={view} send={send} />
+          <SendOut key={`${next?.id} ${next?.minutes}`} view={view} send={send} />
         )}
         <Button
           {...BAR}

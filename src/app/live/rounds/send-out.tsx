@@ -24,12 +24,10 @@ export function SendOut({ view, send }: { view: LiveView; send: Send }) {
     view.rooms,
     view.people.filter(person => person.admitted),
   )
-  const go = async () => {
+  const go = () => {
     setAsking(false)
-    if (!round) return send({ type: 'send-out', seconds: Math.round(Number(minutes) * 60) })
-    const lengths = [{ segmentId: round.id, minutes: Number(minutes) }]
-    const fits = Number(minutes) === round.minutes || (await send({ type: 'set-lengths', lengths }))
-    if (fits) await send({ type: 'next-segment', segmentId: round.id })
+    const seconds = Math.round(Number(minutes) * 60)
+    send(round ? { type: 'next-segment', segmentId: round.id, seconds } : { type: 'send-out', seconds })
   }
   return (
     <>
@@ -57,9 +55,9 @@ export function SendOut({ view, send }: { view: LiveView; send: Send }) {
           <Input
             type="number"
             aria-label="Minutes in rooms"
-            min={round ? 1 : 0.5}
+            min={0.5}
             max={240}
-            step={round ? 1 : 0.5}
+            step={0.5}
             w="76px"
             minH={BAR.minH}
             value={minutes}

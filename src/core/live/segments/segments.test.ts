@@ -156,6 +156,14 @@ test('two who press the same thing begin it once, and a round that runs is calle
   expect(session.tell(10, facilitator, { type: 'next-segment', segmentId: 'gone' })).toBe('no-such-segment')
 })
 
+test('a round can be sent out for another time than planned, within what a round may take', () => {
+  const session = begun()
+  const out = (seconds: number) =>
+    session.tell(MINUTE, facilitator, { type: 'next-segment', segmentId: 'round-1', seconds })
+  expect([out(29), out(30)]).toEqual(['bad-length', ['segment-begun', 'sent-out']])
+  expect(session.state.round?.endsAt).toBe(MINUTE + 30_000)
+})
+
 test('without anybody to send out the round does not begin', () => {
   const session = new Rehearsed({ segments: evening() })
   expect(next(session, 5)).toBe('nobody-to-send')

@@ -87,8 +87,11 @@ export const segments = topic<{
   {
     initial: { segments: [], laidOutFor: null, startsAt: null, minutesPlanned: null },
     commands: {
-      /** `segmentId` is the one that is to begin: pressed by two at once it begins once. */
-      'next-segment': { by: ['facilitator'], asks: { segmentId: idSchema } },
+      /** `segmentId` is the one that is to begin: pressed by two at once it begins once. `seconds`: a round of another length than planned. */
+      'next-segment': {
+        by: ['facilitator'],
+        asks: { segmentId: idSchema, seconds: z.number().optional() },
+      },
       'set-lengths': {
         by: ['facilitator'],
         asks: {
@@ -116,7 +119,7 @@ export const segments = topic<{
   },
   {
     decide: {
-      'next-segment'(state, { segmentId }, actor, now) {
+      'next-segment'(state, { segmentId, seconds }, actor, now) {
         const segment = find(state, segmentId)
         if (!segment) return refuse({ code: 'no-such-segment' })
         if (segment.startedAt !== null) return nothing
@@ -126,7 +129,7 @@ export const segments = topic<{
         const { minutes, warnings, graceSeconds } = segment
         const out = rounds.decide['send-out'](
           begin.state,
-          { type: 'send-out', seconds: minutes * 60 },
+          { type: 'send-out', seconds: seconds ?? minutes * 60 },
           actor,
           now,
         )
