@@ -36,3 +36,9 @@ export const notFound = (what: string): RoundTableError =>
     'not-found',
     `This ${what} is not here. It may have been removed, or the address is not complete.`,
   )
+
+/** For catching: what is not there is null, and everything else goes on as it was thrown. */
+export function nullWhenGone(error: unknown): null {
+  if (error instanceof RoundTableError && error.code === 'not-found') return null
+  throw error
+}

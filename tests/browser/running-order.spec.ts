@@ -129,3 +129,27 @@ test('an evening of two rounds is run with one key: groups, boards and what ever
   await expect(page.getByRole('button', { name: 'Call back' })).toBeVisible()
   for (const each of people) each.leave()
 })
+
+test('sessions are found by days, cohort and words, and the address keeps what was asked', async ({
+  facilitator: page,
+}) => {
+  await page.getByRole('link', { name: 'Sessions' }).click()
+  const rows = page.getByRole('list', { name: 'Sessions' }).getByRole('listitem')
+  const all = await rows.count()
+  expect(all).toBeGreaterThan(3)
+  await page.getByLabel('Cohort').selectOption({ index: 1 })
+  const cohort = await page.getByLabel('Cohort').locator('option:checked').textContent()
+  await expect(rows.first()).toContainText(cohort ?? '')
+  // Tonight and later: what has been is not there.
+  const today = new Date().toISOString().slice(0, 10)
+  await page.getByLabel('From').fill(today)
+  await expect.poll(() => rows.count()).toBeLessThan(all)
+  const later = await rows.count()
+  await page.reload()
+  await expect(rows).toHaveCount(later)
+  await expectAccessible(page)
+  await page.getByLabel('To', { exact: true }).fill('2001-01-01')
+  await expect(page.getByText('No session is of these days and this cohort.')).toBeVisible()
+  await page.getByRole('button', { name: 'Show all' }).click()
+  await expect(rows).toHaveCount(all)
+})

@@ -1,4 +1,5 @@
-import { shortMoment } from '~/core/schedule/session-time'
+import type { ShouldRevalidateFunctionArgs } from 'react-router'
+import { dateFields, shortMoment } from '~/core/schedule/session-time'
 import { servicesContext } from '~/server/services.server'
 import { listSessions } from '~/server/sessions/sessions.server'
 import { SessionsPage } from '../features/sessions/sessions-page'
@@ -15,9 +16,20 @@ export async function loader({ context }: Route.LoaderArgs) {
       cohortName: session.cohortName,
       phase: session.phase,
       when: shortMoment(session.startsAt, session.timeZone),
+      day: dateFields(session.startsAt, session.timeZone).date,
     })),
   }
 }
+
+/** What is narrowed in the address is narrowed on the page. */
+export const shouldRevalidate = ({
+  currentUrl,
+  nextUrl,
+  defaultShouldRevalidate,
+}: ShouldRevalidateFunctionArgs) =>
+  currentUrl.pathname === nextUrl.pathname && currentUrl.search !== nextUrl.search
+    ? false
+    : defaultShouldRevalidate
 
 export default function Sessions({ loaderData }: Route.ComponentProps) {
   return <SessionsPage sessions={loaderData.sessions} />

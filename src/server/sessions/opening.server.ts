@@ -4,7 +4,7 @@ import type { RunSegment, Segment } from '~/core/schedule/running-order'
 import { getBoard } from '../boards/boards.server'
 import { getCohort } from '../cohorts/cohorts.server'
 import type { Database } from '../db/database.server'
-import { notFound, RoundTableError } from '../errors.server'
+import { notFound, nullWhenGone } from '../errors.server'
 import { type Grouping, getGrouping, roundOf } from '../groupings/groupings.server'
 import { done, type Result, refused } from '../result'
 import { newId } from '../tokens.server'
@@ -62,11 +62,6 @@ export async function prepareOpening(
     waitingList: session.waitingList,
     groupingVersion: session.groupingId ? (groupings.get(session.groupingId)?.version ?? null) : null,
   })
-}
-
-const nullWhenGone = (error: unknown) => {
-  if (error instanceof RoundTableError && error.code === 'not-found') return null
-  throw error
 }
 
 async function groupingsOf(db: Database, session: Session, order: Segment[]): Promise<Map<string, Grouping>> {

@@ -1,11 +1,12 @@
 import { and, eq, gt, isNull, lt, ne } from 'drizzle-orm'
 import type { PlanWorld } from '~/core/schedule/readiness'
 import { totalMinutes } from '~/core/schedule/running-order'
-import { listBoards } from '../boards/boards.server'
+import { getBoard, listBoards } from '../boards/boards.server'
 import { getCohort } from '../cohorts/cohorts.server'
 import type { Database } from '../db/database.server'
 import { sessions } from '../db/schema.server'
-import { latestGroupings, roundOf } from '../groupings/groupings.server'
+import { nullWhenGone } from '../errors.server'
+import { getGrouping, latestGroupings, roundOf } from '../groupings/groupings.server'
 import { runningOrderOf, type Session } from './sessions.server'
 
 /** Of the groupings kept with a cohort, so many can stand in a plan: the latest. */
@@ -15,12 +16,24 @@ const DAY_MS = 24 * 60 * 60 * 1000
 /** Reads what a session's plan can refer to. O(groupings x people). */
 export async function planWorld(db: Database, session: Session): Promise<PlanWorld> {
   const { cohortId } = session
-  const [boards, people, groupings, atTheSameTime] = await Promise.all([
+  const order = runningOrderOf(session)
+  const [listedBoards, people, latest, atTheSameTime] = await Promise.all([
     listBoards(db),
     cohortId === null ? [] : getCohort(db, cohortId).then(cohort => cohort.people),
     cohortId === null ? [] : latestGroupings(db, cohortId, MOST_GROUPINGS),
     cohortId === null ? [] : titlesAtTheSameTime(db, session, cohortId),
   ])
+  // What a plan uses it keeps, also when it was removed since or is none of the latest.
+  const boards = await withUsed(
+    listedBoards,
+    order.flatMap(({ boardId }) => boardId ?? []),
+    id => getBoard(db, id),
+  )
+  const groupings = await withUsed(
+    latest,
+    order.flatMap(({ groups }) => (groups.from === 'grouping' ? [groups.groupingId] : [])),
+    id => getGrouping(db, id),
+  )
   const listed = new Set(people.map(({ id }) => id))
   return {
     boards: boards.map(({ id, title, steps, prompts }) => ({
@@ -42,6 +55,20 @@ export async function planWorld(db: Database, session: Session): Promise<PlanWor
     })),
     atTheSameTime,
   }
+}
+
+async function withUsed<One extends { id: string }>(
+  all: One[],
+  usedIds: string[],
+  get: (id: string) => Promise<One>,
+): Promise<One[]> {
+  const known = new Set(all.map(({ id }) => id))
+  const more: One[] = []
+  for (const id of new Set(usedIds)) {
+    const found = known.has(id) ? null : await get(id).catch(nullWhenGone)
+    if (found) more.push(found)
+  }
+  return [...all, ...more]
 }
 
 /** Other sessions of the cohort that are planned or run while this one would. */

@@ -5,6 +5,7 @@ import { RemoveButton, RemovedFold } from '../../removals/remove-button'
 import { ButtonLink } from '../../ui/button'
 import { FilteredRows } from '../../ui/filtered-rows'
 import { Empty, PageHead, Row, Tag } from '../../ui/layout'
+import { FindSessions, useFound } from './find-sessions'
 
 interface SessionsPageProps {
   sessions: {
@@ -14,12 +15,14 @@ interface SessionsPageProps {
     cohortName: string | null
     phase: 'planned' | 'open' | 'ended'
     when: string
+    day: string
   }[]
 }
 
 const WHERE = { planned: '', open: '/live', ended: '/review' }
 
 export function SessionsPage({ sessions }: SessionsPageProps) {
+  const found = useFound(sessions)
   return (
     <>
       <PageHead title="Sessions" under="Each is one dated event: planned, then run, then reviewed.">
@@ -30,28 +33,34 @@ export function SessionsPage({ sessions }: SessionsPageProps) {
       {sessions.length === 0 ? (
         <Empty>No session yet. Plan one: it takes a grouping, a board and a date.</Empty>
       ) : (
-        <FilteredRows
-          label="Sessions"
-          items={sessions}
-          words={({ title, cohortName, when }) => [title, cohortName ?? '', when]}
-          isFoundBy={isFoundBy}
-        >
-          {session => (
-            <Row key={session.id}>
-              <chakra.span w="130px" color="quiet" fontVariantNumeric="tabular-nums">
-                {session.when}
-              </chakra.span>
-              <Link to={`/sessions/${session.id}${WHERE[session.phase]}`}>{session.title}</Link>
-              <chakra.span color="quiet">{session.cohortName}</chakra.span>
-              <Tag kind={session.phase === 'open' ? 'live' : 'plain'}>
-                {session.phase === 'open' ? 'running' : session.phase}
-              </Tag>
-              {session.phase !== 'open' && (
-                <RemoveButton kind="session" id={session.id} name={session.title} />
+        <>
+          <FindSessions sessions={sessions} />
+          {found.length === 0 && <Empty>No session is of these days and this cohort.</Empty>}
+          {found.length > 0 && (
+            <FilteredRows
+              label="Sessions"
+              items={found}
+              words={({ title, cohortName, when }) => [title, cohortName ?? '', when]}
+              isFoundBy={isFoundBy}
+            >
+              {session => (
+                <Row key={session.id}>
+                  <chakra.span w="130px" color="quiet" fontVariantNumeric="tabular-nums">
+                    {session.when}
+                  </chakra.span>
+                  <Link to={`/sessions/${session.id}${WHERE[session.phase]}`}>{session.title}</Link>
+                  <chakra.span color="quiet">{session.cohortName}</chakra.span>
+                  <Tag kind={session.phase === 'open' ? 'live' : 'plain'}>
+                    {session.phase === 'open' ? 'running' : session.phase}
+                  </Tag>
+                  {session.phase !== 'open' && (
+                    <RemoveButton kind="session" id={session.id} name={session.title} />
+                  )}
+                </Row>
               )}
-            </Row>
+            </FilteredRows>
           )}
-        </FilteredRows>
+        </>
       )}
       <RemovedFold kind="session" listed={sessions.length} />
     </>

@@ -1,0 +1,62 @@
+import { board, plannedSession, value } from 'tests/fixtures/class'
+import { runningServer } from 'tests/fixtures/running'
+import { newSegment } from '~/core/schedule/running-order'
+import { createBoard } from '../boards/boards.server'
+import { removePeople } from '../cohorts/cohorts.server'
+import { remove } from '../removals/removals.server'
+import { planWorld } from './plan-facts.server'
+import { createSession, getSession, savePlan, saveRunningOrder } from './sessions.server'
+
+let running: Awaited<ReturnType<typeof runningServer>>
+beforeEach(async () => {
+  running = await runningServer()
+})
+afterEach(() => running.stop())
+
+test('a plan sees the rounds of its cohort with who is on the list now, and every board', async () => {
+  const { db, by } = running
+  const { sessionId, cohortId, personIds } = await plannedSession(db, by)
+  await removePeople(db, cohortId, personIds.slice(0, 1))
+  const world = await planWorld(db, await getSession(db, sessionId))
+  expect(world.groupings).toMatchObject([
+    {
+      name: 'Pairs',
+      rounds: [
+        {
+          groups: [
+            { name: 'Reeds', people: 1 },
+            { name: 'Birds', people: 2 },
+          ],
+          unplaced: 0,
+        },
+      ],
+    },
+  ])
+  expect(world.boards.find(({ title }) => title === board.title)).toMatchObject({
+    steps: board.steps.length,
+    prompts: board.prompts.length,
+  })
+})
+
+test('what the plan uses is there when it was removed since; what nobody uses is not', async () => {
+  const { db, by } = running
+  const { sessionId, boardId } = await plannedSession(db, by)
+  const other = await createBoard(db, { ...board, title: 'Unused' })
+  for (const id of [boardId, other]) await remove(db, by, 'board', id)
+  const { boards } = await planWorld(db, await getSession(db, sessionId))
+  expect(boards.map(({ id }) => id)).toContain(boardId)
+  expect(boards.map(({ id }) => id)).not.toContain(other)
+})
+
+test('another session of the cohort at the same time is named, one after it is not', async () => {
+  const { db, by } = running
+  const { sessionId, form } = await plannedSession(db, by)
+  const other = value(await createSession(db, { ...form, title: 'The other', time: '19:40' }))
+  const names = async () => (await planWorld(db, await getSession(db, sessionId))).atTheSameTime
+  // Ten minutes in rooms from 19:00 are over at 19:40.
+  expect(await names()).toEqual([])
+  value(await saveRunningOrder(db, sessionId, [{ ...newSegment('w', 'whole'), minutes: 60 }], null))
+  expect(await names()).toEqual(['The other'])
+  value(await savePlan(db, other, { ...form, title: 'The other', time: '20:00' }))
+  expect(await names()).toEqual([])
+})
