@@ -5,7 +5,7 @@ import type { Actor } from './actors'
 import { participantList } from './door/people'
 import { fold } from './evolve'
 import { mayRead, mayWorkOn } from './rooms/rooms'
-import { nextOf } from './segments/segments'
+import { nextOf } from './segments/state'
 import type { Command, LiveState } from './topics'
 import { facilitatorView, participantView, projectorView } from './views'
 

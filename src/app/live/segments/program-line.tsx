@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react'
-import type { Program } from '~/core/live/segments/segments'
+import type { Program } from '~/core/live/segments/shown'
 
 /** What is now and what comes, as participants and the class read it. */
 export function ProgramLine({ program }: { program: Program | null }) {

@@ -3,7 +3,7 @@ import type { RunSegment } from '../../schedule/running-order'
 import { due, nextDue } from '../due'
 import { openRooms } from '../rooms/room'
 import { facilitatorView, participantView, projectorView } from '../views'
-import { currentOf, nextOf } from './segments'
+import { currentOf, nextOf } from './state'
 
 const MINUTE = 60_000
 

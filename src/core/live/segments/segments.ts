@@ -4,82 +4,44 @@ import {
   MOST_SEGMENTS,
   minutesSchema,
   newSegment,
-  type RunSegment,
-  runSegmentSchema,
   SEGMENT_KINDS,
-  type SegmentKind,
-  segmentName,
   totalMinutes,
 } from '../../schedule/running-order'
-import type { DoorState } from '../door/door-facts'
-import { type Participant, participantList } from '../door/people'
 import { idSchema } from '../ids'
-import type { MessagesEvent, MessagesState } from '../messages/messages'
-import { remember } from '../remember'
-import { type RoomSetEvent, type RoomSetProblem, roomSet } from '../room-set/room-set'
-import { madeRooms, withRooms } from '../rooms/making'
-import { openRooms, type RoomsState, roomOf } from '../rooms/room'
+import type { MessagesEvent } from '../messages/messages'
+import type { RoomSetEvent, RoomSetProblem } from '../room-set/room-set'
+import { withRooms } from '../rooms/making'
 import type { RoomsEvent, RoomsProblem } from '../rooms/rooms'
-import { type RoundsEvent, type RoundsProblem, type RoundsState, rounds } from '../rounds/rounds'
-import type { SessionEvent, SessionState } from '../session/session'
+import { type RoundsEvent, type RoundsProblem, rounds } from '../rounds/rounds'
+import type { SessionEvent } from '../session/session'
 import { type TextProblem, textProblem, textSchema } from '../texts'
-import { type Deadline, type EventsOf, happens, nothing, refuse, topic } from '../topic'
-
-/** A segment with what became of it. Times are milliseconds since 1970. */
-export interface Running extends RunSegment {
-  startedAt: number | null
-  endedAt: number | null
-  skipped: boolean
-  /** The rooms people were in. */
-  roomIds: readonly string[]
-}
-
-export interface SegmentsState {
-  /** Empty where nothing was planned: then rounds are made as they come. */
-  segments: Running[]
-  /** The segment for which the rooms stand ready; null when they were made otherwise. */
-  laidOutFor: string | null
-  /** When the session was to begin and how many minutes it may take, or was planned to; null where nothing was planned. */
-  startsAt: number | null
-  minutesPlanned: number | null
-}
+import { happens, nothing, refuse, topic } from '../topic'
+import { begun, layout, type Made } from './layout'
+import { onSchedule, sayId } from './says'
+import { orderOf, programOf, shownNow } from './shown'
+import {
+  beginning,
+  changed,
+  ended,
+  events,
+  find,
+  fresh,
+  inserted,
+  nextOf,
+  type SegmentsEvent,
+  type SegmentsState,
+  type State,
+} from './state'
 
 export type SegmentsProblem =
   | { code: 'no-such-segment' }
   | { code: 'segment-over' }
   | { code: 'too-many-segments'; most: number }
 
-const events = {
-  'segment-begun': { segmentId: idSchema },
-  'segment-length-set': { segmentId: idSchema, minutes: minutesSchema },
-  'segment-skipped': { segmentId: idSchema, skipped: z.boolean() },
-  /** Before the one that is named; null for the end. */
-  'segment-moved': { segmentId: idSchema, beforeId: idSchema.nullable() },
-  'segment-inserted': { segment: runSegmentSchema, beforeId: idSchema.nullable() },
-  /** The rooms of a round that comes stand there, each with who belongs to it and who is awaited in it. */
-  'rooms-laid-out': {
-    segmentId: idSchema,
-    rooms: madeRooms,
-    awaited: z.array(z.object({ personId: idSchema, roomId: idSchema })),
-  },
-}
-export type SegmentsEvent = EventsOf<typeof events>
-
-type State = SegmentsState &
-  RoomsState &
-  DoorState &
-  RoundsState &
-  MessagesState &
-  Pick<SessionState, 'phase' | 'boards' | 'endedAt'>
-
 /** The running order while it runs: what is now, what comes, and going on with one press. */
 export const segments = topic<{
   state: SegmentsState
-  needs: RoomsState &
-    DoorState &
-    RoundsState &
-    MessagesState &
-    Pick<SessionState, 'phase' | 'boards' | 'endedAt'>
+  needs: Omit<State, keyof SegmentsState>
   hears: SessionEvent | RoundsEvent | RoomsEvent | RoomSetEvent | MessagesEvent
   problem: SegmentsProblem
   borrows: RoomsProblem | RoundsProblem | RoomSetProblem | TextProblem
@@ -263,227 +225,8 @@ export const segments = topic<{
   },
 )
 
-/** An event of the running order, followed by the rooms of the round that comes, if they are known. */
-type Made = SegmentsEvent | RoomSetEvent
-
-const fresh = (segment: RunSegment): Running => ({
-  ...segment,
-  startedAt: null,
-  endedAt: null,
-  skipped: false,
-  roomIds: [],
-})
-
-const find = (state: SegmentsState, segmentId: string) => state.segments.find(({ id }) => id === segmentId)
-
-/** The segment that runs now. */
-export const currentOf = ({ segments: all }: Pick<SegmentsState, 'segments'>): Running | undefined =>
-  all.findLast(({ startedAt, endedAt }) => startedAt !== null && endedAt === null)
-
-/** The first that has not begun and is not skipped. */
-export const nextOf = ({ segments: all }: Pick<SegmentsState, 'segments'>): Running | undefined =>
-  all.find(({ startedAt, skipped }) => startedAt === null && !skipped)
-
-/** The round that runs, or else the next there will be: rooms that are made now are for it. */
-const roundToCome = ({ segments: all }: SegmentsState): Running | undefined =>
-  all.find(one => one.kind === 'rooms' && one.startedAt !== null && one.endedAt === null) ??
-  all.find(one => one.kind === 'rooms' && one.startedAt === null && !one.skipped)
-
-function changed(
-  state: State,
-  segmentId: string,
-  change: (segment: Running) => Partial<Running>,
-): Partial<State> {
-  return withBoard(
-    state,
-    state.segments.map(one => (one.id === segmentId ? { ...one, ...change(one) } : one)),
-  )
-}
-
-const withBoard = (state: State, all: Running[]): Partial<State> => ({
-  segments: all,
-  boardToCome: roundToCome({ ...state, segments: all })?.board ?? state.boardToCome,
-})
-
-function inserted(state: State, all: Running[], segment: Running, beforeId: string | null): Partial<State> {
-  const place = beforeId === null ? all.length : all.findIndex(({ id }) => id === beforeId)
-  return place < 0 ? {} : withBoard(state, [...all.slice(0, place), segment, ...all.slice(place)])
-}
-
-/** Whatever ran before ends where another begins. */
-function beginning(state: State, segmentId: string, at: number): Partial<State> {
-  const roomIds = openRooms(state.rooms).map(({ id }) => id)
-  return withBoard(
-    state,
-    state.segments.map(one => {
-      if (one.id === segmentId)
-        return { ...one, startedAt: at, skipped: false, roomIds: one.kind === 'rooms' ? roomIds : [] }
-      return one.startedAt !== null && one.endedAt === null ? { ...one, endedAt: at } : one
-    }),
-  )
-}
-
-/** What runs is over; with a round only the segment that it was. */
-function ended(state: State, at: number, isRound: boolean): Partial<State> {
-  const running = currentOf(state)
-  if (!running || (isRound && (!state.round || running.kind !== 'rooms'))) return {}
-  return changed(state, running.id, () => ({ endedAt: at }))
-}
-
-/** A segment begins; where it is not a round itself, the rooms of the next are laid out. */
-function begun(state: State, { id, kind }: Running, now: number): { events: Made[]; state: State } {
-  const event: SegmentsEvent = { type: 'segment-begun', segmentId: id }
-  const after = { ...state, ...beginning(state, id, now) }
-  return { events: kind === 'rooms' ? [event] : [event, ...layout(after)], state: after }
-}
-
+/** An event, and the rooms of the round that is next after it. */
 function withLayout(state: State, event: SegmentsEvent): Made[] {
   const after = { ...state, ...segments.evolve[event.type](state, event as never, 0) } as State
   return [event, ...layout(after)]
 }
-
-/**
- * The rooms of the round that comes next: as planned, or as in an earlier segment, on the same boards where it works on the same
- * one; groups that were made here go on, on boards of their own where the next round has another.
- */
-function layout(state: State): Made[] {
-  const next = nextOf(state)
-  if (next?.kind !== 'rooms' || state.round || state.laidOutFor === next.id) return []
-  if (next.groups.from === 'plan')
-    return [
-      laidOut(
-        state,
-        next,
-        next.groups.rooms.map(({ personIds, ...room }) => ({ room, personIds })),
-      ),
-    ]
-  const from = next.groups
-  const ids =
-    from.from === 'earlier'
-      ? (find(state, from.segmentId)?.roomIds ?? [])
-      : openRooms(state.rooms).map(({ id }) => id)
-  const before = ids.flatMap(id => roomOf(state, id) ?? [])
-  if (before.length === 0) return []
-  if (before.every(({ board = 0 }) => board === next.board)) {
-    if (from.from === 'live') return []
-    const again = roomSet.decide['reopen-rooms'](
-      state,
-      { type: 'reopen-rooms', roomIds: before.map(({ id }) => id), instead: true },
-      { kind: 'facilitator', accountId: '', name: '' },
-      0,
-    )
-    return again.ok ? again.events.filter(isRoomSetEvent) : []
-  }
-  const people = participantList(state)
-  const own = before.map(({ id, name, closed, lastIds }, index) => ({
-    room: { id: `${next.id}-${index}`, copyId: `${next.id}-${index}`, name },
-    personIds: awaitedIn(state, id, from),
-    participantIds: closed ? lastIds : people.filter(({ roomId }) => roomId === id).map(one => one.id),
-  }))
-  return [laidOut(state, next, own)]
-}
-
-/** Those of the list who are not here and would have been in a room. */
-function awaitedIn(state: State, roomId: string, from: RunSegment['groups']): string[] {
-  const planned = from.from === 'earlier' ? find(state, from.segmentId)?.groups : undefined
-  const ids = new Set([
-    ...state.expected.flatMap(person => (person.roomId === roomId ? [person.personId] : [])),
-    ...((planned?.from === 'plan' ? planned.rooms.find(({ id }) => id === roomId)?.personIds : undefined) ??
-      []),
-  ])
-  for (const { personId } of participantList(state)) if (personId !== null) ids.delete(personId)
-  return [...ids]
-}
-
-const isRoomSetEvent = (event: { type: string }): event is RoomSetEvent => event.type.startsWith('room')
-
-interface ToLayOut {
-  room: { id: string; copyId: string; name: string }
-  personIds: readonly string[]
-  participantIds?: readonly string[]
-}
-
-function laidOut(state: State, { id, board }: Running, all: readonly ToLayOut[]): SegmentsEvent {
-  const here = new Map(
-    participantList(state).flatMap((one): [string, Participant][] =>
-      one.personId === null ? [] : [[one.personId, one]],
-    ),
-  )
-  const present = new Set(participantList(state).map(one => one.id))
-  return {
-    type: 'rooms-laid-out',
-    segmentId: id,
-    rooms: all.map(({ room, personIds, participantIds = [] }) => ({
-      ...room,
-      ...(board !== 0 && { board }),
-      participantIds: [
-        ...personIds.flatMap(personId => here.get(personId)?.id ?? []),
-        ...participantIds.filter(participantId => present.has(participantId)),
-      ],
-    })),
-    awaited: all.flatMap(({ room, personIds }) => personIds.map(personId => ({ personId, roomId: room.id }))),
-  }
-}
-
-const sayId = (segmentId: string, index: number) => `${segmentId}-${index}`
-
-/** What is to be said in the round that runs, by its own clock. */
-function onSchedule(state: State): Deadline<{ type: 'say-on-schedule'; segmentId: string; index: number }>[] {
-  const { round, phase } = state
-  const now = currentOf(state)
-  if (!round || round.graceEndsAt !== null || phase !== 'open' || now?.kind !== 'rooms') return []
-  const said = new Set(state.messages.map(({ id }) => id))
-  return now.says
-    .flatMap(({ when, minutes }, index) => {
-      const at =
-        when === 'half'
-          ? (round.startedAt + round.endsAt) / 2
-          : when === 'after-start'
-            ? round.startedAt + minutes * 60_000
-            : round.endsAt - minutes * 60_000
-      const fits = at >= round.startedAt && at < round.endsAt && !said.has(sayId(now.id, index))
-      return fits ? [{ at, command: { type: 'say-on-schedule' as const, segmentId: now.id, index } }] : []
-    })
-    .sort((one, other) => one.at - other.at)
-}
-
-/** The running order as facilitators see it. */
-export interface OrderView {
-  segments: {
-    id: string
-    kind: SegmentKind
-    name: string
-    minutes: number
-    cues: string
-    startedAt: number | null
-    endedAt: number | null
-    skipped: boolean
-  }[]
-  startsAt: number | null
-  minutesPlanned: number | null
-}
-
-const segmentsOf = remember((all: Running[]): OrderView['segments'] =>
-  all.map(segment => {
-    const { id, kind, minutes, cues, startedAt, endedAt, skipped } = segment
-    return { id, kind, name: segmentName(segment), minutes, cues, startedAt, endedAt, skipped }
-  }),
-)
-const orderOf = ({ segments: all, startsAt, minutesPlanned }: SegmentsState): OrderView | null =>
-  all.length > 0 ? { segments: segmentsOf(all), startsAt, minutesPlanned } : null
-
-/** What is now and what comes, for everybody. */
-export interface Program {
-  now: { kind: SegmentKind; name: string } | null
-  next: { kind: SegmentKind; name: string; minutes: number } | null
-}
-
-const programOf = remember((all: Running[]): Program => {
-  const [now, next] = [currentOf({ segments: all }), nextOf({ segments: all })]
-  return {
-    now: now ? { kind: now.kind, name: segmentName(now) } : null,
-    next: next ? { kind: next.kind, name: segmentName(next), minutes: next.minutes } : null,
-  }
-})
-
-const shownNow = (state: SegmentsState): string => currentOf(state)?.shown ?? ''

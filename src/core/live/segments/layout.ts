@@ -1,0 +1,99 @@
+/** Rooms stand ready for the round that comes. */
+import type { RunSegment } from '../../schedule/running-order'
+import { type Participant, participantList } from '../door/people'
+import { type RoomSetEvent, roomSet } from '../room-set/room-set'
+import { openRooms, roomOf } from '../rooms/room'
+import { beginning, find, nextOf, type Running, type SegmentsEvent, type State } from './state'
+
+/** An event of the running order, followed by the rooms of the round that comes, if they are known. */
+export type Made = SegmentsEvent | RoomSetEvent
+
+/** A segment begins; where it is not a round itself, the rooms of the next are laid out. */
+export function begun(state: State, { id, kind }: Running, now: number): { events: Made[]; state: State } {
+  const event: SegmentsEvent = { type: 'segment-begun', segmentId: id }
+  const after = { ...state, ...beginning(state, id, now) }
+  return { events: kind === 'rooms' ? [event] : [event, ...layout(after)], state: after }
+}
+
+/**
+ * The rooms of the round that comes next: as planned, or as in an earlier segment, on the same boards where it works on the same
+ * one; groups that were made here go on, on boards of their own where the next round has another.
+ */
+export function layout(state: State): Made[] {
+  const next = nextOf(state)
+  if (next?.kind !== 'rooms' || state.round || state.laidOutFor === next.id) return []
+  if (next.groups.from === 'plan')
+    return [
+      laidOut(
+        state,
+        next,
+        next.groups.rooms.map(({ personIds, ...room }) => ({ room, personIds })),
+      ),
+    ]
+  const from = next.groups
+  const ids =
+    from.from === 'earlier'
+      ? (find(state, from.segmentId)?.roomIds ?? [])
+      : openRooms(state.rooms).map(({ id }) => id)
+  const before = ids.flatMap(id => roomOf(state, id) ?? [])
+  if (before.length === 0) return []
+  if (before.every(({ board = 0 }) => board === next.board)) {
+    if (from.from === 'live') return []
+    const again = roomSet.decide['reopen-rooms'](
+      state,
+      { type: 'reopen-rooms', roomIds: before.map(({ id }) => id), instead: true },
+      { kind: 'facilitator', accountId: '', name: '' },
+      0,
+    )
+    return again.ok ? again.events.filter(isRoomSetEvent) : []
+  }
+  const people = participantList(state)
+  const own = before.map(({ id, name, closed, lastIds }, index) => ({
+    room: { id: `${next.id}-${index}`, copyId: `${next.id}-${index}`, name },
+    personIds: awaitedIn(state, id, from),
+    participantIds: closed ? lastIds : people.filter(({ roomId }) => roomId === id).map(one => one.id),
+  }))
+  return [laidOut(state, next, own)]
+}
+
+/** Those of the list who are not here and would have been in a room. */
+function awaitedIn(state: State, roomId: string, from: RunSegment['groups']): string[] {
+  const planned = from.from === 'earlier' ? find(state, from.segmentId)?.groups : undefined
+  const ids = new Set([
+    ...state.expected.flatMap(person => (person.roomId === roomId ? [person.personId] : [])),
+    ...((planned?.from === 'plan' ? planned.rooms.find(({ id }) => id === roomId)?.personIds : undefined) ??
+      []),
+  ])
+  for (const { personId } of participantList(state)) if (personId !== null) ids.delete(personId)
+  return [...ids]
+}
+
+const isRoomSetEvent = (event: { type: string }): event is RoomSetEvent => event.type.startsWith('room')
+
+interface ToLayOut {
+  room: { id: string; copyId: string; name: string }
+  personIds: readonly string[]
+  participantIds?: readonly string[]
+}
+
+function laidOut(state: State, { id, board }: Running, all: readonly ToLayOut[]): SegmentsEvent {
+  const here = new Map(
+    participantList(state).flatMap((one): [string, Participant][] =>
+      one.personId === null ? [] : [[one.personId, one]],
+    ),
+  )
+  const present = new Set(participantList(state).map(one => one.id))
+  return {
+    type: 'rooms-laid-out',
+    segmentId: id,
+    rooms: all.map(({ room, personIds, participantIds = [] }) => ({
+      ...room,
+      ...(board !== 0 && { board }),
+      participantIds: [
+        ...personIds.flatMap(personId => here.get(personId)?.id ?? []),
+        ...participantIds.filter(participantId => present.has(participantId)),
+      ],
+    })),
+    awaited: all.flatMap(({ room, personIds }) => personIds.map(personId => ({ personId, roomId: room.id }))),
+  }
+}

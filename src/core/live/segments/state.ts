@@ -1,0 +1,130 @@
+/** What is kept of the running order, and how it changes. */
+import { z } from 'zod'
+import { minutesSchema, type RunSegment, runSegmentSchema } from '../../schedule/running-order'
+import type { DoorState } from '../door/door-facts'
+import { idSchema } from '../ids'
+import type { MessagesState } from '../messages/messages'
+import { madeRooms } from '../rooms/making'
+import { openRooms, type RoomsState } from '../rooms/room'
+import type { RoundsState } from '../rounds/rounds'
+import type { SessionState } from '../session/session'
+import type { EventsOf } from '../topic'
+
+/** A segment with what became of it. Times are milliseconds since 1970. */
+export interface Running extends RunSegment {
+  startedAt: number | null
+  endedAt: number | null
+  skipped: boolean
+  /** The rooms people were in. */
+  roomIds: readonly string[]
+}
+
+export interface SegmentsState {
+  /** Empty where nothing was planned: then rounds are made as they come. */
+  segments: Running[]
+  /** The segment for which the rooms stand ready; null when they were made otherwise. */
+  laidOutFor: string | null
+  /** When the session was to begin and how many minutes it may take, or was planned to; null where nothing was planned. */
+  startsAt: number | null
+  minutesPlanned: number | null
+}
+
+/** What can happen to it. */
+export const events = {
+  'segment-begun': { segmentId: idSchema },
+  'segment-length-set': { segmentId: idSchema, minutes: minutesSchema },
+  'segment-skipped': { segmentId: idSchema, skipped: z.boolean() },
+  /** Before the one that is named; null for the end. */
+  'segment-moved': { segmentId: idSchema, beforeId: idSchema.nullable() },
+  'segment-inserted': { segment: runSegmentSchema, beforeId: idSchema.nullable() },
+  /** The rooms of a round that comes stand there, each with who belongs to it and who is awaited in it. */
+  'rooms-laid-out': {
+    segmentId: idSchema,
+    rooms: madeRooms,
+    awaited: z.array(z.object({ personId: idSchema, roomId: idSchema })),
+  },
+}
+export type SegmentsEvent = EventsOf<typeof events>
+
+/** All that the running order reads and changes. */
+export type State = SegmentsState &
+  RoomsState &
+  DoorState &
+  RoundsState &
+  MessagesState &
+  Pick<SessionState, 'phase' | 'boards' | 'endedAt'>
+
+/** A segment of which nothing has happened yet. */
+export const fresh = (segment: RunSegment): Running => ({
+  ...segment,
+  startedAt: null,
+  endedAt: null,
+  skipped: false,
+  roomIds: [],
+})
+
+/** The segment of this id. O(segments). */
+export const find = (state: SegmentsState, segmentId: string) =>
+  state.segments.find(({ id }) => id === segmentId)
+
+/** The segment that runs now. */
+export const currentOf = ({ segments: all }: Pick<SegmentsState, 'segments'>): Running | undefined =>
+  all.findLast(({ startedAt, endedAt }) => startedAt !== null && endedAt === null)
+
+/** The first that has not begun and is not skipped. */
+export const nextOf = ({ segments: all }: Pick<SegmentsState, 'segments'>): Running | undefined =>
+  all.find(({ startedAt, skipped }) => startedAt === null && !skipped)
+
+/** The round that runs, or else the next there will be: rooms that are made now are for it. */
+export const roundToCome = ({ segments: all }: SegmentsState): Running | undefined =>
+  all.find(one => one.kind === 'rooms' && one.startedAt !== null && one.endedAt === null) ??
+  all.find(one => one.kind === 'rooms' && one.startedAt === null && !one.skipped)
+
+/** The state with one segment changed; without it, as it was. */
+export function changed(
+  state: State,
+  segmentId: string,
+  change: (segment: Running) => Partial<Running>,
+): Partial<State> {
+  return withBoard(
+    state,
+    state.segments.map(one => (one.id === segmentId ? { ...one, ...change(one) } : one)),
+  )
+}
+
+/** The state with other segments: rooms that are made now get the board of the round that comes. */
+export const withBoard = (state: State, all: Running[]): Partial<State> => ({
+  segments: all,
+  boardToCome: roundToCome({ ...state, segments: all })?.board ?? state.boardToCome,
+})
+
+/** The state with a segment put in before another, or at the end. */
+export function inserted(
+  state: State,
+  all: Running[],
+  segment: Running,
+  beforeId: string | null,
+): Partial<State> {
+  const place = beforeId === null ? all.length : all.findIndex(({ id }) => id === beforeId)
+  return place < 0 ? {} : withBoard(state, [...all.slice(0, place), segment, ...all.slice(place)])
+}
+
+/** Whatever ran before ends where another begins. */
+export function beginning(state: State, segmentId: string, at: number): Partial<State> {
+  const roomIds = openRooms(state.rooms).map(({ id }) => id)
+  return withBoard(
+    state,
+    state.segments.map(one => {
+      if (one.id === segmentId)
+        return { ...one, startedAt: at, skipped: false, roomIds: one.kind === 'rooms' ? roomIds : [] }
+      return one.startedAt !== null && one.endedAt === null ? { ...one, endedAt: at } : one
+    }),
+  )
+}
+
+/** What runs is over; with a round only the segment that it was. */
+export function ended(state: State, at: number, isRound: boolean): Partial<State> {
+  const running = currentOf(state)
+  if (!running || (isRound && (!state.round || running.kind !== 'rooms'))) return {}
+  return changed(state, running.id, () => ({ endedAt: at }))
+}
