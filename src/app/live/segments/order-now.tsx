@@ -22,8 +22,14 @@ export function OrderNow({ view, pageMadeAt, timeZone, send }: OrderNowProps) {
   const [now, next] = [currentIn(view), nextIn(view)]
   const isBegun = view.order.segments.some(({ startedAt }) => startedAt !== null)
   return (
-    <Box mb="8px">
-      <Flex gap="4px 16px" align="baseline" wrap="wrap">
+    // On a phone one round by itself is said by its button and its clock.
+    <Box mb="8px" display={{ base: view.order.segments.length > 1 ? 'block' : 'none', md: 'block' }}>
+      <Flex
+        gap={{ base: '2px 10px', md: '4px 16px' }}
+        align="baseline"
+        wrap="wrap"
+        fontSize={{ base: 's', md: 'm' }}
+      >
         <span>
           Now: <b>{now?.name ?? (isBegun ? 'Whole group' : 'people arrive')}</b>
         </span>
