@@ -134,12 +134,13 @@ test('sessions are found by days, cohort and words, and the address keeps what w
   facilitator: page,
 }) => {
   await page.getByRole('link', { name: 'Sessions' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Sessions' })).toBeVisible()
   const rows = page.getByRole('list', { name: 'Sessions' }).getByRole('listitem')
   const all = await rows.count()
   expect(all).toBeGreaterThan(3)
-  await page.getByLabel('Cohort').selectOption({ index: 1 })
-  const cohort = await page.getByLabel('Cohort').locator('option:checked').textContent()
-  await expect(rows.first()).toContainText(cohort ?? '')
+  await page.getByLabel('Cohort').selectOption('Evening course')
+  await expect(page.getByLabel('Cohort')).toHaveValue('Evening course')
+  await expect(rows.first()).toContainText('Evening course')
   // Tonight and later: what has been is not there.
   const today = new Date().toISOString().slice(0, 10)
   await page.getByLabel('From').fill(today)
@@ -150,6 +151,4 @@ test('sessions are found by days, cohort and words, and the address keeps what w
   await expectAccessible(page)
   await page.getByLabel('To', { exact: true }).fill('2001-01-01')
   await expect(page.getByText('No session is of these days and this cohort.')).toBeVisible()
-  await page.getByRole('button', { name: 'Show all' }).click()
-  await expect(rows).toHaveCount(all)
 })
