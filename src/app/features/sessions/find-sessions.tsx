@@ -1,6 +1,7 @@
 import { Box, Flex } from '@chakra-ui/react'
 import { useSearchParams } from 'react-router'
 import { isWithin } from '~/core/schedule/days'
+import { Button } from '../../ui/button'
 import { Field, Input, Select } from '../../ui/fields'
 
 interface Findable {
@@ -34,6 +35,7 @@ export function FindSessions({ sessions }: { sessions: Findable[] }) {
   const cohorts = [...new Set(sessions.flatMap(({ cohortName }) => cohortName ?? []))].sort((one, other) =>
     one.localeCompare(other, 'en'),
   )
+  const isNarrowed = ['from', 'to', 'cohort'].some(name => search.has(name))
   return (
     <Flex gap="12px" align="flex-end" wrap="wrap" mb="12px">
       {(['From', 'To'] as const).map(label => (
@@ -68,6 +70,7 @@ export function FindSessions({ sessions }: { sessions: Findable[] }) {
           )}
         </Field>
       </Box>
+      {isNarrowed && <Button onClick={() => setSearch({}, { replace: true })}>Show all</Button>}
     </Flex>
   )
 }
