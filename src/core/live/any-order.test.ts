@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { clock, door, facilitator, participant, plan, Rehearsed } from 'tests/fixtures/rehearsed'
+import { ROLE_RULES, ROLES } from '../grouping/roles'
 import type { RunSegment } from '../schedule/running-order'
 import type { Actor } from './actors'
 import { participantList } from './door/people'
@@ -141,6 +142,35 @@ const ASKS: Ask[] = [
     },
   ],
   (_state, pick) => [facilitator, { type: pick % 6 === 0 ? 'end' : 'reopen-session' }],
+  (_state, pick) => [
+    facilitator,
+    { type: 'set-terms', invited: pick % 2 === 0, mayChange: pick % 3 === 0, mayReturn: pick % 5 < 3 },
+  ],
+  (_state, pick) => [facilitator, { type: 'open-choosing', least: 1, most: pick % 4 }],
+  () => [facilitator, { type: 'close-choosing' }],
+  () => [facilitator, { type: 'bring-in' }],
+  (state, pick) => [
+    participant(personId(state, pick)),
+    { type: 'choose-room', roomId: roomId(state, pick * 7 + 1) },
+  ],
+  (state, pick) => [participant(personId(state, pick)), { type: 'enter-room' }],
+  (state, pick) => [participant(personId(state, pick)), { type: 'come-back' }],
+  (_state, pick) => [
+    facilitator,
+    {
+      type: 'set-roles',
+      rule: pick % 4 === 0 ? null : { rule: ROLE_RULES[pick % 3] ?? 'turn', mayPass: pick % 2 === 0 },
+    },
+  ],
+  (state, pick) => [
+    facilitator,
+    { type: 'give-role', participantId: personId(state, pick), role: ROLES[pick % 4] ?? 'lead' },
+  ],
+  (state, pick) => [
+    participant(personId(state, pick)),
+    { type: 'pass-role', toId: personId(state, pick * 3 + 1) },
+  ],
+  (_state, pick) => [facilitator, { type: 'open-parts', parts: pick % 2 === 0 ? null : ['c'] }],
 ]
 
 const segment = (
@@ -180,6 +210,21 @@ const ORDER = [
   segment('tea', 'break', LIVE),
   segment('again', 'rooms', { from: 'earlier', segmentId: 'first' }),
   segment('other board', 'rooms', { from: 'earlier', segmentId: 'stations' }, 2),
+  { ...segment('one on', 'rooms', { from: 'next-step', segmentId: 'stations' }), boards: [2, 1] },
+  {
+    ...segment('chosen', 'rooms', {
+      from: 'choice',
+      rooms: [
+        { id: 'text', name: 'Text', copyId: 'copy-text' },
+        { id: 'film', name: 'Film', copyId: 'copy-film' },
+      ],
+      least: 1,
+      most: 2,
+    }),
+    terms: { invited: true, mayChange: true, mayReturn: true },
+    roles: { rule: 'turn' as const, mayPass: true },
+    parts: ['c'],
+  },
 ]
 const segmentId = ({ segments }: LiveState, pick: number) =>
   segments[pick % Math.max(1, segments.length)]?.id ?? 'none'
@@ -217,6 +262,11 @@ test('whatever is done to people and rooms in whatever order, everybody is in on
           must(!(each.released && (each.inRoom || each.connected)), 'nowhere when out of the session')
           must(shown.has(each.id) === !each.released, 'shown to the facilitator')
         }
+        const roles = Object.entries(facilitatorView(state).roles)
+        const perRoom = roles.map(([id, role]) => `${state.participants.get(id)?.roomId} ${role}`)
+        must(new Set(perRoom).size === perRoom.length, 'each role once in a room')
+        must(state.round !== null || roles.length === 0, 'roles in a round only')
+        must(state.choosing === null || state.round === null, 'rooms are chosen before a round')
         must(
           state.segments.filter(one => one.startedAt !== null && one.endedAt === null).length <= 1,
           'one segment runs',

@@ -4,6 +4,7 @@ import everyEvent2 from 'tests/fixtures/recorded/every-event-2.json' with { type
 import roomsMadeLive from 'tests/fixtures/recorded/rooms-made-live-3.json' with { type: 'json' }
 import runningOrder from 'tests/fixtures/recorded/running-order-3.json' with { type: 'json' }
 import startedNow from 'tests/fixtures/recorded/started-now-3.json' with { type: 'json' }
+import stations from 'tests/fixtures/recorded/stations-4.json' with { type: 'json' }
 import { Rehearsed } from 'tests/fixtures/rehearsed'
 import { EVENT_VERSION, readEvent, UnreadableEventError } from './event-versions'
 import { fold } from './evolve'
@@ -61,7 +62,22 @@ test('a log of an evening in segments, ended by mistake in between, folds to wha
   const types = runningOrder.events.map(({ payload }) => payload.type)
   for (const type of ['rooms-laid-out', 'rooms-reopened', 'segment-inserted', 'segment-moved', 'reopened'])
     expect(types).toContain(type)
-  expect(folded(runningOrder.events, runningOrder.version)).toMatchObject(runningOrder.state)
+  // Rooms had one board for all.
+  const { boardToCome, ...state } = runningOrder.state
+  expect(folded(runningOrder.events, runningOrder.version)).toMatchObject({
+    ...state,
+    boardsToCome: [boardToCome],
+  })
+})
+
+test('a log of rooms chosen, invitations, stations and roles folds to what it folded to then', () => {
+  const types = stations.events.map(({ payload }) => payload.type)
+  for (const type of ['choosing-opened', 'terms-set', 'roles-given', 'role-passed', 'parts-opened'])
+    expect(types).toContain(type)
+  const { roles, rolesHeld, ...state } = stations.state
+  const now = folded(stations.events, stations.version)
+  expect(now).toMatchObject(state)
+  expect([Object.fromEntries(now.roles), Object.fromEntries(now.rolesHeld)]).toEqual([roles, rolesHeld])
 })
 
 test('an evening recorded by the first version folds to an ended session with everybody in it', () => {
@@ -153,6 +169,13 @@ test('what is written today is read as it is, whatever kind it is of', () => {
       },
       beforeId: null,
     },
+    'terms-set': { invited: true, mayChange: false, mayReturn: true },
+    'choosing-opened': { least: 2, most: 5 },
+    'choosing-closed': {},
+    'roles-set': { rule: { rule: 'turn', mayPass: true } },
+    'roles-given': { roles: [{ participantId: 'a', role: 'lead' }] },
+    'role-passed': { role: 'lead', fromId: null, toId: 'a' },
+    'parts-opened': { parts: ['c'] },
     'rooms-laid-out': {
       segmentId: 's',
       rooms: [{ id: 'r', name: 'x', copyId: 'c', board: 1, participantIds: ['a'] }],

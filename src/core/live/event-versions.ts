@@ -6,7 +6,7 @@ import { z } from 'zod'
 import { ALL_TOPICS, type LiveEvent, liveEventSchema } from './topics'
 
 /** The version in which events are written today. Raise it with every change of a shape, and give its topic an `upcast`. */
-export const EVENT_VERSION = 3
+export const EVENT_VERSION = 4
 
 type Payload = Record<string, unknown>
 

@@ -6,6 +6,8 @@ import { door } from './door/door'
 import { help } from './help/help'
 import { late } from './late/late'
 import { messages } from './messages/messages'
+import { moves } from './moves/moves'
+import { roles } from './roles/roles'
 import { roomSet } from './room-set/room-set'
 import { rooms } from './rooms/rooms'
 import { rounds } from './rounds/rounds'
@@ -32,7 +34,9 @@ export const TOPICS = {
   rooms,
   roomSet,
   late,
+  moves,
   rounds,
+  roles,
   segments,
   messages,
   help,

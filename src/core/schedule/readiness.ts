@@ -5,9 +5,11 @@ import { type Segment, segmentName, totalMinutes } from './running-order'
 export interface PlanFacts {
   /** How long the session may take, in minutes; null when nobody has said. */
   minutes: number | null
+  /** So many are on the list. */
+  people: number
   /** Rounds of groupings by `groupingRound`, of those who are on the list now. */
-  rounds: ReadonlyMap<string, { groups: { name: string; people: number }[]; unplaced: number }>
-  boards: ReadonlyMap<string, { title: string; steps: number; prompts: number }>
+  rounds: ReadonlyMap<string, PlannedRound>
+  boards: ReadonlyMap<string, PlanBoard>
   /** Titles of other sessions of the same cohort at the same time. */
   atTheSameTime: readonly string[]
 }
@@ -15,14 +17,25 @@ export interface PlanFacts {
 /** What a plan can refer to, and what would be in its way; as it travels to the page. */
 export interface PlanWorld {
   groupings: { id: string; name: string; rounds: PlannedRound[] }[]
-  boards: { id: string; title: string; steps: number; prompts: number }[]
+  boards: PlanBoard[]
   atTheSameTime: string[]
+  people: number
+}
+
+export interface PlanBoard {
+  id: string
+  title: string
+  steps: number
+  prompts: { id: string; text: string }[]
 }
 
 export interface PlannedRound {
-  groups: { name: string; people: number }[]
+  /** `leads`: so many of them are trained to lead. */
+  groups: { name: string; people: number; leads: number }[]
   /** So many of the list are in no group of it. */
   unplaced: number
+  /** Rules of the cohort that it breaks for those who are on the list now, in words. */
+  brokenRules: string[]
 }
 
 export const groupingRound = (groupingId: string, round: number): string => `${groupingId} ${round}`
@@ -45,6 +58,12 @@ export interface Concern {
     | 'no-board'
     | 'no-instructions'
     | 'many-steps'
+    | 'station-without-board'
+    | 'few-stations'
+    | 'many-parts'
+    | 'no-lead'
+    | 'rule-broken'
+    | 'few-places'
   text: string
 }
 
@@ -52,6 +71,8 @@ export interface Concern {
 const SHORTEST_USEFUL = 5
 const MOST_STEPS = 3
 const MOST_PEOPLE = 5
+/** Least minutes for one part of a board: common practice, no source. */
+const LEAST_FOR_A_PART = 2
 
 /** All concerns, those of the whole plan first. O(segments x groups). */
 export function readiness(order: readonly Segment[], facts: PlanFacts): Concern[] {
@@ -101,7 +122,13 @@ function groupConcerns(segment: Segment, before: readonly Segment[], facts: Plan
   const { groups } = segment
   const name = segmentName(segment)
   if (groups.from === 'live') return
-  if (groups.from === 'earlier') {
+  if (groups.from === 'choice') {
+    const places = groups.most === 0 ? Number.POSITIVE_INFINITY : groups.most * groups.rooms.length
+    if (facts.people > places)
+      add('few-places', `${name}: ${places} places to choose for the ${facts.people} on the list.`)
+    return
+  }
+  if (groups.from !== 'grouping') {
     if (!before.some(({ id, kind }) => id === groups.segmentId && kind === 'rooms'))
       add('no-earlier-rooms', `${name}: the segment its groups come from does not come before it.`)
     return
@@ -116,7 +143,11 @@ function groupConcerns(segment: Segment, before: readonly Segment[], facts: Plan
       'unplaced',
       `${name}: ${round.unplaced} of the list ${round.unplaced === 1 ? 'is' : 'are'} in no group.`,
     )
+  for (const rule of round.brokenRules) add('rule-broken', `${name}: ${rule}.`)
+  const anyTrained = round.groups.some(({ leads }) => leads > 0)
   for (const group of round.groups) {
+    if (segment.roles && anyTrained && group.people > 0 && group.leads === 0)
+      add('no-lead', `${name}: nobody in ${group.name} is trained to lead.`)
     if (group.people === 0) add('empty-group', `${name}: nobody of ${group.name} is on the list any more.`)
     if (group.people === 1) add('group-of-one', `${name}: somebody is alone in ${group.name}.`)
     if (group.people > MOST_PEOPLE)
@@ -127,14 +158,34 @@ function groupConcerns(segment: Segment, before: readonly Segment[], facts: Plan
   }
 }
 
-function boardConcerns({ boardId, ...segment }: Segment, { boards }: PlanFacts, add: Add): void {
+function boardConcerns(segment: Segment, { boards, rounds }: PlanFacts, add: Add): void {
+  const { boardId, stations, groups } = segment
   const name = segmentName(segment)
-  const board = boardId === null ? undefined : boards.get(boardId)
-  if (!board) {
-    add('no-board', `${name}: rooms have no board to work on.`)
-    return
+  for (const [place, id] of (stations ?? []).entries())
+    if (!boards.has(id)) add('station-without-board', `${name}: station ${place + 1} has no board.`)
+  const rooms =
+    groups.from === 'grouping'
+      ? (rounds.get(groupingRound(groups.groupingId, groups.round))?.groups.length ?? 0)
+      : groups.from === 'choice'
+        ? groups.rooms.length
+        : 0
+  if (stations && rooms > stations.length)
+    add(
+      'few-stations',
+      `${name}: ${rooms} rooms, ${stations.length} ${stations.length === 1 ? 'board' : 'boards'}; some rooms work on the same.`,
+    )
+  const ids = stations ?? [boardId]
+  const used = [...new Set(ids)].flatMap(id => (id === null ? [] : (boards.get(id) ?? [])))
+  if (!stations && used.length === 0) add('no-board', `${name}: rooms have no board to work on.`)
+  for (const { title, steps, prompts } of used) {
+    const open = prompts.filter(({ id }) => segment.parts?.includes(id) ?? true)
+    if (steps === 0) add('no-instructions', `${name}: ${title} says nothing about what to do.`)
+    if (steps > MOST_STEPS)
+      add('many-steps', `${name}: ${title} has ${steps} steps; people keep ${MOST_STEPS} in mind.`)
+    if (open.length * LEAST_FOR_A_PART > segment.minutes)
+      add(
+        'many-parts',
+        `${name}: ${title} has ${open.length} parts for ${segment.minutes} min, under ${LEAST_FOR_A_PART} min each.`,
+      )
   }
-  if (board.steps === 0) add('no-instructions', `${name}: ${board.title} says nothing about what to do.`)
-  if (board.steps > MOST_STEPS)
-    add('many-steps', `${name}: ${board.title} has ${board.steps} steps; people keep ${MOST_STEPS} in mind.`)
 }

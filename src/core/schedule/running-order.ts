@@ -3,6 +3,8 @@
  * list and leave the old one as it was. Lengths in whole minutes.
  */
 import { z } from 'zod'
+import { rolesRuleSchema } from '../grouping/roles'
+import { placesSchema, termsSchema } from './terms'
 
 export const SEGMENT_KINDS = ['whole', 'rooms', 'break'] as const
 export type SegmentKind = (typeof SEGMENT_KINDS)[number]
@@ -16,6 +18,12 @@ export const LONGEST_CUES = 2_000
 export const LONGEST_SHOWN = 300
 /** Most broadcasts on schedule in one segment. */
 export const MOST_SAYS = 10
+
+/** Most prompts of a board that can be open, and most stations of one segment. */
+const MOST_PARTS = 100
+export const MOST_STATIONS = 20
+/** Most boards of one session. */
+export const MOST_BOARDS = 100
 
 const shortId = z.string().min(1).max(40)
 export const minutesSchema = z.number().int().min(1).max(LONGEST_SEGMENT)
@@ -43,13 +51,25 @@ const partsOfAll = {
   warnings: z.array(z.number().int().min(10).max(3_600)).max(4),
   graceSeconds: z.number().int().min(0).max(600),
   says: z.array(saySchema).max(MOST_SAYS),
+  /** How people go into rooms, and what they may do by themselves; plans of before say nothing: moved at once. */
+  terms: termsSchema.optional(),
+  /** Which parts of the boards are open, by prompt id; absent for all. */
+  parts: z.array(shortId).max(MOST_PARTS).optional(),
+  roles: rolesRuleSchema.optional(),
 }
 
-/** Where the groups of a round come from: made in the session, from a round of a kept grouping, or as in an earlier segment. */
+/** Names of rooms to choose from. */
+const chosenRooms = z.array(z.string().trim().min(1).max(LONGEST_NAME)).min(1).max(100)
+
+/** Where the groups of a round come from: made in the session, from a round of a kept grouping, as in an earlier segment, or by choice. */
 export const groupsFromSchema = z.discriminatedUnion('from', [
   z.object({ from: z.literal('live') }),
   z.object({ from: z.literal('grouping'), groupingId: shortId, round: z.number().int().min(0).max(99) }),
   z.object({ from: z.literal('earlier'), segmentId: shortId }),
+  /** The groups of an earlier segment, each in the next room: a rotation's next step. */
+  z.object({ from: z.literal('next-step'), segmentId: shortId }),
+  /** By choice, from when everybody is together before the round. */
+  z.object({ from: z.literal('choice'), rooms: chosenRooms, ...placesSchema.shape }),
 ])
 export type GroupsFrom = z.infer<typeof groupsFromSchema>
 
@@ -58,6 +78,8 @@ export const segmentSchema = z.object({
   groups: groupsFromSchema,
   /** Null where rooms have nothing written to work on. */
   boardId: shortId.nullable(),
+  /** Stations: boards by the place of the room, one after the other; absent where all work on the same. */
+  stations: z.array(shortId).min(1).max(MOST_STATIONS).optional(),
 })
 export type Segment = z.infer<typeof segmentSchema>
 
@@ -73,9 +95,17 @@ export const runSegmentSchema = z.object({
         z.object({ id: shortId, name: z.string(), copyId: shortId, personIds: z.array(shortId) }),
       ),
     }),
+    z.object({ from: z.literal('next-step'), segmentId: shortId }),
+    z.object({
+      from: z.literal('choice'),
+      rooms: z.array(z.object({ id: shortId, name: z.string(), copyId: shortId })),
+      ...placesSchema.shape,
+    }),
   ]),
   /** Which of the session's boards its rooms work on, from 0. */
-  board: z.number().int().min(0).max(MOST_SEGMENTS),
+  board: z.number().int().min(0).max(MOST_BOARDS),
+  /** Stations: which by the place of the room; absent where all rooms work on `board`. */
+  boards: z.array(z.number().int().min(0).max(MOST_BOARDS)).min(1).max(MOST_STATIONS).optional(),
 })
 export type RunSegment = z.infer<typeof runSegmentSchema>
 
@@ -83,6 +113,15 @@ export const runningOrderSchema = z
   .array(segmentSchema)
   .max(MOST_SEGMENTS, `A session has at most ${MOST_SEGMENTS} segments.`)
   .refine(order => new Set(order.map(({ id }) => id)).size === order.length, 'Two segments have the same id.')
+  .refine(order => boardIdsOf(order).size < MOST_BOARDS, `A plan uses fewer than ${MOST_BOARDS} boards.`)
+
+/** All boards a plan names. */
+export const boardIdsOf = (order: readonly Pick<Segment, 'kind' | 'boardId' | 'stations'>[]): Set<string> =>
+  new Set(
+    order.flatMap(({ kind, boardId, stations }) =>
+      kind === 'rooms' ? (stations ?? (boardId === null ? [] : [boardId])) : [],
+    ),
+  )
 
 const WORDS: Record<SegmentKind, string> = { whole: 'Whole group', rooms: 'Rooms', break: 'Break' }
 /** What a segment is called: by its own name, or else by what it is. */
@@ -146,7 +185,7 @@ export const without = (order: readonly Segment[], segmentId: string): Segment[]
   order
     .filter(({ id }) => id !== segmentId)
     .map(segment =>
-      segment.groups.from === 'earlier' && segment.groups.segmentId === segmentId
+      'segmentId' in segment.groups && segment.groups.segmentId === segmentId
         ? { ...segment, groups: { from: 'live' } }
         : segment,
     )

@@ -41,16 +41,17 @@ export async function prepareOpening(
   const [[, board] = ['', NO_BOARD], ...moreBoards] = boards
   return done({
     title: session.title,
-    rooms: rooms.map(({ id, name, copyId }) => ({
+    rooms: rooms.map(({ id, name, copyId }, place) => ({
       id,
       name,
       copyId,
-      ...(firstRound?.board && { board: firstRound.board }),
+      ...boardOfRoom(firstRound, place),
     })),
     people: people.map(person => ({
       personId: person.id,
       shownName: person.shownName,
       roomId: roomOf.get(person.id) ?? null,
+      ...(person.trainedToLead && { leads: true as const }),
     })),
     board,
     moreBoards: moreBoards.map(([, more]) => more),
@@ -62,6 +63,12 @@ export async function prepareOpening(
     waitingList: session.waitingList,
     groupingVersion: session.groupingId ? (groupings.get(session.groupingId)?.version ?? null) : null,
   })
+}
+
+/** What a room of the first round works on, by its place; nothing is said of the session's own board. */
+function boardOfRoom(round: RunSegment | undefined, place: number): { board?: number } {
+  const board = round?.boards?.[place % round.boards.length] ?? round?.board
+  return board ? { board } : {}
 }
 
 async function groupingsOf(db: Database, session: Session, order: Segment[]): Promise<Map<string, Grouping>> {
@@ -76,7 +83,9 @@ async function groupingsOf(db: Database, session: Session, order: Segment[]): Pr
 
 /** The boards of a session by id, its own first; without a name there is nothing to work on. */
 async function boardsOf(db: Database, session: Session, order: Segment[]): Promise<[string, Board][]> {
-  const wanted = order.flatMap(({ kind, boardId }) => (kind === 'rooms' ? [boardId ?? ''] : []))
+  const wanted = order.flatMap(({ kind, boardId, stations }) =>
+    kind === 'rooms' ? (stations ?? [boardId ?? '']) : [],
+  )
   const boards: [string, Board][] = []
   for (const id of new Set([session.boardId ?? '', ...wanted])) {
     const found = id === '' ? null : await getBoard(db, id).catch(nullWhenGone)
@@ -103,22 +112,35 @@ function runSegments(
 ): RunSegment[] {
   const idOf = new Map(order.map(({ id }) => [id, newId()]))
   const numberOf = new Map(boards.map(([id], index) => [id, index]))
-  return order.map(({ id, groups, boardId, ...segment }) => {
-    const rooms = groupsOf({ id, groups, boardId, ...segment }, groupings).flatMap(group => {
+  const numbered = (boardId: string | null) => numberOf.get(boardId ?? '') ?? 0
+  return order.map(planned => {
+    const { id, groups, boardId, stations, ...segment } = planned
+    const rooms = groupsOf(planned, groupings).flatMap(group => {
       const personIds = group.personIds.filter(personId => listed.has(personId))
       const name = session.roomNames[group.id] ?? group.name
       return personIds.length > 0 ? [{ id: newId(), name, copyId: newId(), personIds }] : []
     })
-    const earlier = groups.from === 'earlier' ? idOf.get(groups.segmentId) : undefined
     return {
       ...segment,
       id: idOf.get(id) ?? newId(),
-      board: segment.kind === 'rooms' ? (numberOf.get(boardId ?? '') ?? 0) : 0,
-      groups: earlier
-        ? { from: 'earlier', segmentId: earlier }
-        : rooms.length > 0
-          ? { from: 'plan', rooms }
-          : { from: 'live' },
+      board: segment.kind === 'rooms' ? numbered(stations?.[0] ?? boardId) : 0,
+      ...(stations && segment.kind === 'rooms' && { boards: stations.map(numbered) }),
+      groups: runGroups(groups, rooms, idOf),
     }
   })
+}
+
+function runGroups(
+  groups: Segment['groups'],
+  rooms: Extract<RunSegment['groups'], { from: 'plan' }>['rooms'],
+  idOf: ReadonlyMap<string, string>,
+): RunSegment['groups'] {
+  if (groups.from === 'choice') {
+    const { least, most } = groups
+    const named = groups.rooms.map(name => ({ id: newId(), name, copyId: newId() }))
+    return { from: 'choice', rooms: named, least, most }
+  }
+  const segmentId = 'segmentId' in groups ? idOf.get(groups.segmentId) : undefined
+  if (segmentId && groups.from !== 'grouping') return { from: groups.from as 'earlier', segmentId }
+  return rooms.length > 0 ? { from: 'plan', rooms } : { from: 'live' }
 }

@@ -1,6 +1,9 @@
 import { and, eq, gt, isNull, lt, ne } from 'drizzle-orm'
-import type { PlanWorld } from '~/core/schedule/readiness'
-import { totalMinutes } from '~/core/schedule/running-order'
+import type { Group } from '~/core/grouping/grouping'
+import { judgeRules } from '~/core/grouping/judge'
+import { ruleText } from '~/core/grouping/rule-text'
+import { groupingRound, type PlannedRound, type PlanWorld } from '~/core/schedule/readiness'
+import { boardIdsOf, totalMinutes } from '~/core/schedule/running-order'
 import { getBoard, listBoards } from '../boards/boards.server'
 import { getCohort } from '../cohorts/cohorts.server'
 import type { Database } from '../db/database.server'
@@ -11,48 +14,64 @@ import { runningOrderOf, type Session } from './sessions.server'
 
 /** Of the groupings kept with a cohort, so many can stand in a plan: the latest. */
 const MOST_GROUPINGS = 50
+const NOBODY = { people: [], rules: [] }
 const DAY_MS = 24 * 60 * 60 * 1000
 
 /** Reads what a session's plan can refer to. O(groupings x people). */
 export async function planWorld(db: Database, session: Session): Promise<PlanWorld> {
   const { cohortId } = session
   const order = runningOrderOf(session)
-  const [listedBoards, people, latest, atTheSameTime] = await Promise.all([
+  const [listedBoards, { people, rules }, latest, atTheSameTime] = await Promise.all([
     listBoards(db),
-    cohortId === null ? [] : getCohort(db, cohortId).then(cohort => cohort.people),
+    cohortId === null ? NOBODY : getCohort(db, cohortId),
     cohortId === null ? [] : latestGroupings(db, cohortId, MOST_GROUPINGS),
     cohortId === null ? [] : titlesAtTheSameTime(db, session, cohortId),
   ])
   // What a plan uses it keeps, also when it was removed since or is none of the latest.
-  const boards = await withUsed(
-    listedBoards,
-    order.flatMap(({ boardId }) => boardId ?? []),
-    id => getBoard(db, id),
-  )
+  const boards = await withUsed(listedBoards, [...boardIdsOf(order)], id => getBoard(db, id))
   const groupings = await withUsed(
     latest,
     order.flatMap(({ groups }) => (groups.from === 'grouping' ? [groups.groupingId] : [])),
     id => getGrouping(db, id),
   )
-  const listed = new Set(people.map(({ id }) => id))
+  const listed = new Map(people.map(person => [person.id, person]))
+  const nameOf = (id: string) => listed.get(id)?.shownName ?? 'somebody who is gone'
+  const used = new Set(
+    order.map(({ groups }) =>
+      groups.from === 'grouping' ? groupingRound(groups.groupingId, groups.round) : '',
+    ),
+  )
+  const ofRound = (groups: Group[], key: string): PlannedRound => {
+    const now = groups.map(group => ({ ...group, personIds: group.personIds.filter(id => listed.has(id)) }))
+    const placed = now.reduce((sum, { personIds }) => sum + personIds.length, 0)
+    return {
+      groups: now.map(({ name, personIds }) => ({
+        name,
+        people: personIds.length,
+        leads: personIds.filter(id => listed.get(id)?.trainedToLead).length,
+      })),
+      unplaced: listed.size - placed,
+      // Only what the plan uses is looked at: it is read again with every change.
+      brokenRules: used.has(key)
+        ? judgeRules(now, rules, listed).broken.map(({ rule }) => ruleText(rule, nameOf))
+        : [],
+    }
+  }
   return {
     boards: boards.map(({ id, title, steps, prompts }) => ({
       id,
       title,
       steps: steps.length,
-      prompts: prompts.length,
+      prompts: prompts.map(prompt => ({ id: prompt.id, text: prompt.text })),
     })),
     groupings: groupings.map(grouping => ({
       id: grouping.id,
       name: grouping.name,
-      rounds: Array.from({ length: grouping.laterRounds.length + 1 }, (_, round) => {
-        const groups = roundOf(grouping, round).map(({ name, personIds }) => ({
-          name,
-          people: personIds.filter(id => listed.has(id)).length,
-        }))
-        return { groups, unplaced: listed.size - groups.reduce((sum, group) => sum + group.people, 0) }
-      }),
+      rounds: Array.from({ length: grouping.laterRounds.length + 1 }, (_, round) =>
+        ofRound(roundOf(grouping, round), groupingRound(grouping.id, round)),
+      ),
     })),
+    people: people.length,
     atTheSameTime,
   }
 }

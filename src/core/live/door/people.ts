@@ -35,6 +35,8 @@ export const expectedPersonSchema = z.object({
   personId: idSchema,
   shownName: z.string(),
   roomId: idSchema.nullable(),
+  /** Trained to lead a group. */
+  leads: z.literal(true).optional(),
 })
 export type ExpectedPerson = z.infer<typeof expectedPersonSchema>
 

@@ -76,7 +76,10 @@ export const roomSet = topic<{
         if (open.length >= MOST_ROOMS) return refuse({ code: 'too-many-rooms', most: MOST_ROOMS })
         if (open.some(room => sameName(room.name, name)))
           return refuse({ code: 'same-room-name', name: name.trim() })
-        return happens({ type: 'room-added', room: onBoard(state, { id, copyId, name: name.trim() }) })
+        return happens({
+          type: 'room-added',
+          room: onBoard(state, { id, copyId, name: name.trim() }, open.length),
+        })
       },
       'close-room'(state, { roomId, toRoomId }) {
         const room = roomOf(state, roomId)

@@ -49,8 +49,10 @@ export interface Before {
 
 export interface RoomsState {
   rooms: Room[]
-  /** Which of the session's boards rooms get that are made now. */
-  boardToCome: number
+  /** Which of the session's boards rooms get that are made now: one for all, or one for each by its place (stations). */
+  boardsToCome: readonly number[]
+  /** Which parts of the boards are open, by prompt id; null for all. */
+  partsOpen: readonly string[] | null
   /** What the last arrangement took the place of, until people are sent out in it. */
   before: Before | null
 }

@@ -1,4 +1,4 @@
-import { groupBy } from 'lodash-es'
+import { groupBy, isEqual } from 'lodash-es'
 import { z } from 'zod'
 import type { Board } from '../../boards/board'
 import { presentOf } from '../door/door'
@@ -35,12 +35,17 @@ export type RoomsProblem =
   | { code: 'not-in-a-room' }
   | { code: 'nothing-to-undo' }
 
+/** So many parts can be open. */
+const openPartsSchema = z.array(idSchema).max(100).nullable()
+
 const events = {
   placed: { participantId: idSchema, roomId: idSchema.nullable(), intoRoom: z.boolean() },
   'room-renamed': { roomId: idSchema, name: z.string() },
   'rooms-made': { rooms: madeRooms },
   /** The last arrangement was taken back. */
   'rooms-undone': {},
+  /** Which parts of the boards are open, by prompt id; null for all. */
+  'parts-opened': { parts: openPartsSchema },
 }
 export type RoomsEvent = EventsOf<typeof events>
 
@@ -54,12 +59,13 @@ export const rooms = topic<{
   mark: 'joined' | 'left'
 }>()(
   {
-    initial: { rooms: [], boardToCome: 0, before: null },
+    initial: { rooms: [], boardsToCome: [0], partsOpen: null, before: null },
     commands: {
       place: { by: ['facilitator'], asks: { participantId: idSchema, roomId: idSchema.nullable() } },
       'make-rooms': { by: ['facilitator'], asks: { groups: wantedGroups }, fills: { ids: 'fresh-ids' } },
       'undo-rooms': { by: ['facilitator'], asks: {} },
       'rename-room': { by: ['facilitator'], asks: { roomId: idSchema, name: textSchema } },
+      'open-parts': { by: ['facilitator'], asks: { parts: openPartsSchema } },
     },
     events,
   },
@@ -81,10 +87,18 @@ export const rooms = topic<{
         if (state.round) return refuse({ code: 'already-out' })
         const made = roomsFor(state, groups, ids)
         if (!('rooms' in made)) return refuse(made)
-        return happens({ type: 'rooms-made', rooms: made.rooms.map(room => onBoard(state, room)) })
+        return happens({
+          type: 'rooms-made',
+          rooms: made.rooms.map((room, place) => onBoard(state, room, place)),
+        })
       },
       'undo-rooms'(state) {
         return state.before ? happens({ type: 'rooms-undone' }) : refuse({ code: 'nothing-to-undo' })
+      },
+      'open-parts'(state, { parts }) {
+        const known = new Set(state.boards.flatMap(({ prompts }) => prompts.map(({ id }) => id)))
+        const open = parts?.filter(id => known.has(id)) ?? null
+        return isEqual(open, state.partsOpen) ? nothing : happens({ type: 'parts-opened', parts: open })
       },
       'rename-room'(state, { roomId, name }) {
         const room = roomOf(state, roomId)
@@ -100,6 +114,7 @@ export const rooms = topic<{
       },
     },
     evolve: {
+      'parts-opened': (_state, { parts }) => ({ partsOpen: parts }),
       opened: (_state, { plan }) => ({
         rooms: plan.rooms.map(newRoom),
       }),
@@ -121,13 +136,20 @@ export const rooms = topic<{
       }),
     },
     views: {
-      facilitator: state => ({ rooms: openRooms(state.rooms), canUndo: state.before !== null }),
+      facilitator: state => ({
+        rooms: openRooms(state.rooms),
+        canUndo: state.before !== null,
+        partsOpen: state.partsOpen,
+      }),
       participant: (state, me) => {
         const room = roomIn(state, me)
-        return { whereabouts: whereaboutsOf(state, me), board: room ? boardOf(state, room) : null }
+        return { whereabouts: whereaboutsOf(state, me), board: room ? openParts(state, room) : null }
       },
       projector: state => ({
-        task: taskOf(boardOf(state, { board: state.boardToCome })),
+        task:
+          state.boardsToCome.length > 1
+            ? NO_TASK
+            : taskOf(boardOf(state, { board: state.boardsToCome[0] ?? 0 })),
         rooms: state.round
           ? roomsNow(openRooms(state.rooms), state.participants)
           : roomsToCome(openRooms(state.rooms), state.participants)(state.expected),
@@ -164,11 +186,27 @@ export const boardOf = (
 const taskOf = remember(({ title, steps }: Board) => ({ title, steps }))
 const NO_BOARD: Board = { title: '', steps: [], prompts: [] }
 
-/** A room that is made now, with the board it gets. */
-export const onBoard = <R extends PlannedRoom>(
-  { boardToCome }: Pick<RoomsState, 'boardToCome'>,
+/** The same for all is said once, on the projector; what stations are about stands in each. */
+const NO_TASK = { title: '', steps: [] }
+
+/** A room that is made now, with the board it gets: with several boards, one after the other by the room's place from 0. */
+export function onBoard<R extends PlannedRoom>(
+  { boardsToCome }: Pick<RoomsState, 'boardsToCome'>,
   room: R,
-): R => (boardToCome === 0 ? room : { ...room, board: boardToCome })
+  place: number,
+): R {
+  const board = boardsToCome[place % boardsToCome.length] ?? 0
+  return board === 0 ? room : { ...room, board }
+}
+
+/** The board of a room as its people see it: with the parts that are open now. */
+const openParts = (state: RoomsState & Pick<SessionState, 'boards'>, room: Room): Board =>
+  state.partsOpen === null ? boardOf(state, room) : withParts(boardOf(state, room), state.partsOpen)
+
+const withParts = rememberBoth((board: Board, parts: readonly string[]): Board => {
+  const prompts = board.prompts.filter(({ id }) => parts.includes(id))
+  return prompts.length === board.prompts.length ? board : { ...board, prompts }
+})
 
 /** The rooms, with those marked in which somebody now is. */
 function withUsed(state: RoomsState, roomIds: ReadonlySet<string | null | undefined>): Partial<RoomsState> {

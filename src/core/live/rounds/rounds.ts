@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { leftText } from '../../schedule/session-time'
 import { changeParticipants, type PeopleState, participantList, peopleIn } from '../door/people'
 import { idSchema, momentSchema } from '../ids'
+import type { MovesState } from '../moves/terms'
 import { remember } from '../remember'
 import type { RoomsState } from '../rooms/room'
 import type { SessionEvent, SessionState } from '../session/session'
@@ -28,7 +29,9 @@ const events = {
   'sent-out': {
     number: z.number(),
     endsAt: momentSchema,
+    /** Who is in a room with it; who is invited comes by themselves. */
     participantIds: z.array(idSchema),
+    invited: z.literal(true).optional(),
     /** Where the running order says so; else the usual ones, and the session's own grace. */
     warnings: z.array(z.number()).optional(),
     graceSeconds: z.number().optional(),
@@ -42,12 +45,16 @@ const events = {
 }
 export type RoundsEvent = EventsOf<typeof events>
 
-type State = RoundsState & PeopleState & RoomsState & Pick<SessionState, 'phase' | 'endedAt'>
+type State = RoundsState &
+  PeopleState &
+  RoomsState &
+  Pick<MovesState, 'terms'> &
+  Pick<SessionState, 'phase' | 'endedAt'>
 
 /** Rounds in rooms: sending out, the clock, warnings, calling back, grace. */
 export const rounds = topic<{
   state: RoundsState
-  needs: PeopleState & RoomsState & Pick<SessionState, 'phase' | 'endedAt'>
+  needs: Omit<State, keyof RoundsState>
   hears: SessionEvent
   problem: RoundsProblem
   mark: 'joined' | 'warning'
@@ -75,8 +82,13 @@ export const rounds = topic<{
         )
         if (going.length === 0) return refuse({ code: 'nobody-to-send' })
         const number = state.pastRounds.length + 1
-        const participantIds = going.map(participant => participant.id)
-        return happens({ type: 'sent-out', number, endsAt: now + seconds * 1000, participantIds })
+        const { invited } = state.terms
+        // Who has no page to accept on, nor anybody's to go along with, is in the room at once.
+        const participantIds = going
+          .filter(({ hasDevice, besideId }) => !invited || (!hasDevice && besideId === null))
+          .map(participant => participant.id)
+        const endsAt = now + seconds * 1000
+        return happens({ type: 'sent-out', number, endsAt, participantIds, ...(invited && { invited }) })
       },
       'add-time'(state, { seconds }, _actor, now) {
         if (!state.round) return refuse({ code: 'not-out' })

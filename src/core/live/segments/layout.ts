@@ -1,12 +1,13 @@
 /** Rooms stand ready for the round that comes. */
 import type { RunSegment } from '../../schedule/running-order'
 import { type Participant, participantList } from '../door/people'
+import type { MovesEvent } from '../moves/terms'
 import { type RoomSetEvent, roomSet } from '../room-set/room-set'
-import { openRooms, roomOf } from '../rooms/room'
+import { openRooms, type Room, roomOf } from '../rooms/room'
 import { beginning, find, nextOf, type Running, type SegmentsEvent, type State } from './state'
 
 /** An event of the running order, followed by the rooms of the round that comes, if they are known. */
-export type Made = SegmentsEvent | RoomSetEvent
+export type Made = SegmentsEvent | RoomSetEvent | MovesEvent
 
 /** A segment begins; where it is not a round itself, the rooms of the next are laid out. */
 export function begun(state: State, { id, kind }: Running, now: number): { events: Made[]; state: State } {
@@ -17,48 +18,62 @@ export function begun(state: State, { id, kind }: Running, now: number): { event
 
 /**
  * The rooms of the round that comes next: as planned, or as in an earlier segment, on the same boards where it works on the same
- * one; groups that were made here go on, on boards of their own where the next round has another.
+ * one; in a rotation each group in the next room; groups that were made here go on, on boards of their own where the next round has
+ * another.
  */
 export function layout(state: State): Made[] {
   const next = nextOf(state)
   if (next?.kind !== 'rooms' || state.round || state.laidOutFor === next.id) return []
-  if (next.groups.from === 'plan')
-    return [
-      laidOut(
-        state,
-        next,
-        next.groups.rooms.map(({ personIds, ...room }) => ({ room, personIds })),
-      ),
-    ]
-  const from = next.groups
+  const { groups } = next
+  if (groups.from === 'plan') {
+    const rooms = groups.rooms.map(({ personIds, ...room }) => ({ room, personIds }))
+    return [laidOut(state, next, rooms)]
+  }
+  if (groups.from === 'choice') {
+    const rooms = groups.rooms.map(room => ({ room, personIds: [] }))
+    const { least, most } = groups
+    return [laidOut(state, next, rooms), { type: 'choosing-opened', least, most }]
+  }
   const ids =
-    from.from === 'earlier'
-      ? (find(state, from.segmentId)?.roomIds ?? [])
+    'segmentId' in groups
+      ? (find(state, groups.segmentId)?.roomIds ?? [])
       : openRooms(state.rooms).map(({ id }) => id)
   const before = ids.flatMap(id => roomOf(state, id) ?? [])
   if (before.length === 0) return []
-  if (before.every(({ board = 0 }) => board === next.board)) {
-    if (from.from === 'live') return []
-    const again = roomSet.decide['reopen-rooms'](
-      state,
-      { type: 'reopen-rooms', roomIds: before.map(({ id }) => id), instead: true },
-      { kind: 'facilitator', accountId: '', name: '' },
-      0,
-    )
-    return again.ok ? again.events.filter(isRoomSetEvent) : []
-  }
+  const steps = groups.from === 'next-step' ? 1 : 0
+  if (steps === 0 && before.every(({ board = 0 }, place) => board === boardAt(next, place)))
+    return groups.from === 'live' ? [] : reopened(state, before)
   const people = participantList(state)
-  const own = before.map(({ id, name, closed, lastIds }, index) => ({
-    room: { id: `${next.id}-${index}`, copyId: `${next.id}-${index}`, name },
-    personIds: awaitedIn(state, id, from),
-    participantIds: closed ? lastIds : people.filter(({ roomId }) => roomId === id).map(one => one.id),
-  }))
-  return [laidOut(state, next, own)]
+  const rooms = before.map(({ name }, place) => {
+    // In the next room are those who were in the one before it, and in the first those of the last.
+    const { id, closed, lastIds } = before.at(place - steps) ?? (before[place] as Room)
+    return {
+      room: { id: `${next.id}-${place}`, copyId: `${next.id}-${place}`, name },
+      personIds: awaitedIn(state, id, groups),
+      participantIds: closed ? lastIds : people.filter(({ roomId }) => roomId === id).map(one => one.id),
+    }
+  })
+  return [laidOut(state, next, rooms)]
 }
+
+/** Rooms there were are open again, with who was in them, instead of those that are open. */
+function reopened(state: State, before: readonly Room[]): Made[] {
+  const again = roomSet.decide['reopen-rooms'](
+    state,
+    { type: 'reopen-rooms', roomIds: before.map(({ id }) => id), instead: true },
+    { kind: 'facilitator', accountId: '', name: '' },
+    0,
+  )
+  return again.ok ? again.events.filter(isRoomSetEvent) : []
+}
+
+/** The board of a segment's room by its place, from 0. */
+const boardAt = ({ board, boards }: Running, place: number): number =>
+  boards?.[place % boards.length] ?? board
 
 /** Those of the list who are not here and would have been in a room. */
 function awaitedIn(state: State, roomId: string, from: RunSegment['groups']): string[] {
-  const planned = from.from === 'earlier' ? find(state, from.segmentId)?.groups : undefined
+  const planned = 'segmentId' in from ? find(state, from.segmentId)?.groups : undefined
   const ids = new Set([
     ...state.expected.flatMap(person => (person.roomId === roomId ? [person.personId] : [])),
     ...((planned?.from === 'plan' ? planned.rooms.find(({ id }) => id === roomId)?.personIds : undefined) ??
@@ -76,7 +91,7 @@ interface ToLayOut {
   participantIds?: readonly string[]
 }
 
-function laidOut(state: State, { id, board }: Running, all: readonly ToLayOut[]): SegmentsEvent {
+function laidOut(state: State, next: Running, all: readonly ToLayOut[]): SegmentsEvent {
   const here = new Map(
     participantList(state).flatMap((one): [string, Participant][] =>
       one.personId === null ? [] : [[one.personId, one]],
@@ -85,10 +100,10 @@ function laidOut(state: State, { id, board }: Running, all: readonly ToLayOut[])
   const present = new Set(participantList(state).map(one => one.id))
   return {
     type: 'rooms-laid-out',
-    segmentId: id,
-    rooms: all.map(({ room, personIds, participantIds = [] }) => ({
+    segmentId: next.id,
+    rooms: all.map(({ room, personIds, participantIds = [] }, place) => ({
       ...room,
-      ...(board !== 0 && { board }),
+      ...(boardAt(next, place) !== 0 && { board: boardAt(next, place) }),
       participantIds: [
         ...personIds.flatMap(personId => here.get(personId)?.id ?? []),
         ...participantIds.filter(participantId => present.has(participantId)),

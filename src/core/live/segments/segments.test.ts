@@ -1,4 +1,4 @@
-import { clock, door, facilitator, plan, Rehearsed } from 'tests/fixtures/rehearsed'
+import { clock, door, facilitator, participant, plan, Rehearsed } from 'tests/fixtures/rehearsed'
 import type { RunSegment } from '../../schedule/running-order'
 import { due, nextDue } from '../due'
 import { openRooms } from '../rooms/room'
@@ -268,4 +268,110 @@ test('after a day it stays ended, and one that ended between rounds has no round
   session.tell(16 * MINUTE, facilitator, { type: 'reopen-session' })
   expect(session.state).toMatchObject({ round: null, pastRounds: [{ number: 1 }] })
   expect(currentOf(session.state)?.id).toBe('report')
+})
+
+test('a board for each room: stations, and in the next step each group is one room on, with a board of its own', () => {
+  const three = { ...board, title: 'Third' }
+  const steps = [
+    segment('one', 'rooms', { groups: stations, boards: [1, 2] }),
+    segment('talk', 'whole'),
+    segment('two', 'rooms', { groups: { from: 'next-step', segmentId: 'one' }, boards: [1, 2] }),
+    segment('talk-2', 'whole'),
+    segment('three', 'rooms', { groups: { from: 'next-step', segmentId: 'two' }, boards: [1, 2] }),
+  ]
+  const rooms = stations.rooms.map(({ id, name, copyId }, place) => ({ id, name, copyId, board: place + 1 }))
+  const people = plan.people.map(person => ({
+    ...person,
+    roomId: person.personId === 'p-bo' ? 'map' : 'soil',
+  }))
+  const session = new Rehearsed({ rooms, people, moreBoards: [board, three], segments: steps })
+  session.join(1, 'ana', 'bo')
+  expect(where(session)).toEqual({ ana: 'soil', bo: 'map' })
+  next(session, 2)
+  const titles = () => ['ana', 'bo'].map(id => participantView(session.state, id)?.board?.title)
+  expect(titles()).toEqual(['Stations', 'Third'])
+  roundOver(session, MINUTE)
+  expect(openRooms(session.state.rooms)).toMatchObject([
+    { name: 'Soil', board: 1, copyId: 'two-0' },
+    { name: 'Map', board: 2, copyId: 'two-1' },
+  ])
+  // Who has not come is awaited one room on as well.
+  expect(session.state.expected.find(({ personId }) => personId === 'p-chi')?.roomId).toBe('two-1')
+  next(session, 3 * MINUTE)
+  expect(titles()).toEqual(['Third', 'Stations'])
+  roundOver(session, 4 * MINUTE)
+  next(session, 6 * MINUTE)
+  expect(titles()).toEqual(['Stations', 'Third'])
+})
+
+test('by choice: the rooms stand there while everybody is together, and people choose until they are sent out', () => {
+  const rooms = [
+    { id: 'a', name: 'Text', copyId: 'ca' },
+    { id: 'b', name: 'Picture', copyId: 'cb' },
+  ]
+  for (const first of [[], [segment('talk', 'whole')]]) {
+    const session = new Rehearsed({
+      rooms: [],
+      segments: [...first, segment('r', 'rooms', { groups: { from: 'choice', rooms, least: 1, most: 1 } })],
+    })
+    session.join(1, 'ana', 'bo')
+    expect(participantView(session.state, 'ana')?.roomsToChoose?.rooms).toHaveLength(2)
+    session.tell(2, participant('ana'), { type: 'choose-room', roomId: 'b' })
+    expect(session.tell(2, participant('bo'), { type: 'choose-room', roomId: 'b' })).toBe('room-full')
+    next(session, 3)
+    expect(where(session)).toEqual({ ana: 'b', bo: null })
+    expect(session.state.choosing).toBeNull()
+  }
+})
+
+test('only the parts that are open are seen, and a facilitator opens others while the round runs', () => {
+  const two = {
+    ...board,
+    prompts: ['s', 't'].map(id => ({ ...board.prompts[0], id })) as typeof board.prompts,
+  }
+  const session = new Rehearsed({
+    board: two,
+    segments: [
+      segment('one', 'rooms', { groups: first, parts: ['s'] }),
+      segment('w', 'whole'),
+      segment('x', 'rooms'),
+    ],
+  })
+  session.join(1, 'ana', 'bo')
+  next(session, 2)
+  const seen = () => participantView(session.state, 'ana')?.board?.prompts.map(({ id }) => id)
+  expect(seen()).toEqual(['s'])
+  const open = (parts: string[] | null) => session.tell(3, facilitator, { type: 'open-parts', parts })
+  expect([open(['s', 't', 'gone']), open(['s', 't'])]).toEqual([['parts-opened'], []])
+  expect(seen()).toEqual(['s', 't'])
+  open(['t'])
+  expect(seen()).toEqual(['t'])
+  // The next round has its own.
+  roundOver(session, MINUTE)
+  next(session, 2 * MINUTE)
+  expect(seen()).toEqual(['s', 't'])
+})
+
+test('terms and roles of a segment hold for its round, what was said in Live as well, and not for the next', () => {
+  const session = new Rehearsed({
+    segments: [
+      segment('one', 'rooms', {
+        groups: first,
+        terms: { invited: true, mayChange: false, mayReturn: false },
+        roles: { rule: 'alphabet', mayPass: false },
+      }),
+      segment('w', 'whole'),
+      segment('two', 'rooms'),
+    ],
+  })
+  session.join(1, 'ana', 'bo')
+  session.tell(1, facilitator, { type: 'set-terms', invited: true, mayChange: true, mayReturn: false })
+  expect(next(session, 2)).toEqual(['segment-begun', 'sent-out', 'roles-given'])
+  expect(session.state).toMatchObject({ terms: { invited: true, mayChange: true } })
+  expect(participantView(session.state, 'ana')?.moves).toMatchObject({ enter: 'Reeds' })
+  session.tell(3, participant('ana'), { type: 'enter-room' })
+  expect(participantView(session.state, 'ana')?.roles).toMatchObject({ mayPass: false })
+  roundOver(session, MINUTE)
+  expect(session.state).toMatchObject({ terms: { invited: false, mayChange: false }, rolesRule: null })
+  expect(next(session, 2 * MINUTE)).toEqual(['segment-begun', 'sent-out'])
 })

@@ -9,6 +9,8 @@ import {
 } from '../../schedule/running-order'
 import { idSchema } from '../ids'
 import type { MessagesEvent } from '../messages/messages'
+import type { MovesEvent } from '../moves/terms'
+import type { RolesEvent } from '../roles/roles'
 import type { RoomSetEvent, RoomSetProblem } from '../room-set/room-set'
 import { withRooms } from '../rooms/making'
 import type { RoomsEvent, RoomsProblem } from '../rooms/rooms'
@@ -28,9 +30,11 @@ import {
   fresh,
   inserted,
   nextOf,
+  ofRound,
   type SegmentsEvent,
   type SegmentsState,
   type State,
+  toCome,
 } from './state'
 
 export type SegmentsProblem =
@@ -42,7 +46,7 @@ export type SegmentsProblem =
 export const segments = topic<{
   state: SegmentsState
   needs: Omit<State, keyof SegmentsState>
-  hears: SessionEvent | RoundsEvent | RoomsEvent | RoomSetEvent | MessagesEvent
+  hears: SessionEvent | RoundsEvent | RoomsEvent | RoomSetEvent | MessagesEvent | MovesEvent | RolesEvent
   problem: SegmentsProblem
   borrows: RoomsProblem | RoundsProblem | RoomSetProblem | TextProblem
 }>()(
@@ -154,7 +158,7 @@ export const segments = topic<{
     follows: {
       opened: state => {
         const [first] = state.segments
-        return first && first.kind !== 'rooms' ? begun(state, first, 0).events : []
+        return first && first.kind !== 'rooms' ? begun(state, first, 0).events : layout(state)
       },
       // With the whole group again: what is planned for them goes on by itself, everything else waits to be begun.
       'round-ended': state => {
@@ -172,7 +176,7 @@ export const segments = topic<{
           laidOutFor: next?.groups.from === 'plan' ? next.id : null,
           startsAt: plan.startsAt ?? null,
           minutesPlanned: plan.minutes ?? (all.length > 0 ? totalMinutes(all) : null),
-          boardToCome: next?.board ?? 0,
+          ...(next && toCome(next)),
         }
       },
       'segment-begun': (state, { segmentId }, at) => beginning(state, segmentId, at),
@@ -182,7 +186,6 @@ export const segments = topic<{
         const moved = find(state, segmentId)
         return moved
           ? inserted(
-              state,
               state.segments.filter(one => one !== moved),
               moved,
               beforeId,
@@ -190,7 +193,7 @@ export const segments = topic<{
           : {}
       },
       'segment-inserted': (state, { segment, beforeId }) =>
-        inserted(state, state.segments, fresh(segment), beforeId),
+        inserted(state.segments, fresh(segment), beforeId),
       'rooms-laid-out': (state, { segmentId, rooms, awaited }, at) => {
         const roomOfPerson = new Map(awaited.map(({ personId, roomId }) => [personId, roomId]))
         return {
@@ -203,6 +206,9 @@ export const segments = topic<{
         }
       },
       'rooms-undone': () => ({ laidOutFor: null }),
+      'terms-set': (state, { type: _, ...terms }) => ofRound(state, { terms }),
+      'roles-set': (state, { rule }) => ofRound(state, { roles: rule ?? undefined }),
+      'parts-opened': (state, { parts }) => ofRound(state, { parts: parts ?? undefined }),
       'round-ended': (state, _event, at) => ended(state, at, true),
       ended: (state, _event, at) => ended(state, at, false),
       reopened: state => ({

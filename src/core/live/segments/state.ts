@@ -1,9 +1,12 @@
 /** What is kept of the running order, and how it changes. */
 import { z } from 'zod'
 import { minutesSchema, type RunSegment, runSegmentSchema } from '../../schedule/running-order'
+import { MOVED_AT_ONCE } from '../../schedule/terms'
 import type { DoorState } from '../door/door-facts'
 import { idSchema } from '../ids'
 import type { MessagesState } from '../messages/messages'
+import type { MovesState } from '../moves/terms'
+import type { RolesState } from '../roles/roles-facts'
 import { madeRooms } from '../rooms/making'
 import { openRooms, type RoomsState } from '../rooms/room'
 import type { RoundsState } from '../rounds/rounds'
@@ -52,6 +55,8 @@ export type State = SegmentsState &
   DoorState &
   RoundsState &
   MessagesState &
+  MovesState &
+  RolesState &
   Pick<SessionState, 'phase' | 'boards' | 'endedAt'>
 
 /** A segment of which nothing has happened yet. */
@@ -76,7 +81,7 @@ export const nextOf = ({ segments: all }: Pick<SegmentsState, 'segments'>): Runn
   all.find(({ startedAt, skipped }) => startedAt === null && !skipped)
 
 /** The round that runs, or else the next there will be: rooms that are made now are for it. */
-export const roundToCome = ({ segments: all }: SegmentsState): Running | undefined =>
+export const roundToCome = ({ segments: all }: Pick<SegmentsState, 'segments'>): Running | undefined =>
   all.find(one => one.kind === 'rooms' && one.startedAt !== null && one.endedAt === null) ??
   all.find(one => one.kind === 'rooms' && one.startedAt === null && !one.skipped)
 
@@ -86,34 +91,33 @@ export function changed(
   segmentId: string,
   change: (segment: Running) => Partial<Running>,
 ): Partial<State> {
-  return withBoard(
-    state,
-    state.segments.map(one => (one.id === segmentId ? { ...one, ...change(one) } : one)),
-  )
+  return withRound(state.segments.map(one => (one.id === segmentId ? { ...one, ...change(one) } : one)))
 }
 
-/** The state with other segments: rooms that are made now get the board of the round that comes. */
-export const withBoard = (state: State, all: Running[]): Partial<State> => ({
-  segments: all,
-  boardToCome: roundToCome({ ...state, segments: all })?.board ?? state.boardToCome,
+/** The state with other segments: what stands ready is for the round that comes. */
+export function withRound(all: Running[]): Partial<State> {
+  const round = roundToCome({ segments: all })
+  return { segments: all, ...(round && toCome(round)) }
+}
+
+/** What stands ready for a round: the boards of its rooms, which parts of them are open, its terms and its roles. */
+export const toCome = ({ board, boards, parts, terms, roles }: Running): Partial<State> => ({
+  boardsToCome: boards ?? [board],
+  partsOpen: parts ?? null,
+  terms: terms ?? MOVED_AT_ONCE,
+  rolesRule: roles ?? null,
 })
 
 /** The state with a segment put in before another, or at the end. */
-export function inserted(
-  state: State,
-  all: Running[],
-  segment: Running,
-  beforeId: string | null,
-): Partial<State> {
+export function inserted(all: Running[], segment: Running, beforeId: string | null): Partial<State> {
   const place = beforeId === null ? all.length : all.findIndex(({ id }) => id === beforeId)
-  return place < 0 ? {} : withBoard(state, [...all.slice(0, place), segment, ...all.slice(place)])
+  return place < 0 ? {} : withRound([...all.slice(0, place), segment, ...all.slice(place)])
 }
 
 /** Whatever ran before ends where another begins. */
 export function beginning(state: State, segmentId: string, at: number): Partial<State> {
   const roomIds = openRooms(state.rooms).map(({ id }) => id)
-  return withBoard(
-    state,
+  return withRound(
     state.segments.map(one => {
       if (one.id === segmentId)
         return { ...one, startedAt: at, skipped: false, roomIds: one.kind === 'rooms' ? roomIds : [] }
@@ -127,4 +131,10 @@ export function ended(state: State, at: number, isRound: boolean): Partial<State
   const running = currentOf(state)
   if (!running || (isRound && (!state.round || running.kind !== 'rooms'))) return {}
   return changed(state, running.id, () => ({ endedAt: at }))
+}
+
+/** What a facilitator says of the round that comes, or runs, stands in its segment as well. */
+export function ofRound(state: State, change: Partial<Running>): Partial<State> {
+  const round = roundToCome(state)
+  return round ? changed(state, round.id, () => change) : {}
 }

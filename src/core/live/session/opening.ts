@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { boardSchema } from '../../boards/board'
-import { MOST_SEGMENTS, runSegmentSchema } from '../../schedule/running-order'
+import { MOST_BOARDS, MOST_SEGMENTS, runSegmentSchema } from '../../schedule/running-order'
 import { expectedPersonSchema } from '../door/people'
 import { plannedRoomSchema } from '../rooms/room'
 
@@ -16,7 +16,7 @@ export const openingPlanSchema = z.object({
   /** Which version of the grouping the rooms were made from; null when that was not written down. */
   groupingVersion: z.number().nullable(),
   /** Boards beside the first, for segments that have another. */
-  moreBoards: z.array(boardSchema).max(MOST_SEGMENTS).optional(),
+  moreBoards: z.array(boardSchema).max(MOST_BOARDS).optional(),
   /** The running order; without one, rounds are made as they come. */
   segments: z.array(runSegmentSchema).max(MOST_SEGMENTS).optional(),
   /** When the session is to begin, in milliseconds since 1970, and how many minutes it may take (null: nobody has said). */

@@ -3,11 +3,12 @@ import { lazy, Suspense } from 'react'
 import type { Contradiction } from '~/core/grouping/arrange'
 import type { Group } from '~/core/grouping/grouping'
 import type { Balance, BrokenRule, MeetAgain } from '~/core/grouping/judge'
+import { listed, ruleText } from '~/core/grouping/rule-text'
 import type { Rule } from '~/core/grouping/rules'
 import { Message } from '../../../ui/layout'
 import { loadAgain } from '../../../ui/load-again'
 import type { Judged } from '../search/use-judged'
-import { contradictionText, dayText, listed, ruleText } from '../settings/rule-text'
+import { contradictionText, dayText } from '../settings/rule-text'
 
 const RandomChart = lazy(() => loadAgain(() => import('./random-chart')))
 

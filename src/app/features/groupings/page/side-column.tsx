@@ -1,12 +1,12 @@
 import { Stack } from '@chakra-ui/react'
 import { balances } from '~/core/grouping/judge'
+import { listed } from '~/core/grouping/rule-text'
 import { Button } from '../../../ui/button'
 import { Section } from '../../../ui/layout'
 import { Fold, ListTools } from '../files/list-tools'
 import { ResultPanel } from '../groups/result-panel'
 import { AimsPanel } from '../settings/aims-panel'
 import { RolesPanel } from '../settings/roles-panel'
-import { listed } from '../settings/rule-text'
 import { RulesPanel } from '../settings/rules-panel'
 import type { GroupingState } from './use-grouping'
 

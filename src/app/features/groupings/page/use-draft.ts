@@ -51,8 +51,12 @@ export function useDraft(draft: DraftOf): DraftState {
     if (groupingId !== null && new URLSearchParams(location.search).has('saved'))
       writeDraft(localStorage, draftKey(cohortId, null), null)
   }, [cohortId, groupingId])
+  // A draft just taken up is not in the page yet: only a change that was there and is gone again lets go of it.
+  const wasChanged = useRef(false)
   useEffect(() => {
-    if (changed || (state !== 'kept' && state !== 'taken-up')) return
+    const isUndone = wasChanged.current && !changed
+    wasChanged.current = changed
+    if (!isUndone || (state !== 'kept' && state !== 'taken-up')) return
     writeDraft(localStorage, key, null)
     setState('none')
   }, [changed, state, key])

@@ -1,8 +1,9 @@
 import { useCallback } from 'react'
 import { effectOfMove } from '~/core/grouping/effect'
 import type { Arrangement } from '~/core/grouping/grouping'
+import { ruleText } from '~/core/grouping/rule-text'
 import type { MoveEffect } from '../groups/arranger'
-import { ruleText, shortDayText } from '../settings/rule-text'
+import { shortDayText } from '../settings/rule-text'
 
 type Effect = Parameters<typeof effectOfMove>[3]
 

@@ -2,7 +2,7 @@ import { chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import type { Group } from '~/core/grouping/grouping'
 import { planRotation, type Rotation } from '~/core/grouping/rotation'
-import { listed } from '../settings/rule-text'
+import { listed } from '~/core/grouping/rule-text'
 
 /** Rounds by stations: which teams are where, and which wait. */
 export function RotationTable({ groups, rotation }: { groups: Group[]; rotation: Rotation }) {

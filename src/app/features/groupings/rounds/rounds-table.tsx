@@ -3,12 +3,12 @@ import { useState } from 'react'
 import type { RoundList } from '~/core/grouping/edits'
 import { repeatedPairs, whomOneMeets } from '~/core/grouping/rounds/meets'
 import type { RoundsMethod } from '~/core/grouping/rounds/portfolio'
+import { listed } from '~/core/grouping/rule-text'
 import { Button } from '../../../ui/button'
 import { Field, Select } from '../../../ui/fields'
 import { Section } from '../../../ui/layout'
 import type { GroupedPerson } from '../groups/grouped-person'
 import type { Outcome } from '../search/search-task'
-import { listed } from '../settings/rule-text'
 
 type Name = (personId: string) => string
 

@@ -1,9 +1,9 @@
 import { Box, chakra } from '@chakra-ui/react'
 import { Wrench } from 'lucide-react'
 import type { Arrangement } from '~/core/grouping/grouping'
+import { listed } from '~/core/grouping/rule-text'
 import { Button } from '../../../ui/button'
 import { Message } from '../../../ui/layout'
-import { listed } from '../settings/rule-text'
 import type { Outcome } from './search-task'
 
 interface RepairOfferProps {

@@ -1,27 +1,9 @@
 import type { RuleProblem } from '~/contracts/grouping'
 import type { Contradiction } from '~/core/grouping/arrange'
-import type { Aim, AimContent, Rule } from '~/core/grouping/rules'
+import { listed } from '~/core/grouping/rule-text'
+import type { Aim, AimContent } from '~/core/grouping/rules'
 
 type Name = (personId: string) => string
-
-/** `Ana, Bo and Chi` */
-export const listed = (words: readonly string[]): string =>
-  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
-
-export function ruleText(rule: Rule, name: Name): string {
-  switch (rule.kind) {
-    case 'apart':
-      return `${listed(rule.personIds.map(name))} apart`
-    case 'together':
-      return `${listed(rule.personIds.map(name))} together`
-    case 'placed':
-      return `${listed(rule.personIds.map(name))} in ${rule.groupName}`
-    case 'lead-in-each':
-      return 'A trained lead in every group'
-    case 'sizes':
-      return `${rule.least} to ${rule.most} people in every group`
-  }
-}
 
 export const aimText = (aim: AimContent): string => {
   switch (aim.kind) {

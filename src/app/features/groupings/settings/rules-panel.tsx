@@ -1,13 +1,13 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
 import { memo, useState } from 'react'
 import { useFetcher } from 'react-router'
+import { ruleText } from '~/core/grouping/rule-text'
 import { RULE_KINDS, type Rule } from '~/core/grouping/rules'
 import { Button } from '../../../ui/button'
 import { Field, Input, Select, Tick } from '../../../ui/fields'
 import { Message } from '../../../ui/layout'
 import type { GroupedPerson } from '../groups/grouped-person'
 import { PeoplePicker } from './people-picker'
-import { ruleText } from './rule-text'
 
 interface RulesPanelProps {
   cohortId: string

@@ -125,6 +125,7 @@ function useConcerns(segments: Segment[], minutes: number | null, world: PlanWor
       ),
       boards: new Map(world.boards.map(board => [board.id, board])),
       atTheSameTime: world.atTheSameTime,
+      people: world.people,
     }),
     [world, minutes],
   )

@@ -1,0 +1,16 @@
+import type { Role, RolesRule } from '../../grouping/roles'
+
+/** A role somebody has in a room; in another room it is not theirs. */
+export interface Held {
+  role: Role
+  roomId: string
+}
+
+export interface RolesState {
+  /** How roles are given when people are sent out; null for none. */
+  rolesRule: RolesRule | null
+  /** By participant id, in the round that runs. */
+  roles: ReadonlyMap<string, Held>
+  /** How often each has had which role in this session, by participant id. */
+  rolesHeld: ReadonlyMap<string, Partial<Record<Role, number>>>
+}
