@@ -90,6 +90,45 @@ test('what a segment names and is gone is left to the session, and does not keep
   expect(await openSession({ db, hub: running.hub }, by, sessionId)).toMatchObject({ ok: true })
 })
 
+test('stations, a next step, a choice of rooms, terms and roles are opened as they were planned', async () => {
+  const { db } = running
+  const { sessionId, boardId, stations, order } = await evening()
+  const [, one] = order
+  const terms = { invited: true, mayChange: true, mayReturn: false }
+  const roles = { rule: 'alphabet', mayPass: true } as const
+  const planned: Segment[] = [
+    { ...(one as Segment), stations: [stations, boardId], terms, roles, parts: ['c'] },
+    {
+      ...newSegment('on', 'rooms'),
+      groups: { from: 'next-step', segmentId: 'one' },
+      stations: [stations, 'gone'],
+    },
+    {
+      ...newSegment('pick', 'rooms'),
+      groups: { from: 'choice', rooms: ['Text', 'Film'], least: 2, most: 3 },
+    },
+  ]
+  value(await saveRunningOrder(db, sessionId, planned, 60))
+  const plan = value(await prepareOpening(db, sessionId))
+  const [first, on, pick] = plan.segments ?? []
+  expect([plan.board, ...(plan.moreBoards ?? [])].map(({ title }) => title)).toEqual([
+    'Notes',
+    'Stations',
+    '',
+    '',
+  ])
+  expect(plan.rooms.map(room => room.board)).toEqual([1, undefined])
+  expect(first).toMatchObject({ boards: [1, 0], terms, roles, parts: ['c'] })
+  // A board that is gone leaves its station with nothing to work on.
+  expect(on).toMatchObject({ groups: { from: 'next-step', segmentId: first?.id }, boards: [1, 2] })
+  expect(pick?.groups).toMatchObject({
+    from: 'choice',
+    rooms: [{ name: 'Text' }, { name: 'Film' }],
+    least: 2,
+    most: 3,
+  })
+})
+
 test('rooms of a later round get copies of its own board when they are laid out', async () => {
   const { db, hub, by, facilitator } = running
   const { sessionId, personIds } = await evening()

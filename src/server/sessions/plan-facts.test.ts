@@ -3,6 +3,7 @@ import { runningServer } from 'tests/fixtures/running'
 import { newSegment } from '~/core/schedule/running-order'
 import { createBoard } from '../boards/boards.server'
 import { removePeople } from '../cohorts/cohorts.server'
+import { addRule } from '../cohorts/rules.server'
 import { remove } from '../removals/removals.server'
 import { planWorld } from './plan-facts.server'
 import { createSession, getSession, savePlan, saveRunningOrder } from './sessions.server'
@@ -24,8 +25,8 @@ test('a plan sees the rounds of its cohort with who is on the list now, and ever
       rounds: [
         {
           groups: [
-            { name: 'Reeds', people: 1 },
-            { name: 'Birds', people: 2 },
+            { name: 'Reeds', people: 1, leads: 0 },
+            { name: 'Birds', people: 2, leads: 0 },
           ],
           unplaced: 0,
         },
@@ -34,7 +35,7 @@ test('a plan sees the rounds of its cohort with who is on the list now, and ever
   ])
   expect(world.boards.find(({ title }) => title === board.title)).toMatchObject({
     steps: board.steps.length,
-    prompts: board.prompts.length,
+    prompts: board.prompts.map(({ id, text }) => ({ id, text })),
   })
 })
 
@@ -46,6 +47,19 @@ test('what the plan uses is there when it was removed since; what nobody uses is
   const { boards } = await planWorld(db, await getSession(db, sessionId))
   expect(boards.map(({ id }) => id)).toContain(boardId)
   expect(boards.map(({ id }) => id)).not.toContain(other)
+})
+
+test('rules that the groups of the plan break are named, of groupings it does not use nothing is said', async () => {
+  const { db, by } = running
+  const { sessionId, cohortId, groupingId, personIds } = await plannedSession(db, by)
+  const [, , one = '', other = ''] = personIds
+  value(await addRule(db, cohortId, { kind: 'apart', personIds: [one, other], reason: 'They said so.' }))
+  const broken = async () =>
+    (await planWorld(db, await getSession(db, sessionId))).groupings[0]?.rounds[0]?.brokenRules
+  expect(await broken()).toEqual([expect.stringMatching(/ and .* apart$/)])
+  value(await saveRunningOrder(db, sessionId, [{ ...newSegment('r', 'rooms'), boardId: null }], null))
+  expect(await broken()).toEqual([])
+  expect(groupingId).not.toBe('')
 })
 
 test('another session of the cohort at the same time is named, one after it is not', async () => {

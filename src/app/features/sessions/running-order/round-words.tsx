@@ -1,4 +1,5 @@
 import { Flex } from '@chakra-ui/react'
+import { uniqBy } from 'lodash-es'
 import { Minus, Plus } from 'lucide-react'
 import type { RoleRule } from '~/core/grouping/roles'
 import type { PlanWorld } from '~/core/schedule/readiness'
@@ -143,7 +144,10 @@ function BoardWords({ segment, world, onChange }: WordsProps & { world: PlanWorl
   ))
   const first = boardId ?? world.boards[0]?.id
   const used = world.boards.filter(({ id }) => (stations ?? [boardId]).includes(id))
-  const prompts = used.flatMap(board => board.prompts)
+  const prompts = uniqBy(
+    used.flatMap(board => board.prompts),
+    ({ id }) => id,
+  )
   const isOpen = (id: string) => segment.parts?.includes(id) ?? true
   return (
     <>
