@@ -1,4 +1,3 @@
-import { z } from 'zod'
 import { randomStream, shuffled } from '../random/random'
 
 export const ROLES = ['lead', 'scribe', 'reporter', 'timekeeper'] as const
@@ -7,10 +6,6 @@ export type Role = (typeof ROLES)[number]
 export const ROLE_RULES = ['alphabet', 'turn', 'random'] as const
 /** How roles are given: by a rule anyone can check, by whose turn it is, or at random. */
 export type RoleRule = (typeof ROLE_RULES)[number]
-
-/** How roles are given in a round, and whether people may pass theirs on. */
-export const rolesRuleSchema = z.object({ rule: z.enum(ROLE_RULES), mayPass: z.boolean() })
-export type RolesRule = z.infer<typeof rolesRuleSchema>
 
 export interface RolePerson {
   id: string

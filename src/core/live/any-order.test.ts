@@ -148,6 +148,11 @@ const ASKS: Ask[] = [
   ],
   (_state, pick) => [facilitator, { type: 'open-choosing', least: 1, most: pick % 4 }],
   () => [facilitator, { type: 'close-choosing' }],
+  (_state, pick) => [facilitator, { type: pick % 4 === 0 ? 'end-sitting' : 'ask-sitting' }],
+  (state, pick) => [
+    participant(personId(state, pick)),
+    { type: 'name-beside', besideIds: [personId(state, pick + 1), personId(state, pick + 2)] },
+  ],
   () => [facilitator, { type: 'bring-in' }],
   (state, pick) => [
     participant(personId(state, pick)),

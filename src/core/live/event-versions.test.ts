@@ -175,6 +175,9 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'roles-set': { rule: { rule: 'turn', mayPass: true } },
     'roles-given': { roles: [{ participantId: 'a', role: 'lead' }] },
     'role-passed': { role: 'lead', fromId: null, toId: 'a' },
+    'sitting-asked': {},
+    'sitting-over': {},
+    'beside-named': { participantId: 'a', besideIds: ['b'] },
     'parts-opened': { parts: ['c'] },
     'rooms-laid-out': {
       segmentId: 's',

@@ -8,6 +8,7 @@ const MAY: Record<ActorKind, string[]> = {
   facilitator: [
     'add-room',
     'add-time',
+    'ask-sitting',
     'attach-cohort',
     'bring-in',
     'broadcast',
@@ -15,6 +16,7 @@ const MAY: Record<ActorKind, string[]> = {
     'close-choosing',
     'close-room',
     'end',
+    'end-sitting',
     'give-role',
     'go-on',
     'insert-segment',
@@ -56,6 +58,7 @@ const MAY: Record<ActorKind, string[]> = {
     'choose-room',
     'come-back',
     'enter-room',
+    'name-beside',
     'not-me',
     'pass-role',
     'put-away',

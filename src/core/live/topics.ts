@@ -13,6 +13,7 @@ import { rooms } from './rooms/rooms'
 import { rounds } from './rounds/rounds'
 import { segments } from './segments/segments'
 import { session } from './session/session'
+import { sitting } from './sitting/sitting'
 import type {
   CommandOf,
   CommandShape,
@@ -35,6 +36,7 @@ export const TOPICS = {
   roomSet,
   late,
   moves,
+  sitting,
   rounds,
   roles,
   segments,

@@ -3,8 +3,7 @@
  * list and leave the old one as it was. Lengths in whole minutes.
  */
 import { z } from 'zod'
-import { rolesRuleSchema } from '../grouping/roles'
-import { placesSchema, termsSchema } from './terms'
+import { placesSchema, rolesRuleSchema, termsSchema } from './terms'
 
 export const SEGMENT_KINDS = ['whole', 'rooms', 'break'] as const
 export type SegmentKind = (typeof SEGMENT_KINDS)[number]

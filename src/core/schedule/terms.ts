@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { ROLE_RULES } from '../grouping/roles'
 
 /** How people go into rooms in a round, and what they may do by themselves. */
 export const termsSchema = z.object({
@@ -19,3 +20,7 @@ export const placesSchema = z.object({
   most: z.number().int().min(0).max(500),
 })
 export type Places = z.infer<typeof placesSchema>
+
+/** How roles are given in a round, and whether people may pass theirs on. */
+export const rolesRuleSchema = z.object({ rule: z.enum(ROLE_RULES), mayPass: z.boolean() })
+export type RolesRule = z.infer<typeof rolesRuleSchema>

@@ -29,6 +29,8 @@ export interface LaneProps {
   rounds: LiveView['rounds']
   lastVisitAt: number | undefined
   prompts: number
+  /** By participant id. */
+  roles: LiveView['roles']
   work: RoomWorkNow | undefined
   pageMadeAt: number
   /** Moves that mend it where one is alone in the room. */
@@ -54,6 +56,7 @@ export const Lane = memo(function Lane(props: LaneProps) {
     visits,
     clock,
     prompts,
+    roles,
     work,
     lastVisitAt,
     mends,
@@ -109,6 +112,7 @@ export const Lane = memo(function Lane(props: LaneProps) {
               rooms={rooms}
               isGuest={hasList && !person.onList}
               inRound={clock !== null}
+              role={roles[person.id]}
               send={send}
             />
           ))}

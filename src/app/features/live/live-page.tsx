@@ -7,6 +7,7 @@ import type { CohortsToAttach } from '../../live/cohort/cohort-dialog'
 import { Doubts } from '../../live/door/doubts'
 import { useHelpCalls } from '../../live/help/use-help-calls'
 import type { LiveView, Send } from '../../live/live-view'
+import { ChoosingNow } from '../../live/moves/choosing-now'
 import { RoomSet } from '../../live/room-set/room-set'
 import { laneButtonId } from '../../live/rooms/lane-button'
 import { OutsideRooms } from '../../live/rooms/outside-rooms'
@@ -118,6 +119,7 @@ export function LivePage({
         <Stack flex="1" minW="0" gap="8px">
           {!ended && <Doubts view={view} send={send} />}
           {!ended && <OutsideRooms view={view} cohorts={cohorts} send={send} />}
+          {!ended && <ChoosingNow view={view} send={send} />}
           <chakra.h2 srOnly>Rooms</chakra.h2>
           {!ended && !isOut && !making && (
             <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => setMaking(true)} />
@@ -135,7 +137,8 @@ export function LivePage({
                 rounds={view.rounds}
                 lastVisitAt={view.lastVisit[room.id]}
                 mends={mends.get(room.id)}
-                prompts={view.boards[room.board ?? 0]?.prompts.length ?? 0}
+                prompts={openPrompts(view, room)}
+                roles={view.roles}
                 work={work[room.id]}
                 pageMadeAt={now}
                 narrow={openRoom !== undefined || making}
@@ -214,6 +217,10 @@ function useRoomParts(view: LiveView): ReturnType<typeof roomParts> {
   })
   return parts
 }
+
+/** So many parts of its board a room can work on now. */
+const openPrompts = ({ boards, partsOpen }: LiveView, { board = 0 }: LiveView['rooms'][number]): number =>
+  boards[board]?.prompts.filter(({ id }) => partsOpen?.includes(id) ?? true).length ?? 0
 
 /** In a round, the moves that mend it where somebody is alone, by room. */
 function useMends({ clock, rooms, people }: LiveView): ReadonlyMap<string, Mend[]> {

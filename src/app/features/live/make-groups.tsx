@@ -4,11 +4,14 @@ import { useState } from 'react'
 import { sizeProblemText, sizesText } from '../../group-sizes/size-text'
 import { SizeFields, useTypedSizes } from '../../group-sizes/size-wish'
 import type { LiveView, Send } from '../../live/live-view'
+import { RolesRule } from '../../live/roles/roles-rule'
 import { Button } from '../../ui/button'
 import { Field, Select, Tick } from '../../ui/fields'
 import { Message } from '../../ui/layout'
+import { AsTheySit } from './as-they-sit'
 import { Drawer } from './drawer'
 import { FromList } from './from-list'
+import { NamedRooms } from './named-rooms'
 import { type Asked, columnWishes } from './rooms-task'
 import { useFactsHere } from './use-facts-here'
 import { useMakingRooms } from './use-making-rooms'
@@ -73,11 +76,18 @@ export function MakeGroups({ sessionId, view, onClose, send }: MakeGroupsProps) 
                   as in {round.name}
                 </option>
               ))}
+              <option value="choice">by choice of room</option>
+              <option value="sit">as they sit</option>
+              <option value="hand">by hand, from empty rooms</option>
               <option value="list">from a list that is pasted</option>
             </Select>
           )}
         </Field>
         {from === 'list' && <FromList here={here} send={send} />}
+        {from === 'sit' && <AsTheySit view={view} here={here} send={send} />}
+        {(from === 'choice' || from === 'hand') && (
+          <NamedRooms key={from} view={view} chosen={from === 'choice'} send={send} />
+        )}
         {from === 'now' && (
           <Flex gap="12px" wrap="wrap">
             <SizeFields {...sizes} />
@@ -100,7 +110,7 @@ export function MakeGroups({ sessionId, view, onClose, send }: MakeGroupsProps) 
             Fresh pairs: people who have not worked together
           </Tick>
         )}
-        {from !== 'list' && facts && facts.rules.length > 0 && (
+        {(from === 'now' || kept) && facts && facts.rules.length > 0 && (
           <Tick checked={keepRules} onChange={event => setKeepRules(event.target.checked)}>
             {facts.rules.length === 1
               ? 'Keep the 1 rule of the cohort'
@@ -138,6 +148,7 @@ export function MakeGroups({ sessionId, view, onClose, send }: MakeGroupsProps) 
             </Button>
           )}
         </Flex>
+        <RolesRule view={view} send={send} />
         <Box role="status">
           {said && <p>{said}</p>}
           {failed && (

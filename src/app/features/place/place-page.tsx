@@ -6,10 +6,13 @@ import { BoardView } from '../../board-view/board-view'
 import { NotMe } from '../../live/door/not-me'
 import type { SendFromPlace } from '../../live/live-view'
 import { Messages } from '../../live/messages/messages'
+import { MovesInRoom, OwnMoves } from '../../live/moves/own-moves'
+import { OwnRole } from '../../live/roles/own-role'
 import { Together } from '../../live/rooms/together'
 import { Warnings } from '../../live/rounds/warnings'
 import { ProgramLine } from '../../live/segments/program-line'
 import { Ended } from '../../live/session/ended'
+import { WhoIsBeside } from '../../live/sitting/who-is-beside'
 import { BesideMe } from '../../live/without-device/beside-me'
 import { ask } from '../../live-client/ask'
 import type { BoardStatus } from '../../live-client/board-connection'
@@ -99,6 +102,7 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
                 Join the call of your room
               </chakra.a>
             )}
+            <OwnRole view={view} send={send} />
             {whereabouts.where === 'room' && view.board ? (
               <BoardView
                 key={whereabouts.copyId}
@@ -112,6 +116,8 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
               <>
                 <ProgramLine program={view.program} />
                 <Together view={view} ownLink={ownLink} />
+                <OwnMoves view={view} send={send} />
+                <WhoIsBeside view={view} send={send} />
               </>
             )}
             {whereabouts.where === 'room' &&
@@ -119,6 +125,7 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
               whereabouts.alsoReads.map(other => (
                 <AlsoReads key={other.copyId} {...other} board={view.board as Board} />
               ))}
+            {whereabouts.where === 'room' && <MovesInRoom view={view} send={send} />}
             {whereabouts.where !== 'waiting' && (
               <BesideMe
                 beside={view.beside}

@@ -7,6 +7,7 @@ import { Button } from '../../ui/button'
 import { CopyText } from '../../ui/copy-text'
 import { NamePrompt } from '../../ui/name-prompt'
 import type { LiveView, Send } from '../live-view'
+import { PartsOpen } from '../rooms/parts-open'
 
 interface RoomSetProps {
   view: LiveView
@@ -27,6 +28,7 @@ export function RoomSet({ view, send, children }: RoomSetProps) {
           </CopyText>
         )}
         {view.rooms.length > 0 && children}
+        <PartsOpen view={view} send={send} />
       </Flex>
       <ClosedRooms view={view} send={send} />
     </Stack>

@@ -7,6 +7,7 @@ import { RemovePeople } from '../door/remove-people'
 import { WaitingList } from '../door/waiting-list'
 import { LateRule } from '../late/late-rule'
 import type { LiveView, Send } from '../live-view'
+import { TermsRule } from '../moves/terms-rule'
 import { PutIn } from '../without-device/put-in'
 import { People } from './people'
 
@@ -19,7 +20,16 @@ interface OutsideRoomsProps {
 /** Everybody who is not in a room, always in sight: waiting, with the whole group, and not here yet. */
 export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
   const together = view.people.filter(person => person.admitted && !person.inRoom)
-  const late = view.clock ? together.map(person => ({ person, room: roomFor(person, view) })) : []
+  const { clock, terms } = view
+  // Who goes by themselves, or came back by themselves, is not waiting to be placed.
+  const goesAlone = terms.invited || terms.mayReturn || terms.mayChange
+  const isOpen = (roomId: string | null) => view.rooms.some(room => room.id === roomId)
+  const invited = clock && goesAlone ? together.filter(({ roomId }) => isOpen(roomId)) : []
+  const late = clock
+    ? together
+        .filter(person => !invited.includes(person))
+        .map(person => ({ person, room: roomFor(person, view) }))
+    : []
   return (
     <Stack gap="6px" bg="panel" borderWidth="1px" borderRadius="8px" p="6px 10px">
       <WaitingList view={view} send={send} />
@@ -29,6 +39,17 @@ export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
           {together.length}
         </chakra.span>
         <People people={together} view={view} send={send} />
+        {invited.length > 0 && (
+          <Button
+            size="small"
+            kind={terms.invited ? 'ask' : 'plain'}
+            onClick={() => send({ type: 'bring-in' })}
+          >
+            {terms.invited
+              ? `${invited.length} invited ${invited.length === 1 ? 'has' : 'have'} not gone: bring them in`
+              : 'Send them back in'}
+          </Button>
+        )}
         {late.map(
           ({ person, room }) =>
             room && (
@@ -42,8 +63,13 @@ export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
               </Button>
             ),
         )}
-        <Flex ml="auto" align="center" wrap="wrap">
-          {view.rooms.length > 0 && <LateRule view={view} send={send} />}
+        <Flex ml="auto" align="center" wrap="wrap" gap="4px 10px">
+          {view.rooms.length > 0 && (
+            <>
+              <TermsRule view={view} send={send} />
+              <LateRule view={view} send={send} />
+            </>
+          )}
           <CohortDialog view={view} cohorts={cohorts} send={send} />
           <PutIn view={view} send={send} />
           <RemovePeople view={view} send={send} />

@@ -1,9 +1,11 @@
 import { chakra, Menu, Portal } from '@chakra-ui/react'
 import { memo, useState } from 'react'
+import { ROLES, type Role } from '~/core/grouping/roles'
 import type { LanePerson } from '~/core/live/door/shown'
 import { roughLength } from '~/core/schedule/session-time'
 import { useServerNow } from '../../live-client/server-clock'
 import type { LiveView, Send } from '../live-view'
+import { ROLE_DOES } from '../roles/role-words'
 
 interface PersonMenuProps {
   person: LanePerson
@@ -11,6 +13,8 @@ interface PersonMenuProps {
   /** The session has a list, and they are not on it. */
   isGuest: boolean
   inRound: boolean
+  /** What they do in their room in this round. */
+  role?: Role | undefined
   send: Send
 }
 
@@ -26,11 +30,14 @@ export const PersonMenu = memo(function PersonMenu(props: PersonMenuProps) {
     <NameButton
       person={props.person}
       isGuest={props.isGuest}
+      does={props.role}
       aria-haspopup="menu"
       onClick={() => setMade(true)}
     />
   )
 }, samePerson)
+
+const isRole = (value: string): value is Role => ROLES.some(role => role === value)
 
 /** Views come with new objects for the same people; what is shown of them decides. */
 function samePerson(before: PersonMenuProps, after: PersonMenuProps): boolean {
@@ -38,18 +45,20 @@ function samePerson(before: PersonMenuProps, after: PersonMenuProps): boolean {
   return (
     before.inRound === after.inRound &&
     before.isGuest === after.isGuest &&
+    before.role === after.role &&
     before.send === after.send &&
     before.rooms === after.rooms &&
     (Object.keys(person) as (keyof LanePerson)[]).every(key => person[key] === after.person[key])
   )
 }
 
-function MadeMenu({ person, rooms, isGuest, inRound, send }: PersonMenuProps) {
+function MadeMenu({ person, rooms, isGuest, inRound, role, send }: PersonMenuProps) {
   const act = (value: string) => {
     if (value === 'let-in') send({ type: 'let-in', participantIds: [person.id] })
     else if (value === 'remove') send({ type: 'remove', participantIds: [person.id] })
     else if (value === 'unmatch') send({ type: 'unmatch-people', participantIds: [person.id] })
     else if (value === 'free') send({ type: 'release', participantId: person.id })
+    else if (isRole(value)) send({ type: 'give-role', participantId: person.id, role: value })
     else if (value === 'whole') send({ type: 'place', participantId: person.id, roomId: null })
     else send({ type: 'place', participantId: person.id, roomId: value })
   }
@@ -63,7 +72,7 @@ function MadeMenu({ person, rooms, isGuest, inRound, send }: PersonMenuProps) {
       onSelect={({ value }) => act(value)}
     >
       <Menu.Trigger asChild>
-        <NameButton person={person} isGuest={isGuest} />
+        <NameButton person={person} isGuest={isGuest} does={role} />
       </Menu.Trigger>
       <Portal>
         <Menu.Positioner>
@@ -78,6 +87,16 @@ function MadeMenu({ person, rooms, isGuest, inRound, send }: PersonMenuProps) {
                   </Menu.Item>
                 ))}
                 {person.inRoom && <Menu.Item value="whole">Whole group</Menu.Item>}
+              </Menu.ItemGroup>
+            )}
+            {inRound && person.inRoom && (
+              <Menu.ItemGroup>
+                <Menu.ItemGroupLabel>In their room</Menu.ItemGroupLabel>
+                {ROLES.filter(each => each !== role).map(each => (
+                  <Menu.Item key={each} value={each}>
+                    {person.shownName} {ROLE_DOES[each]}
+                  </Menu.Item>
+                ))}
               </Menu.ItemGroup>
             )}
             <Menu.Separator />
@@ -98,8 +117,11 @@ function MadeMenu({ person, rooms, isGuest, inRound, send }: PersonMenuProps) {
 function NameButton({
   person,
   isGuest,
+  does,
   ...rest
-}: { person: LanePerson; isGuest: boolean } & React.ComponentProps<typeof chakra.button>) {
+}: { person: LanePerson; isGuest: boolean; does?: Role | undefined } & React.ComponentProps<
+  typeof chakra.button
+>) {
   return (
     <chakra.button
       type="button"
@@ -117,6 +139,12 @@ function NameButton({
     >
       <Presence connected={person.connected} />
       {person.shownName}
+      {does && (
+        <chakra.span color="quiet" fontSize="xs">
+          {' '}
+          {ROLE_DOES[does]}
+        </chakra.span>
+      )}
       {isGuest && (
         <chakra.span color="quiet" fontSize="xs">
           {' '}

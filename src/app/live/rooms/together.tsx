@@ -25,15 +25,17 @@ export function Together({ view, ownLink }: { view: ParticipantView; ownLink: st
               'people who have not arrived yet'}
           </p>
           <chakra.p color="quiet">
-            {view.clock
-              ? 'The others are in their rooms now. The facilitator sends you there; leave this page open.'
-              : 'Everyone stays here until you are sent out.'}
+            {!view.clock
+              ? 'Everyone stays here until you are sent out.'
+              : view.moves?.enter
+                ? 'You are asked to go there now.'
+                : 'The others are in their rooms now. The facilitator sends you there; leave this page open.'}
           </chakra.p>
         </>
       ) : (
         <p>
-          {view.clock ? 'The others are in their rooms now. ' : ''}You have no room yet. The facilitator will
-          place you; leave this page open.
+          {view.clock ? 'The others are in their rooms now. ' : ''}You have no room yet.
+          {!view.roomsToChoose && ' The facilitator will place you; leave this page open.'}
         </p>
       )}
       {view.roundsBegun > 0 && (

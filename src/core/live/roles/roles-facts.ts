@@ -1,4 +1,5 @@
-import type { Role, RolesRule } from '../../grouping/roles'
+import type { Role } from '../../grouping/roles'
+import type { RolesRule } from '../../schedule/terms'
 
 /** A role somebody has in a room; in another room it is not theirs. */
 export interface Held {

@@ -1,6 +1,7 @@
 import { groupBy } from 'lodash-es'
 import { z } from 'zod'
-import { giveRoles, ROLES, type Role, type RolesRule, rolesRuleSchema } from '../../grouping/roles'
+import { giveRoles, ROLES, type Role } from '../../grouping/roles'
+import { type RolesRule, rolesRuleSchema } from '../../schedule/terms'
 import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
 import { type Participant, participantList } from '../door/people'

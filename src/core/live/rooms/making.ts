@@ -32,12 +32,13 @@ export type MadeRoom = z.infer<typeof madeRooms>[number]
 
 /**
  * Rooms for groups. Whoever has left meanwhile, or still waits, is left out, and so is a group in which nobody remains; who
- * stands in two is in the first. `ids` are new ones, two for each room.
+ * stands in two is in the first; `keepsEmpty` for rooms that are filled afterwards. `ids` are new ones, two for each room.
  */
 export function roomsFor(
   state: Pick<DoorState, 'participants'>,
   groups: readonly WantedGroup[],
   ids: readonly string[],
+  keepsEmpty = false,
 ): { rooms: MadeRoom[] } | MakingProblem | TextProblem {
   const names = new Set<string>()
   const taken = new Set<string>()
@@ -51,7 +52,7 @@ export function roomsFor(
     const here = [...new Set(participantIds)].filter(
       participantId => !taken.has(participantId) && presentOf(state, participantId)?.admitted,
     )
-    if (here.length === 0) continue
+    if (here.length === 0 && !keepsEmpty) continue
     for (const participantId of here) taken.add(participantId)
     const [id = '', copyId = ''] = ids.slice(2 * rooms.length)
     rooms.push({ id, copyId, name: name.trim(), participantIds: here })

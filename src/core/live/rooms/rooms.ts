@@ -62,7 +62,12 @@ export const rooms = topic<{
     initial: { rooms: [], boardsToCome: [0], partsOpen: null, before: null },
     commands: {
       place: { by: ['facilitator'], asks: { participantId: idSchema, roomId: idSchema.nullable() } },
-      'make-rooms': { by: ['facilitator'], asks: { groups: wantedGroups }, fills: { ids: 'fresh-ids' } },
+      'make-rooms': {
+        by: ['facilitator'],
+        /** `empty`: also rooms with nobody in them, for those who choose or are put in by hand. */
+        asks: { groups: wantedGroups, empty: z.boolean().optional() },
+        fills: { ids: 'fresh-ids' },
+      },
       'undo-rooms': { by: ['facilitator'], asks: {} },
       'rename-room': { by: ['facilitator'], asks: { roomId: idSchema, name: textSchema } },
       'open-parts': { by: ['facilitator'], asks: { parts: openPartsSchema } },
@@ -83,9 +88,9 @@ export const rooms = topic<{
         if (participant.roomId === target && participant.inRoom === intoRoom) return nothing
         return happens({ type: 'placed', participantId, roomId: target, intoRoom })
       },
-      'make-rooms'(state, { groups, ids }) {
+      'make-rooms'(state, { groups, ids, empty }) {
         if (state.round) return refuse({ code: 'already-out' })
-        const made = roomsFor(state, groups, ids)
+        const made = roomsFor(state, groups, ids, empty)
         if (!('rooms' in made)) return refuse(made)
         return happens({
           type: 'rooms-made',

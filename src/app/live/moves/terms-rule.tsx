@@ -1,0 +1,60 @@
+import { chakra } from '@chakra-ui/react'
+import type { LiveView, Send } from '../live-view'
+
+const MAY = {
+  stay: 'stay in their room',
+  change: 'may change rooms',
+  return: 'may come back',
+  both: 'may change and come back',
+} as const
+type May = keyof typeof MAY
+
+const look = {
+  bg: 'panel',
+  color: 'ink',
+  borderWidth: '1px',
+  borderColor: 'edge',
+  borderRadius: '4px',
+  px: '4px',
+} as const
+
+/** How people go into rooms, and what they may do by themselves there: for the round that runs, or the next. */
+export function TermsRule({ view: { terms }, send }: { view: LiveView; send: Send }) {
+  const { mayChange, mayReturn } = terms
+  const may: May = mayChange ? (mayReturn ? 'both' : 'change') : mayReturn ? 'return' : 'stay'
+  return (
+    <chakra.span fontSize="s" color="quiet">
+      People are{' '}
+      <chakra.select
+        {...look}
+        aria-label="How people go into rooms"
+        value={terms.invited ? 'invited' : 'moved'}
+        onChange={event => send({ type: 'set-terms', ...terms, invited: event.target.value === 'invited' })}
+      >
+        <option value="moved">moved at once</option>
+        <option value="invited">invited to go</option>
+      </chakra.select>{' '}
+      and{' '}
+      <chakra.select
+        {...look}
+        aria-label="What people may do in rooms"
+        value={may}
+        onChange={event => {
+          const now = event.target.value as May
+          send({
+            type: 'set-terms',
+            invited: terms.invited,
+            mayChange: now === 'change' || now === 'both',
+            mayReturn: now === 'return' || now === 'both',
+          })
+        }}
+      >
+        {(Object.keys(MAY) as May[]).map(each => (
+          <option key={each} value={each}>
+            {MAY[each]}
+          </option>
+        ))}
+      </chakra.select>
+    </chakra.span>
+  )
+}
