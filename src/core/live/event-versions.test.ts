@@ -175,6 +175,8 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'roles-set': { rule: { rule: 'turn', mayPass: true } },
     'roles-given': { roles: [{ participantId: 'a', role: 'lead' }] },
     'role-passed': { role: 'lead', fromId: null, toId: 'a' },
+    'facilitator-came': { accountId: 'a', name: 'x' },
+    'facilitator-gone': { accountId: 'a' },
     'sitting-asked': {},
     'sitting-over': {},
     'beside-named': { participantId: 'a', besideIds: ['b'] },

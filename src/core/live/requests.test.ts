@@ -17,6 +17,8 @@ const MAY: Record<ActorKind, string[]> = {
     'close-room',
     'end',
     'end-sitting',
+    'facilitator-comes',
+    'facilitator-goes',
     'give-role',
     'go-on',
     'insert-segment',

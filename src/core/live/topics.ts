@@ -3,6 +3,7 @@ import { z } from 'zod'
 import type { ActorKind } from './actors'
 import { cohort } from './cohort/cohort'
 import { door } from './door/door'
+import { facilitators } from './facilitators/facilitators'
 import { help } from './help/help'
 import { late } from './late/late'
 import { messages } from './messages/messages'
@@ -43,6 +44,7 @@ export const TOPICS = {
   messages,
   help,
   visits,
+  facilitators,
 }
 
 type Topics = typeof TOPICS

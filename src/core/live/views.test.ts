@@ -187,6 +187,7 @@ const SECTIONS = {
     'door',
     'doubts',
     'expected',
+    'facilitators',
     'help',
     'lastVisit',
     'lateRule',

@@ -66,7 +66,7 @@ export class LiveHub {
         if (participant.connected && participant.hasDevice)
           this.dropLater(participantFollower(id, participant.id), DROP_AFTER_RESTART_MS)
       }
-      for (const { accountId, name } of state.visits)
+      for (const { accountId, name } of state.facilitators.filter(one => one.here))
         this.dropLater(facilitatorFollower(id, { id: accountId, displayName: name }), DROP_AFTER_RESTART_MS)
     }
   }
@@ -85,8 +85,8 @@ export class LiveHub {
   }
 
   /**
-   * Follows a session as one reader; a participant counts as present while at least one stream of theirs is open, and
-   * the visit of a facilitator ends soon after their last one. Returns how to stop following.
+   * Follows a session as one reader; a participant or facilitator counts as present while at least one stream of theirs is
+   * open, and the visit of a facilitator ends soon after their last one. Returns how to stop following.
    */
   async follow(
     sessionId: string,
@@ -178,7 +178,7 @@ export class LiveHub {
     this.streams.set(follower.key, (this.streams.get(follower.key) ?? 0) + 1)
     clearTimeout(this.dropTimers.get(follower.key))
     this.dropTimers.delete(follower.key)
-    if (follower.came) this.tell(follower, follower.came)
+    this.tell(follower, follower.came)
   }
 
   private left(follower: Follower): void {
@@ -214,7 +214,7 @@ interface Follower {
   /** The same for all streams of one person in one session. */
   key: string
   actor: Actor
-  came: Command | null
+  came: Command
   gone: Command
 }
 
@@ -242,7 +242,6 @@ const facilitatorFollower = (
   sessionId,
   key: `facilitator:${sessionId}:${id}`,
   actor: { kind: 'facilitator', accountId: id, name: displayName },
-  came: null,
-  // Whoever is gone listens in no room.
-  gone: { type: 'leave-room' },
+  came: { type: 'facilitator-comes' },
+  gone: { type: 'facilitator-goes' },
 })

@@ -1,6 +1,7 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import { MonitorUp, QrCode } from 'lucide-react'
 import { useState } from 'react'
+import { AtTheFront } from '../../live/facilitators/at-the-front'
 import type { LiveView, Send } from '../../live/live-view'
 import { Button, ButtonLink } from '../../ui/button'
 import { Tick } from '../../ui/fields'
@@ -9,6 +10,7 @@ import type { LaneOrder } from './lane-order'
 interface LiveHeadProps {
   sessionId: string
   view: LiveView
+  accountId: string
   /** Groups are being made beside the lanes: then the room is theirs. */
   making: boolean
   line: 'live' | 'lost'
@@ -25,6 +27,7 @@ interface LiveHeadProps {
 export function LiveHead({
   sessionId,
   view,
+  accountId,
   making,
   line,
   join,
@@ -109,6 +112,7 @@ export function LiveHead({
           <Tick checked={sound} onChange={event => onSound(event.target.checked)}>
             Sound for calls
           </Tick>
+          <AtTheFront view={view} accountId={accountId} />
           <chakra.label
             fontSize="s"
             color="quiet"

@@ -99,6 +99,7 @@ export function LivePage({
       <LiveHead
         sessionId={sessionId}
         view={view}
+        accountId={accountId}
         making={making}
         line={line}
         join={{ code: joinCode, address: joinAddress, image: joinImage, ...reach }}

@@ -14,11 +14,21 @@ interface OrderNowProps {
   send: Send
 }
 
+const NO_ORDER = { segments: [], startsAt: null, minutesPlanned: null }
+
 /** What is now, what comes, and how far the session is ahead or behind; the rest of the order can be changed from here. */
 export function OrderNow({ view, pageMadeAt, timeZone, send }: OrderNowProps) {
   const [open, setOpen] = useState(false)
   const stands = useStanding(view, pageMadeAt)
-  if (!view.order || !stands) return null
+  if (!view.order || !stands)
+    return (
+      <Box mb="8px" display={{ base: 'none', md: 'block' }}>
+        <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {open ? 'Close the order' : 'Plan what comes'}
+        </Button>
+        {open && <OrderToCome order={NO_ORDER} over={0} send={send} />}
+      </Box>
+    )
   const [now, next] = [currentIn(view), nextIn(view)]
   const isBegun = view.order.segments.some(({ startedAt }) => startedAt !== null)
   return (

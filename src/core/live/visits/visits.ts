@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { FacilitatorsEvent } from '../facilitators/facilitators'
 import { closing, type HelpEvent, type HelpState } from '../help/help'
 import { idSchema } from '../ids'
 import { rememberBoth } from '../remember'
@@ -33,7 +34,7 @@ export type VisitsEvent = EventsOf<typeof events>
 export const visits = topic<{
   state: VisitsState
   needs: RoomsState & HelpState & RoundState
-  hears: HelpEvent | RoundsEvent | RoomSetEvent | SessionEvent
+  hears: HelpEvent | RoundsEvent | RoomSetEvent | SessionEvent | FacilitatorsEvent
   borrows: RoomsProblem | RoundsProblem
   mark: 'visit'
 }>()(
@@ -63,6 +64,8 @@ export const visits = topic<{
     },
     first: {
       'round-ended': state => state.visits.flatMap(leave),
+      // Whoever is gone listens in no room.
+      'facilitator-gone': (state, { accountId }) => leave(visitOf(state, accountId)),
       'room-closed': (state, { roomId }) =>
         state.visits.filter(visit => visit.roomId === roomId).flatMap(leave),
     },
