@@ -94,6 +94,16 @@ const ASKS: Ask[] = [
       roomId: pick % 4 === 0 ? null : roomId(state, pick),
     },
   ],
+  (state, pick) => [
+    facilitator,
+    {
+      type: 'place-people',
+      placements: [0, 1, 2].map(at => ({
+        participantId: personId(state, pick + at),
+        roomId: (pick + at) % 4 === 0 ? null : roomId(state, pick * at),
+      })),
+    },
+  ],
   () => [facilitator, { type: 'send-out', seconds: 600 }],
   () => [facilitator, { type: 'call-back' }],
   () => [clock, { type: 'finish-grace' }],

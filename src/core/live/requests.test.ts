@@ -36,6 +36,7 @@ const MAY: Record<ActorKind, string[]> = {
     'open-choosing',
     'open-parts',
     'place',
+    'place-people',
     'put-in',
     'release',
     'remove',

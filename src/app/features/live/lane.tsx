@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Grid } from '@chakra-ui/react'
+import { Box, chakra, Flex } from '@chakra-ui/react'
 import { memo } from 'react'
 import type { RoomWorkNow } from '~/contracts/live'
 import type { LanePerson } from '~/core/live/door/shown'
@@ -8,6 +8,7 @@ import { Track } from '../../lanes/track'
 import { HelpTag } from '../../live/help/help-tag'
 import type { LiveView, Send } from '../../live/live-view'
 import { MendButton } from '../../live/rooms/alone-notice'
+import { DropPlace } from '../../live/rooms/drag-people'
 import { laneButtonId } from '../../live/rooms/lane-button'
 import { PersonMenu } from '../../live/rooms/person-menu'
 import { VisitedAgo } from '../../live/visits/visited-ago'
@@ -66,7 +67,8 @@ export const Lane = memo(function Lane(props: LaneProps) {
   } = props
   const alone = clock !== null && people.length === 1
   return (
-    <Grid
+    <DropPlace
+      id={room.id}
       as="li"
       aria-label={room.name}
       templateColumns={{ base: '1fr', md: narrow ? '190px 1fr' : '240px 1fr 230px' }}
@@ -140,7 +142,7 @@ export const Lane = memo(function Lane(props: LaneProps) {
           </Flex>
         </Box>
       )}
-    </Grid>
+    </DropPlace>
   )
 })
 

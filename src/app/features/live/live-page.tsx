@@ -9,9 +9,13 @@ import { useHelpCalls } from '../../live/help/use-help-calls'
 import type { LiveView, Send } from '../../live/live-view'
 import { ChoosingNow } from '../../live/moves/choosing-now'
 import { RoomSet } from '../../live/room-set/room-set'
+import { ChosenBar } from '../../live/rooms/chosen-bar'
+import { ChosenContext, ChosenPeople } from '../../live/rooms/chosen-people'
+import { DragPeople, WHOLE } from '../../live/rooms/drag-people'
 import { laneButtonId } from '../../live/rooms/lane-button'
 import { OutsideRooms } from '../../live/rooms/outside-rooms'
 import { type RoomPart, roomParts } from '../../live/rooms/room-parts'
+import { usePlacing } from '../../live/rooms/use-placing'
 import { SessionRibbon } from '../../live/rounds/session-ribbon'
 import { OrderNow } from '../../live/segments/order-now'
 import { ask } from '../../live-client/ask'
@@ -94,6 +98,10 @@ export function LivePage({
     requestAnimationFrame(() => document.getElementById(laneButtonId(openRoomId))?.focus())
   }
   const calls = useHelpCalls(view, show)
+  const [chosen] = useState(() => new ChosenPeople())
+  const { place, moved } = usePlacing(view, send)
+  const placeName = (id: string) =>
+    id === WHOLE ? 'whole group' : (view.rooms.find(room => room.id === id)?.name ?? '')
   return (
     <Flex direction="column" minH="calc(100vh - 120px)">
       <LiveHead
@@ -118,36 +126,43 @@ export function LivePage({
       )}
       <Flex gap="16px" align="flex-start" flex="1" pb="16px">
         <Stack flex="1" minW="0" gap="8px">
-          {!ended && <Doubts view={view} send={send} />}
-          {!ended && <OutsideRooms view={view} cohorts={cohorts} send={send} />}
-          {!ended && <ChoosingNow view={view} send={send} />}
-          <chakra.h2 srOnly>Rooms</chakra.h2>
-          {!ended && !isOut && !making && (
-            <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => setMaking(true)} />
-          )}
-          <Stack as="ul" gap="4px" listStyleType="none" aria-label="Rooms" onKeyDown={moveByArrows}>
-            {orderedRooms(view, order as LaneOrder).map(room => (
-              <Lane
-                key={room.id}
-                room={room}
-                index={view.rooms.indexOf(room)}
-                rooms={view.rooms}
-                hasList={view.door.hasList}
-                {...(parts.get(room.id) ?? NOTHING)}
-                clock={view.clock}
-                rounds={view.rounds}
-                lastVisitAt={view.lastVisit[room.id]}
-                mends={mends.get(room.id)}
-                prompts={openPrompts(view, room)}
-                roles={view.roles}
-                work={work[room.id]}
-                pageMadeAt={now}
-                narrow={openRoom !== undefined || making}
-                onOpen={show}
-                send={send}
-              />
-            ))}
-          </Stack>
+          <ChosenContext.Provider value={chosen}>
+            <DragPeople people={view.people} placeName={placeName} onPlace={place}>
+              {!ended && <Doubts view={view} send={send} />}
+              {!ended && <OutsideRooms view={view} cohorts={cohorts} send={send} />}
+              {!ended && <ChoosingNow view={view} send={send} />}
+              <chakra.h2 srOnly>Rooms</chakra.h2>
+              {!ended && !isOut && !making && (
+                <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => setMaking(true)} />
+              )}
+              <Stack as="ul" gap="4px" listStyleType="none" aria-label="Rooms" onKeyDown={moveByArrows}>
+                {orderedRooms(view, order as LaneOrder).map(room => (
+                  <Lane
+                    key={room.id}
+                    room={room}
+                    index={view.rooms.indexOf(room)}
+                    rooms={view.rooms}
+                    hasList={view.door.hasList}
+                    {...(parts.get(room.id) ?? NOTHING)}
+                    clock={view.clock}
+                    rounds={view.rounds}
+                    lastVisitAt={view.lastVisit[room.id]}
+                    mends={mends.get(room.id)}
+                    prompts={openPrompts(view, room)}
+                    roles={view.roles}
+                    work={work[room.id]}
+                    pageMadeAt={now}
+                    narrow={openRoom !== undefined || making}
+                    onOpen={show}
+                    send={send}
+                  />
+                ))}
+              </Stack>
+              {!ended && view.rooms.length > 0 && (
+                <ChosenBar view={view} place={place} moved={moved} send={send} />
+              )}
+            </DragPeople>
+          </ChosenContext.Provider>
           {!ended && !making && (view.rooms.length > 0 || view.closedRooms.length > 0) && (
             <RoomSet view={view} send={send}>
               {view.door.hasList && <KeepGroups sessionId={sessionId} title={view.session.title} />}

@@ -168,7 +168,23 @@ export function MakeGroups({ sessionId, view, onClose, send }: MakeGroupsProps) 
               <chakra.li key={id} py="4px" borderTopWidth="1px">
                 <Flex justify="space-between" gap="8px" align="flex-start">
                   <span>
-                    <b>{name}</b> {people.map(person => person.shownName).join(', ')}
+                    <b>{name}</b>{' '}
+                    {people.map(({ id, shownName }) => (
+                      <Button
+                        key={id}
+                        size="small"
+                        kind="bare"
+                        px="4px"
+                        minH="24px"
+                        color="ink"
+                        aria-pressed={held.has(id)}
+                        aria-label={`Hold ${shownName}`}
+                        onClick={() => hold([id], !held.has(id))}
+                      >
+                        {shownName}
+                        {held.has(id) && <Pin size={13} aria-hidden="true" />}
+                      </Button>
+                    ))}
                   </span>
                   {people.length > 0 && (
                     <HoldButton

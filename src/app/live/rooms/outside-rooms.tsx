@@ -9,6 +9,7 @@ import { LateRule } from '../late/late-rule'
 import type { LiveView, Send } from '../live-view'
 import { TermsRule } from '../moves/terms-rule'
 import { PutIn } from '../without-device/put-in'
+import { DropPlace, WHOLE } from './drag-people'
 import { People } from './people'
 
 interface OutsideRoomsProps {
@@ -33,7 +34,14 @@ export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
   return (
     <Stack gap="6px" bg="panel" borderWidth="1px" borderRadius="8px" p="6px 10px">
       <WaitingList view={view} send={send} />
-      <Flex gap="4px 8px" align="center" wrap="wrap">
+      <DropPlace
+        id={WHOLE}
+        display="flex"
+        gap="4px 8px"
+        alignItems="center"
+        flexWrap="wrap"
+        borderRadius="6px"
+      >
         <b>{view.clock ? 'Not in a room' : 'Whole group'}</b>
         <chakra.span color="quiet" fontVariantNumeric="tabular-nums">
           {together.length}
@@ -83,7 +91,7 @@ export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
             <Box pt="4px">{view.expected.map(person => person.shownName).join(', ')}</Box>
           </chakra.details>
         )}
-      </Flex>
+      </DropPlace>
     </Stack>
   )
 }

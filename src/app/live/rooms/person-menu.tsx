@@ -1,11 +1,14 @@
 import { chakra, Menu, Portal } from '@chakra-ui/react'
-import { memo, useState } from 'react'
+import { memo, useRef, useState } from 'react'
+import { flushSync } from 'react-dom'
 import { ROLES, type Role } from '~/core/grouping/roles'
 import type { LanePerson } from '~/core/live/door/shown'
 import { roughLength } from '~/core/schedule/session-time'
 import { useServerNow } from '../../live-client/server-clock'
 import type { LiveView, Send } from '../live-view'
 import { ROLE_DOES } from '../roles/role-words'
+import { useChoosing, useChosen, useIsChosen } from './chosen-people'
+import { type DragListeners, DragSource } from './drag-people'
 
 interface PersonMenuProps {
   person: LanePerson
@@ -23,17 +26,43 @@ interface PersonMenuProps {
  * is first opened: with hundreds of people their menus would be most of the page.
  */
 export const PersonMenu = memo(function PersonMenu(props: PersonMenuProps) {
+  const { person, isGuest, role } = props
   const [made, setMade] = useState(false)
-  return made ? (
-    <MadeMenu {...props} />
-  ) : (
-    <NameButton
-      person={props.person}
-      isGuest={props.isGuest}
-      does={props.role}
-      aria-haspopup="menu"
-      onClick={() => setMade(true)}
-    />
+  const [near, setNear] = useState(false)
+  const row = useRef<HTMLSpanElement>(null)
+  const drag = useRef<DragListeners>(undefined)
+  const choosing = useChoosing()
+  const { toggle } = useChosen()
+  return (
+    <chakra.span
+      ref={row}
+      display="inline-flex"
+      // The press that may begin a drag follows at once: by then the name must be listening.
+      onPointerEnter={near ? undefined : () => flushSync(() => setNear(true))}
+      onMouseDownCapture={event => drag.current?.onMouseDown?.(event)}
+      onTouchStartCapture={event => drag.current?.onTouchStart?.(event)}
+      onClickCapture={event => {
+        const wantsMany = choosing || event.ctrlKey || event.metaKey || event.shiftKey
+        // What a menu over it was pressed for is not meant for the name.
+        if (!wantsMany || !row.current?.contains(event.target as Node)) return
+        event.preventDefault()
+        event.stopPropagation()
+        toggle(person.id)
+      }}
+    >
+      {near && <DragSource personId={person.id} row={row} drag={drag} />}
+      {made ? (
+        <MadeMenu {...props} />
+      ) : (
+        <NameButton
+          person={person}
+          isGuest={isGuest}
+          does={role}
+          aria-haspopup="menu"
+          onClick={() => setMade(true)}
+        />
+      )}
+    </chakra.span>
   )
 }, samePerson)
 
@@ -122,10 +151,13 @@ function NameButton({
 }: { person: LanePerson; isGuest: boolean; does?: Role | undefined } & React.ComponentProps<
   typeof chakra.button
 >) {
+  const isChosen = useIsChosen(person.id)
   return (
     <chakra.button
       type="button"
       display="inline-flex"
+      aria-pressed={isChosen || undefined}
+      outline={isChosen ? '2px solid var(--live)' : undefined}
       alignItems="center"
       gap="5px"
       px="6px"

@@ -34,3 +34,22 @@ test('rooms are renamed; not to nothing, and not to a novel', () => {
     'text-too-long',
   )
 })
+
+test('several are placed at once, and if one can not be, none is', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo', 'chi')
+  const place = (...pairs: [string, string | null][]) =>
+    session.tell(2, facilitator, {
+      type: 'place-people',
+      placements: pairs.map(([participantId, roomId]) => ({ participantId, roomId })),
+    })
+  const where = () => [...session.state.participants.values()].map(one => one.roomId)
+  expect(place(['ana', 'birds'], ['chi', 'reeds'])).toEqual(['placed', 'placed'])
+  expect(where()).toEqual(['birds', 'reeds', 'reeds'])
+  expect(place(['ana', 'reeds'], ['chi', 'gone'])).toBe('no-such-room')
+  expect(place(['ana', 'reeds'], ['nobody', 'reeds'])).toBe('no-such-participant')
+  expect(where()).toEqual(['birds', 'reeds', 'reeds'])
+  // Named twice, the last word counts; what is so already is nothing.
+  expect(place(['ana', 'reeds'], ['ana', null])).toEqual(['placed'])
+  expect(place(['ana', null])).toEqual([])
+})

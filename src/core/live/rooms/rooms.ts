@@ -5,6 +5,7 @@ import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
 import {
   changeParticipants,
+  MOST_PARTICIPANTS,
   type Participant,
   type PeopleState,
   participantList,
@@ -16,7 +17,7 @@ import type { RoundState } from '../rounds/round'
 import type { RoundsEvent, RoundsProblem } from '../rounds/rounds'
 import type { SessionEvent, SessionState } from '../session/session'
 import { type TextProblem, textProblem, textSchema } from '../texts'
-import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
+import { type Decision, type EventsOf, happens, nothing, refuse, topic } from '../topic'
 import { type MakingProblem, madeRooms, roomsFor, wantedGroups, withoutLast, withRooms } from './making'
 import {
   LONGEST_ROOM_NAME,
@@ -62,6 +63,16 @@ export const rooms = topic<{
     initial: { rooms: [], boardsToCome: [0], partsOpen: null, before: null },
     commands: {
       place: { by: ['facilitator'], asks: { participantId: idSchema, roomId: idSchema.nullable() } },
+      /** Several at once: all of them, or none. */
+      'place-people': {
+        by: ['facilitator'],
+        asks: {
+          placements: z
+            .array(z.object({ participantId: idSchema, roomId: idSchema.nullable() }))
+            .min(1)
+            .max(MOST_PARTICIPANTS),
+        },
+      },
       'make-rooms': {
         by: ['facilitator'],
         /** `empty`: also rooms with nobody in them, for those who choose or are put in by hand. */
@@ -76,17 +87,17 @@ export const rooms = topic<{
   },
   {
     decide: {
-      place(state, { participantId, roomId }) {
-        const participant = presentOf(state, participantId)
-        if (!participant) return refuse({ code: 'no-such-participant' })
-        if (roomId !== null && roomOf(state, roomId)?.closed !== false)
-          return refuse({ code: 'no-such-room' })
-        if (!participant.admitted) return refuse({ code: 'waiting', shownName: participant.shownName })
-        const intoRoom = state.round !== null && roomId !== null
-        // Taken out of a room in mid-round, one keeps the room as the place to go back to.
-        const target = roomId === null && participant.inRoom ? participant.roomId : roomId
-        if (participant.roomId === target && participant.inRoom === intoRoom) return nothing
-        return happens({ type: 'placed', participantId, roomId: target, intoRoom })
+      place: (state, { participantId, roomId }) => placing(state, participantId, roomId),
+      'place-people'(state, { placements }) {
+        const events: Extract<RoomsEvent, { type: 'placed' }>[] = []
+        for (const [participantId, roomId] of new Map(
+          placements.map(({ participantId: id, roomId: to }) => [id, to]),
+        )) {
+          const one = placing(state, participantId, roomId)
+          if (!one.ok) return one
+          events.push(...one.events)
+        }
+        return happens(...events)
       },
       'make-rooms'(state, { groups, ids, empty }) {
         if (state.round) return refuse({ code: 'already-out' })
@@ -182,6 +193,23 @@ export const rooms = topic<{
     },
   },
 )
+
+/** Somebody is put into a room, or to the whole group. */
+function placing(
+  state: RoomsState & DoorState & RoundState,
+  participantId: string,
+  roomId: string | null,
+): Decision<Extract<RoomsEvent, { type: 'placed' }>, RoomsProblem | DoorProblem> {
+  const participant = presentOf(state, participantId)
+  if (!participant) return refuse({ code: 'no-such-participant' })
+  if (roomId !== null && roomOf(state, roomId)?.closed !== false) return refuse({ code: 'no-such-room' })
+  if (!participant.admitted) return refuse({ code: 'waiting', shownName: participant.shownName })
+  const intoRoom = state.round !== null && roomId !== null
+  // Taken out of a room in mid-round, one keeps the room as the place to go back to.
+  const target = roomId === null && participant.inRoom ? participant.roomId : roomId
+  if (participant.roomId === target && participant.inRoom === intoRoom) return nothing
+  return happens({ type: 'placed', participantId, roomId: target, intoRoom })
+}
 
 /** The board a room works on. */
 export const boardOf = (

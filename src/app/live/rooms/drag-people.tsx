@@ -1,0 +1,123 @@
+import { Box, Grid } from '@chakra-ui/react'
+import {
+  DndContext,
+  DragOverlay,
+  MouseSensor,
+  pointerWithin,
+  TouchSensor,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core'
+import { type ReactNode, type RefObject, useLayoutEffect, useMemo, useState } from 'react'
+import type { LanePerson } from '~/core/live/door/shown'
+import { useChosen } from './chosen-people'
+import type { Placement } from './use-placing'
+
+/** Where people are dropped who are to be with the whole group. */
+export const WHOLE = 'whole-group'
+
+interface DragPeopleProps {
+  people: readonly LanePerson[]
+  /** The name of a place by its id. */
+  placeName: (id: string) => string
+  onPlace: (placements: Placement[]) => void
+  children: ReactNode
+}
+
+/** Names in the lanes are dragged to another room; with one that is chosen go all who are. */
+export function DragPeople({ people, placeName, onPlace, children }: DragPeopleProps) {
+  const chosen = useChosen()
+  const [dragged, setDragged] = useState<string | null>(null)
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
+    // A finger that stays takes somebody along; one that moves at once scrolls the page.
+    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
+  )
+  const nameOf = (id: string | number) => people.find(person => person.id === id)?.shownName ?? 'Somebody'
+  const going = dragged !== null && chosen.ids().has(dragged) ? chosen.ids().size : 1
+  const announcements = {
+    onDragStart: ({ active }: { active: { id: string | number } }) => `${nameOf(active.id)} is taken up.`,
+    onDragOver: () => undefined,
+    onDragEnd: ({
+      active,
+      over,
+    }: {
+      active: { id: string | number }
+      over: { id: string | number } | null
+    }) =>
+      over ? `${nameOf(active.id)} was put: ${placeName(String(over.id))}.` : `${nameOf(active.id)} stays.`,
+    onDragCancel: ({ active }: { active: { id: string | number } }) => `${nameOf(active.id)} stays.`,
+  }
+  return (
+    <DndContext
+      id="lanes"
+      sensors={sensors}
+      collisionDetection={pointerWithin}
+      accessibility={{
+        announcements,
+        screenReaderInstructions: { draggable: 'Press Enter for where this person can go.' },
+      }}
+      onDragStart={({ active }) => setDragged(String(active.id))}
+      onDragCancel={() => setDragged(null)}
+      onDragEnd={({ active, over }) => {
+        setDragged(null)
+        if (!over) return
+        const id = String(active.id)
+        const ids = chosen.ids().has(id) ? [...chosen.ids()] : [id]
+        const roomId = over.id === WHOLE ? null : String(over.id)
+        onPlace(ids.map(participantId => ({ participantId, roomId })))
+        chosen.clear()
+      }}
+    >
+      {children}
+      <DragOverlay dropAnimation={null}>
+        {dragged !== null && (
+          <Box
+            bg="panel"
+            borderWidth="2px"
+            borderColor="live"
+            borderRadius="6px"
+            px="10px"
+            py="5px"
+            fontWeight="600"
+            w="max-content"
+          >
+            {nameOf(dragged)}
+            {going > 1 && ` and ${going - 1} more`}
+          </Box>
+        )}
+      </DragOverlay>
+    </DndContext>
+  )
+}
+
+export type DragListeners = Record<string, (event: React.SyntheticEvent) => void> | undefined
+
+interface DragSourceProps {
+  personId: string
+  row: RefObject<HTMLElement | null>
+  drag: RefObject<DragListeners>
+}
+
+/** Makes a name draggable, and draws nothing: hundreds that each listen for dragging would hold up the page. */
+export function DragSource({ personId, row, drag }: DragSourceProps) {
+  const { setNodeRef, listeners } = useDraggable({ id: personId })
+  useLayoutEffect(() => {
+    setNodeRef(row.current)
+    drag.current = listeners as DragListeners
+  })
+  return null
+}
+
+/** Where names can be dropped. What is in it is not drawn again while somebody is dragged. */
+export function DropPlace({ id, children, ...grid }: { id: string } & React.ComponentProps<typeof Grid>) {
+  const { setNodeRef, isOver } = useDroppable({ id })
+  const outline = useMemo(() => (isOver ? '2px solid var(--live)' : undefined), [isOver])
+  return (
+    <Grid ref={setNodeRef} outline={outline} {...grid}>
+      {children}
+    </Grid>
+  )
+}
