@@ -1,5 +1,12 @@
 import AxeBuilder from '@axe-core/playwright'
-import { type Browser, type BrowserContext, test as base, expect, type Page } from '@playwright/test'
+import {
+  type Browser,
+  type BrowserContext,
+  test as base,
+  expect,
+  type Locator,
+  type Page,
+} from '@playwright/test'
 import { SimulatedParticipant } from '~/demo/simulated-participant'
 import { type Demo, TestServer } from './server'
 
@@ -190,4 +197,19 @@ export async function joinByName(page: Page, server: TestServer, code: string, n
   await page.getByLabel('Your name').fill(name)
   await page.getByRole('button', { name: 'Join', exact: true }).click()
   await page.waitForURL(/\/s\//)
+}
+
+/** Takes something along with the mouse, as a hand does: in steps, and lets go over another place. */
+export async function drag(page: Page, what: Locator, to: Locator): Promise<void> {
+  await what.scrollIntoViewIfNeeded()
+  const [from, place] = [await what.boundingBox(), await to.boundingBox()]
+  if (!from || !place) throw new Error('Nothing to drag, or nowhere.')
+  const [x, y] = [from.x + from.width / 2, from.y + from.height / 2]
+  const [toX, toY] = [place.x + Math.min(60, place.width / 2), place.y + place.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  for (let step = 1; step <= 6; step++)
+    await page.mouse.move(x + ((toX - x) * step) / 6, y + ((toY - y) * step) / 6)
+  await page.mouse.move(toX + 1, toY)
+  await page.mouse.up()
 }

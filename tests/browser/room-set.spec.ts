@@ -38,8 +38,6 @@ test('while the session runs, rooms are added, merged and opened again as they w
   await own.getByRole('button', { name: `Read what ${room} has made` }).click()
   await expect(own.getByText('Seen before the rooms were merged')).toBeVisible()
   await expectAccessible(own)
-  await own.screenshot({ path: '/tmp/merged-phone.png', fullPage: true })
-  await page.screenshot({ path: '/tmp/merged.png' })
 
   // Opened again, its people are back with their board.
   await page.getByRole('button', { name: `Open again: ${room}` }).click()
@@ -59,7 +57,6 @@ test('while the session runs, rooms are added, merged and opened again as they w
     'href',
     'https://talk.example/one',
   )
-  await page.screenshot({ path: '/tmp/drawer.png' })
   await drawer.getByRole('button', { name: 'Close', exact: true }).click()
   await page.evaluate(() => Object.defineProperty(navigator, 'clipboard', { value: undefined }))
   await page.getByRole('button', { name: 'Copy the groups as text' }).click()

@@ -8,6 +8,7 @@ import { CopyText } from '../../ui/copy-text'
 import { NamePrompt } from '../../ui/name-prompt'
 import type { LiveView, Send } from '../live-view'
 import { PartsOpen } from '../rooms/parts-open'
+import { PlanWhatComes } from '../segments/order-now'
 
 interface RoomSetProps {
   view: LiveView
@@ -29,6 +30,7 @@ export function RoomSet({ view, send, children }: RoomSetProps) {
         )}
         {view.rooms.length > 0 && children}
         <PartsOpen view={view} send={send} />
+        <PlanWhatComes view={view} send={send} />
       </Flex>
       <ClosedRooms view={view} send={send} />
     </Stack>

@@ -1,8 +1,10 @@
 import { Box, Grid } from '@chakra-ui/react'
 import {
+  type Active,
   DndContext,
   DragOverlay,
   MouseSensor,
+  type Over,
   pointerWithin,
   TouchSensor,
   useDraggable,
@@ -10,7 +12,7 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core'
-import { type ReactNode, type RefObject, useLayoutEffect, useMemo, useState } from 'react'
+import { type ReactNode, type RefObject, useId, useLayoutEffect, useMemo, useState } from 'react'
 import type { LanePerson } from '~/core/live/door/shown'
 import { useChosen } from './chosen-people'
 import type { Placement } from './use-placing'
@@ -35,20 +37,16 @@ export function DragPeople({ people, placeName, onPlace, children }: DragPeopleP
     // A finger that stays takes somebody along; one that moves at once scrolls the page.
     useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
   )
-  const nameOf = (id: string | number) => people.find(person => person.id === id)?.shownName ?? 'Somebody'
+  const nameOf = (id: string) => people.find(person => person.id === id)?.shownName ?? 'Somebody'
   const going = dragged !== null && chosen.ids().has(dragged) ? chosen.ids().size : 1
   const announcements = {
-    onDragStart: ({ active }: { active: { id: string | number } }) => `${nameOf(active.id)} is taken up.`,
+    onDragStart: ({ active }: { active: Active }) => `${nameOf(personOf(active))} is taken up.`,
     onDragOver: () => undefined,
-    onDragEnd: ({
-      active,
-      over,
-    }: {
-      active: { id: string | number }
-      over: { id: string | number } | null
-    }) =>
-      over ? `${nameOf(active.id)} was put: ${placeName(String(over.id))}.` : `${nameOf(active.id)} stays.`,
-    onDragCancel: ({ active }: { active: { id: string | number } }) => `${nameOf(active.id)} stays.`,
+    onDragEnd: ({ active, over }: { active: Active; over: Over | null }) =>
+      over
+        ? `${nameOf(personOf(active))} was put: ${placeName(String(over.id))}.`
+        : `${nameOf(personOf(active))} stays.`,
+    onDragCancel: ({ active }: { active: Active }) => `${nameOf(personOf(active))} stays.`,
   }
   return (
     <DndContext
@@ -59,12 +57,12 @@ export function DragPeople({ people, placeName, onPlace, children }: DragPeopleP
         announcements,
         screenReaderInstructions: { draggable: 'Press Enter for where this person can go.' },
       }}
-      onDragStart={({ active }) => setDragged(String(active.id))}
+      onDragStart={({ active }) => setDragged(personOf(active))}
       onDragCancel={() => setDragged(null)}
       onDragEnd={({ active, over }) => {
         setDragged(null)
         if (!over) return
-        const id = String(active.id)
+        const id = personOf(active)
         const ids = chosen.ids().has(id) ? [...chosen.ids()] : [id]
         const roomId = over.id === WHOLE ? null : String(over.id)
         onPlace(ids.map(participantId => ({ participantId, roomId })))
@@ -93,6 +91,8 @@ export function DragPeople({ people, placeName, onPlace, children }: DragPeopleP
   )
 }
 
+const personOf = (active: Active) => String(active.data.current?.personId)
+
 export type DragListeners = Record<string, (event: React.SyntheticEvent) => void> | undefined
 
 interface DragSourceProps {
@@ -103,7 +103,9 @@ interface DragSourceProps {
 
 /** Makes a name draggable, and draws nothing: hundreds that each listen for dragging would hold up the page. */
 export function DragSource({ personId, row, drag }: DragSourceProps) {
-  const { setNodeRef, listeners } = useDraggable({ id: personId })
+  // Before a round a name stands with the whole group and in its lane.
+  const id = useId()
+  const { setNodeRef, listeners } = useDraggable({ id, data: { personId } })
   useLayoutEffect(() => {
     setNodeRef(row.current)
     drag.current = listeners as DragListeners

@@ -1,4 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
+import { ListOrdered } from 'lucide-react'
 import { useState } from 'react'
 import { timeOfDay } from '~/core/schedule/session-time'
 import { Button } from '../../ui/button'
@@ -14,21 +15,11 @@ interface OrderNowProps {
   send: Send
 }
 
-const NO_ORDER = { segments: [], startsAt: null, minutesPlanned: null }
-
 /** What is now, what comes, and how far the session is ahead or behind; the rest of the order can be changed from here. */
 export function OrderNow({ view, pageMadeAt, timeZone, send }: OrderNowProps) {
   const [open, setOpen] = useState(false)
   const stands = useStanding(view, pageMadeAt)
-  if (!view.order || !stands)
-    return (
-      <Box mb="8px" display={{ base: 'none', md: 'block' }}>
-        <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
-          {open ? 'Close the order' : 'Plan what comes'}
-        </Button>
-        {open && <OrderToCome order={NO_ORDER} over={0} send={send} />}
-      </Box>
-    )
+  if (!view.order || !stands) return null
   const [now, next] = [currentIn(view), nextIn(view)]
   const isBegun = view.order.segments.some(({ startedAt }) => startedAt !== null)
   return (
@@ -62,5 +53,25 @@ export function OrderNow({ view, pageMadeAt, timeZone, send }: OrderNowProps) {
       )}
       {open && <OrderToCome order={view.order} over={stands.over} send={send} />}
     </Box>
+  )
+}
+
+const NO_ORDER = { segments: [], startsAt: null, minutesPlanned: null }
+
+/** For a session that was begun without a plan: what comes can be laid out while it runs. */
+export function PlanWhatComes({ view, send }: { view: LiveView; send: Send }) {
+  const [open, setOpen] = useState(false)
+  if (view.order) return null
+  return (
+    <>
+      <Button size="small" kind="bare" aria-expanded={open} onClick={() => setOpen(!open)}>
+        <ListOrdered size={16} aria-hidden="true" /> {open ? 'Close the order' : 'Plan what comes'}
+      </Button>
+      {open && (
+        <Box flexBasis="100%">
+          <OrderToCome order={NO_ORDER} over={0} send={send} />
+        </Box>
+      )}
+    </>
   )
 }
