@@ -22,6 +22,7 @@ import { createGrouping } from '~/server/groupings/groupings.server'
 import { pastSessions } from '~/server/groupings/history.server'
 import { createSession, markReviewed } from '~/server/sessions/sessions.server'
 import { newId } from '~/server/tokens.server'
+import { layOutEvening } from './evening.server'
 import { recordSession } from './record-session.server'
 import {
   COHORTS,
@@ -51,7 +52,7 @@ export async function loadDemo(db: Database, now = Date.now()): Promise<void> {
   const by = marit?.displayName ?? ''
   const [evenings, weekends] = await Promise.all(COHORTS.map(cohort => madeCohort(db, by, cohort)))
   const stationBoard = await createBoard(db, STATION_BOARD)
-  await createBoard(db, WALK_BOARD)
+  const walkBoard = await createBoard(db, WALK_BOARD)
   if (!marit || !evenings || !weekends) throw new Error('The demo data is incomplete.')
   for (const [week, title] of PAST_TITLES.entries()) {
     const startsAt = seven(now - (PAST_TITLES.length - week) * 7 * DAY)
@@ -71,13 +72,15 @@ export async function loadDemo(db: Database, now = Date.now()): Promise<void> {
   await recordSession(db, { sessionId: mapEvening, account: marit, startsAt: ended, seed: 40 })
   await addRules(db, evenings)
   const tonight = await arrangedGrouping(db, marit, evenings, 'Six stations')
-  await madeSession(db, {
+  const sessionId = await madeSession(db, {
     title: TONIGHT,
     startsAt: seven(now),
     groupingId: tonight,
     boardId: stationBoard,
     waitingList: true,
   })
+  const walks = await madeGrouping(db, marit, evenings, 'Walk teams', 70, 8)
+  await layOutEvening(db, { sessionId, six: tonight, walks, stationBoard, walkBoard })
   await plannedRounds(db, marit, weekends, 'Four walks')
   await openedChoice(db, evenings)
 }
@@ -234,7 +237,7 @@ async function keptGrouping(
     aims,
     groups: groups.map((personIds, index) => ({
       id: newId(),
-      name: STATIONS[index]?.station ?? `Team ${index + 1}`,
+      name: (groups.length === STATIONS.length && STATIONS[index]?.station) || `Team ${index + 1}`,
       personIds,
     })),
   })

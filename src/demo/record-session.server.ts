@@ -75,24 +75,33 @@ export async function recordSession(
 
 interface PlaceTaken {
   participantId: string
-  personId: string
+  /** Null for somebody who is on no list. */
+  personId: string | null
   shownName: string
   late: boolean
 }
 
-/** Somebody is always missing, and somebody always late. */
+/** Who walks in, on no list. */
+const WALK_INS = ['Tamsin', 'Oswin', 'Wenna']
+
+/** Somebody is always missing, somebody always late, and somebody walks in who is on no list. */
 function arrivals(plan: OpeningPlan, random: RandomStream): PlaceTaken[] {
   const absent = random.below(plan.people.length)
   const late = random.below(plan.people.length)
-  return plan.people
+  const listed = plan.people
     .filter((_, index) => index !== absent)
-    .map(({ personId, shownName }) => {
+    .map(({ personId, shownName }): PlaceTaken => {
       return { participantId: newId(), personId, shownName, late: plan.people[late]?.personId === personId }
     })
+  const shownName = WALK_INS[random.below(WALK_INS.length)] ?? ''
+  return [...listed, { participantId: newId(), personId: null, shownName, late: true }]
 }
 
-const roomOf = (plan: OpeningPlan, personId: string) =>
-  plan.people.find(person => person.personId === personId)?.roomId ?? null
+/** The room of the plan; whoever is on no list goes into the last. */
+const roomOf = (plan: OpeningPlan, personId: string | null) =>
+  personId === null
+    ? (plan.rooms.at(-1)?.id ?? null)
+    : (plan.people.find(person => person.personId === personId)?.roomId ?? null)
 
 function playVisits(
   play: Play,

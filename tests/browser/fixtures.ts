@@ -118,10 +118,20 @@ export async function expectAccessible(page: Page): Promise<void> {
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(node => node.target).join(', ')}`)).toEqual([])
 }
 
-/** Opens tonight's session of the demo; gives its code and id. */
-export async function openTonight(page: Page): Promise<{ code: string; sessionId: string }> {
+/** The plan of tonight's session, as one round of its own grouping: the demo's evening has a walk to itself. */
+export async function planOneRound(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Today' }).click()
   await page.getByRole('link', { name: 'Look it over and open' }).click()
+  await expect(page.getByRole('button', { name: 'Open the session' })).toBeVisible()
+  const { href, origin } = new URL(page.url())
+  const form = { intent: 'order', order: '[]', minutes: '' }
+  await page.request.post(href, { form, headers: { Origin: origin } })
+  await page.reload()
+}
+
+/** Opens tonight's session of the demo as one round; gives its code and id. */
+export async function openTonight(page: Page): Promise<{ code: string; sessionId: string }> {
+  await planOneRound(page)
   await page.getByRole('button', { name: 'Open the session' }).click()
   await expect(page.getByRole('button', { name: 'Send out' })).toBeVisible()
   const code =

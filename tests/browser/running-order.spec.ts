@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, expectAccessible, joinOnPhone, openTonight, simulated, test } from './fixtures'
+import { expect, expectAccessible, joinOnPhone, openTonight, planOneRound, simulated, test } from './fixtures'
 
 const segments = (page: Page) => page.getByRole('list', { name: 'Segments' }).getByRole('button')
 const saved = (page: Page) =>
@@ -7,8 +7,7 @@ const saved = (page: Page) =>
 
 /** Tonight's plan, with the whole group before its round and a second one after. */
 async function planTonight(page: Page) {
-  await page.getByRole('link', { name: 'Today' }).click()
-  await page.getByRole('link', { name: 'Look it over and open' }).click()
+  await planOneRound(page)
   await expect(segments(page)).toHaveCount(1)
 }
 

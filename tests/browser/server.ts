@@ -18,6 +18,8 @@ export interface Demo {
 export class TestServer {
   private child: ChildProcess | undefined
   private port = 0
+  /** How far the server's clock was moved, in milliseconds: one that is started again goes on from there. */
+  private ahead = 0
   demo: Demo | null = null
   /** What the first account is made with, on an empty folder. */
   startWord: string | null = null
@@ -83,10 +85,16 @@ export class TestServer {
     this.port = port
     this.demo = demo
     this.startWord = startWord
+    if (this.ahead > 0) await this.tellAhead(this.ahead)
   }
 
   /** Moves the server's time forward; what falls due meanwhile has been done when it resolves. */
   async moveClock(milliseconds: number): Promise<void> {
+    this.ahead += milliseconds
+    await this.tellAhead(milliseconds)
+  }
+
+  private async tellAhead(milliseconds: number): Promise<void> {
     const moved = once(this.child as ChildProcess, 'message')
     this.child?.send({ moveClock: milliseconds })
     await moved

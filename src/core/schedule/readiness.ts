@@ -143,7 +143,7 @@ function groupConcerns(segment: Segment, before: readonly Segment[], facts: Plan
       'unplaced',
       `${name}: ${round.unplaced} of the list ${round.unplaced === 1 ? 'is' : 'are'} in no group.`,
     )
-  for (const rule of round.brokenRules) add('rule-broken', `${name}: ${rule}.`)
+  for (const rule of round.brokenRules) add('rule-broken', `${name} breaks a rule: ${rule}.`)
   const anyTrained = round.groups.some(({ leads }) => leads > 0)
   for (const group of round.groups) {
     if (segment.roles && anyTrained && group.people > 0 && group.leads === 0)

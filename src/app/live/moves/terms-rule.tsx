@@ -29,7 +29,7 @@ export function TermsRule({ view: { terms }, send }: { view: LiveView; send: Sen
         {...look}
         aria-label="How people go into rooms"
         value={terms.invited ? 'invited' : 'moved'}
-        onChange={event => send({ type: 'set-terms', ...terms, invited: event.target.value === 'invited' })}
+        onChange={event => send({ type: 'set-terms', invited: event.target.value === 'invited' })}
       >
         <option value="moved">moved at once</option>
         <option value="invited">invited to go</option>
@@ -43,7 +43,6 @@ export function TermsRule({ view: { terms }, send }: { view: LiveView; send: Sen
           const now = event.target.value as May
           send({
             type: 'set-terms',
-            invited: terms.invited,
             mayChange: now === 'change' || now === 'both',
             mayReturn: now === 'return' || now === 'both',
           })

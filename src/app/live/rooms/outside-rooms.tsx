@@ -25,6 +25,8 @@ export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
   // Who goes by themselves, or came back by themselves, is not waiting to be placed.
   const goesAlone = terms.invited || terms.mayReturn || terms.mayChange
   const isOpen = (roomId: string | null) => view.rooms.some(room => room.id === roomId)
+  // Before a round those who have a room stand in its lane.
+  const noRoom = clock ? together : together.filter(({ roomId }) => !isOpen(roomId))
   const invited = clock && goesAlone ? together.filter(({ roomId }) => isOpen(roomId)) : []
   const late = clock
     ? together
@@ -46,7 +48,10 @@ export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
         <chakra.span color="quiet" fontVariantNumeric="tabular-nums">
           {together.length}
         </chakra.span>
-        <People people={together} view={view} send={send} />
+        {!clock && view.rooms.length > 0 && noRoom.length > 0 && (
+          <chakra.span color="quiet">without a room:</chakra.span>
+        )}
+        <People people={noRoom} view={view} send={send} />
         {invited.length > 0 && (
           <Button
             size="small"

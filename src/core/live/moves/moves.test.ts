@@ -64,6 +64,14 @@ describe('invited to go', () => {
   })
 })
 
+test('of the terms only what is named changes', () => {
+  const session = here()
+  session.tell(1, facilitator, { type: 'set-terms', invited: true })
+  session.tell(1, facilitator, { type: 'set-terms', mayReturn: true, mayChange: false })
+  expect(session.state.terms).toEqual({ invited: true, mayChange: false, mayReturn: true })
+  expect(session.tell(1, facilitator, { type: 'set-terms', invited: true })).toEqual([])
+})
+
 describe('coming back and changing rooms', () => {
   test('one comes back, and goes in again, only where that is allowed', () => {
     const session = here()

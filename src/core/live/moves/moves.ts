@@ -1,3 +1,4 @@
+import { isEqual } from 'lodash-es'
 import { MOVED_AT_ONCE, type Places, placesSchema, termsSchema } from '../../schedule/terms'
 import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
@@ -32,7 +33,8 @@ export const moves = topic<{
   {
     initial: { terms: MOVED_AT_ONCE, choosing: null, places: { least: 1, most: 0 } },
     commands: {
-      'set-terms': { by: ['facilitator'], asks: termsSchema.shape },
+      /** What is not named stays: two who change different things at once both have their way. */
+      'set-terms': { by: ['facilitator'], asks: termsSchema.partial().shape },
       /** People choose among the rooms that are open, until it is closed or they are sent out. */
       'open-choosing': { by: ['facilitator'], asks: placesSchema.shape },
       'close-choosing': { by: ['facilitator'], asks: {} },
@@ -47,9 +49,9 @@ export const moves = topic<{
   },
   {
     decide: {
-      'set-terms'({ terms: now }, { invited, mayChange, mayReturn }) {
-        const isSame = now.invited === invited && now.mayChange === mayChange && now.mayReturn === mayReturn
-        return isSame ? nothing : happens({ type: 'terms-set', invited, mayChange, mayReturn })
+      'set-terms'({ terms: now }, { type: _, ...said }) {
+        const terms = { ...now, ...said }
+        return isEqual(terms, now) ? nothing : happens({ type: 'terms-set', ...terms })
       },
       'open-choosing'(state, { least, most }) {
         if (state.round) return refuse({ code: 'already-out' })

@@ -246,7 +246,7 @@ function MovesWords({ segment, onChange }: WordsProps) {
   const { invited, mayChange, mayReturn } = terms
   return (
     <>
-      <span>, people</span>
+      <span>People are</span>
       <Pick
         label="How they go"
         value={invited ? 'invited' : 'at-once'}
@@ -255,6 +255,7 @@ function MovesWords({ segment, onChange }: WordsProps) {
         <option value="at-once">moved at once</option>
         <option value="invited">invited to go</option>
       </Pick>
+      <span>and</span>
       <Pick
         label="What they may do"
         value={mayChange ? (mayReturn ? 'both' : 'change') : mayReturn ? 'return' : 'stay'}
@@ -274,7 +275,6 @@ function MovesWords({ segment, onChange }: WordsProps) {
           </option>
         ))}
       </Pick>
-      <span>.</span>
     </>
   )
 }
@@ -316,7 +316,6 @@ function RolesWords({ segment, onChange }: WordsProps) {
           <option value="stay">that stay</option>
         </Pick>
       )}
-      <span>.</span>
     </>
   )
 }

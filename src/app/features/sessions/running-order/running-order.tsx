@@ -271,10 +271,12 @@ function Readiness({ concerns, onShow }: { concerns: Concern[]; onShow: (segment
         <Stack as="ul" gap="4px" listStyleType="none">
           {concerns.map(({ segmentId, code, text }) => (
             <Flex as="li" key={`${segmentId} ${code} ${text}`} gap="8px" align="center" wrap="wrap">
-              <chakra.span color="ask" aria-hidden="true">
-                ●
-              </chakra.span>
-              <span>{text}</span>
+              <Flex gap="8px">
+                <chakra.span color="ask" aria-hidden="true">
+                  ●
+                </chakra.span>
+                <span>{text}</span>
+              </Flex>
               {segmentId !== null && (
                 <Button size="small" kind="bare" onClick={() => onShow(segmentId)}>
                   Show it
