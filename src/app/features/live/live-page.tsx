@@ -24,6 +24,7 @@ import { Button } from '../../ui/button'
 import { Empty, Message } from '../../ui/layout'
 import { moveByArrows } from '../../ui/list-keys'
 import { useKeptText } from '../../ui/use-kept'
+import { type DraftRooms, withDraft } from './draft-rooms'
 import { KeepGroups } from './keep-groups'
 import { Lane } from './lane'
 import { type LaneOrder, orderedRooms } from './lane-order'
@@ -79,9 +80,15 @@ export function LivePage({
     },
     [sessionId],
   )
+  const [draft, setDraft] = useState<DraftRooms | null>(null)
+  const { rooms } = view
+  // Rooms that came of it, or anything else that happened to the rooms, take the place of what was only found so far.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is about when the rooms change.
+  useEffect(() => setDraft(null), [rooms, making])
+  const drawn = useMemo(() => (draft ? withDraft(view, draft) : view), [draft, view])
   const openRoom = view.rooms.find(room => room.id === openRoomId)
   const ended = view.session.phase === 'ended'
-  const parts = useRoomParts(view)
+  const parts = useRoomParts(drawn)
   const mends = useMends(view)
   const visited = view.visits.find(visit => visit.accountId === accountId)?.roomId
   /** A visit lasts as long as the room's drawer is open: whoever closes it listens no more. */
@@ -135,13 +142,21 @@ export function LivePage({
               {!ended && !isOut && !making && (
                 <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => setMaking(true)} />
               )}
-              <Stack as="ul" gap="4px" listStyleType="none" aria-label="Rooms" onKeyDown={moveByArrows}>
-                {orderedRooms(view, order as LaneOrder).map(room => (
+              <Stack
+                as="ul"
+                gap="4px"
+                listStyleType="none"
+                aria-label="Rooms"
+                aria-busy={draft !== null}
+                inert={draft !== null}
+                onKeyDown={moveByArrows}
+              >
+                {orderedRooms(drawn, order as LaneOrder).map(room => (
                   <Lane
                     key={room.id}
                     room={room}
-                    index={view.rooms.indexOf(room)}
-                    rooms={view.rooms}
+                    index={drawn.rooms.indexOf(room)}
+                    rooms={drawn.rooms}
                     hasList={view.door.hasList}
                     {...(parts.get(room.id) ?? NOTHING)}
                     clock={view.clock}
@@ -174,6 +189,7 @@ export function LivePage({
           <MakeGroups
             sessionId={sessionId}
             view={view}
+            onDraft={setDraft}
             onClose={() => {
               setMaking(false)
               requestAnimationFrame(() => document.getElementById(ASK_FOR_GROUPS)?.focus())

@@ -9,6 +9,7 @@ import { Button } from '../../ui/button'
 import { Field, Select, Tick } from '../../ui/fields'
 import { Message } from '../../ui/layout'
 import { AsTheySit } from './as-they-sit'
+import type { DraftRooms } from './draft-rooms'
 import { Drawer } from './drawer'
 import { FromList } from './from-list'
 import { NamedRooms } from './named-rooms'
@@ -19,6 +20,7 @@ import { useMakingRooms } from './use-making-rooms'
 interface MakeGroupsProps {
   sessionId: string
   view: LiveView
+  onDraft: (draft: DraftRooms | null) => void
   onClose: () => void
   send: Send
 }
@@ -27,7 +29,7 @@ interface MakeGroupsProps {
  * Groups of who is here: at random, with fresh pairs, by the cohort's rules and columns. They stand in the lanes at once, and can
  * be made anew, held, changed there by hand, and are sent out like those of a plan; until then everybody stays.
  */
-export function MakeGroups({ sessionId, view, onClose, send }: MakeGroupsProps) {
+export function MakeGroups({ sessionId, view, onDraft, onClose, send }: MakeGroupsProps) {
   const facts = useFactsHere(sessionId)
   const [fresh, setFresh] = useState(true)
   const [keepRules, setKeepRules] = useState(true)
@@ -47,7 +49,15 @@ export function MakeGroups({ sessionId, view, onClose, send }: MakeGroupsProps) 
   const made = groups.some(group => group.people.length > 0)
   const waiting = view.people.length - here.length
   const asked: Asked = { fresh, keepRules, column }
-  const { make, makeAsKept, busy, said, failed } = useMakingRooms({ here, groups, facts, held, asked, send })
+  const { make, makeAsKept, busy, said, failed } = useMakingRooms({
+    here,
+    groups,
+    facts,
+    held,
+    asked,
+    onDraft,
+    send,
+  })
   const hold = (ids: string[], on: boolean) => {
     const now = new Set(held)
     for (const id of ids) {

@@ -1,13 +1,20 @@
-import { useEffect, useState } from 'react'
+import { startTransition, useEffect, useState } from 'react'
 import type { WorkerReply } from '~/contracts/grouping-worker'
 import type { SavedRound } from '~/core/grouping/facts-here'
 import type { Send } from '../../live/live-view'
 import { GroupingClient } from '../../workers/grouping-client'
+import type { DraftRooms } from './draft-rooms'
 import { type Making, movesSaid, repairTask, roomNames, roomsTask, saidOf } from './rooms-task'
 
-/** Makes rooms in the worker and asks for them. */
-export function useMakingRooms(making: Making & { send: Send }) {
-  const { facts, asked, groups, send } = making
+interface MakingRooms extends Making {
+  /** What has been found so far, while it is made better; null when it stands. */
+  onDraft: (draft: DraftRooms | null) => void
+  send: Send
+}
+
+/** Makes rooms in the worker, draws what it finds on the way, and asks for the best. */
+export function useMakingRooms(making: MakingRooms) {
+  const { facts, asked, groups, onDraft, send } = making
   const [client] = useState(() => new GroupingClient())
   useEffect(() => () => client.stop(), [client])
   const [busy, setBusy] = useState(false)
@@ -19,6 +26,7 @@ export function useMakingRooms(making: Making & { send: Send }) {
     setSaid(null)
   }
   const fail = () => {
+    onDraft(null)
     setBusy(false)
     setFailed(true)
   }
@@ -28,12 +36,18 @@ export function useMakingRooms(making: Making & { send: Send }) {
     const seed = crypto.getRandomValues(new Int32Array(1))[0] ?? 0
     const hear = async (reply: WorkerReply) => {
       const isAnswer = reply.kind === 'drawn' || (reply.kind === 'step' && reply.done)
-      if (!isAnswer) return
+      const isStep = reply.kind === 'step' && !reply.done
+      if (!isAnswer && !isStep) return
       const found = roomNames(groups, reply.groups.length)
-      await send({
+      if (isStep) {
+        startTransition(() => onDraft({ names: found, groups: reply.groups }))
+        return
+      }
+      const made = await send({
         type: 'make-rooms',
         groups: reply.groups.map((participantIds, index) => ({ name: found[index] ?? '', participantIds })),
       })
+      if (!made) onDraft(null)
       setSaid(saidOf(reply, facts, asked))
       setBusy(false)
     }
