@@ -1,5 +1,5 @@
 import { performance } from 'node:perf_hooks'
-import { eventsIn, SimulatedParticipant } from '~/demo/simulated-participant'
+import { eventsIn } from '~/demo/simulated-participant'
 import { helperProcess } from './helper-process'
 import { MadeClass } from './made-class'
 import { type Delays, delaysOf, delayText, pause } from './numbers'
@@ -26,15 +26,7 @@ async function roundTable(listeners: number): Promise<Delays> {
   const made = await MadeClass.open(listeners / 5, 5, [
     { id: 'c', kind: 'cards', text: 'Cards?', settings: {} },
   ])
-  const { address } = made.server
-  const people: SimulatedParticipant[] = []
-  for (let start = 0; start < listeners; start += 20) {
-    const names = made.names.slice(start, start + 20)
-    people.push(
-      ...(await Promise.all(names.map(name => SimulatedParticipant.join(address, made.joinCode, name)))),
-    )
-  }
-  await Promise.all(people.map(each => each.follow()))
+  const people = await made.allJoined()
   await made.command({ type: 'send-out', seconds: 3600 })
   await Promise.all(people.map(each => each.until(view => view.whereabouts.where === 'room')))
   await pause(1000)
@@ -55,7 +47,8 @@ async function roundTable(listeners: number): Promise<Delays> {
   return delaysOf(delays)
 }
 
-async function bareEventStream(listeners: number): Promise<Delays> {
+/** The same text to as many readers by a server that does nothing else. */
+export async function bareEventStream(listeners: number, broadcasts = BROADCASTS): Promise<Delays> {
   const { port, child } = await helperProcess('bench/bare-event-stream.ts')
   const address = `http://localhost:${port}`
   let heard = 0
@@ -75,7 +68,7 @@ async function bareEventStream(listeners: number): Promise<Delays> {
   }
   await pause(500)
   const delays: number[] = []
-  for (let number = 0; number < BROADCASTS; number++) {
+  for (let number = 0; number < broadcasts; number++) {
     heard = 0
     expected = `Broadcast ${number}`
     const all = new Promise<void>(resolve => {

@@ -1,5 +1,4 @@
 import { chromium } from '@playwright/test'
-import { SimulatedParticipant } from '~/demo/simulated-participant'
 import playwrightConfig from '../playwright.config'
 import { MadeClass } from './made-class'
 import { pause } from './numbers'
@@ -11,14 +10,7 @@ const IDLE_MS = 10_000
 export async function livePage(): Promise<void> {
   const made = await MadeClass.open(PEOPLE / 5, 5, [{ id: 'c', kind: 'cards', text: 'Cards?', settings: {} }])
   const { address } = made.server
-  const people: SimulatedParticipant[] = []
-  for (let start = 0; start < PEOPLE; start += 20) {
-    const names = made.names.slice(start, start + 20)
-    people.push(
-      ...(await Promise.all(names.map(name => SimulatedParticipant.join(address, made.joinCode, name)))),
-    )
-  }
-  await Promise.all(people.map(each => each.follow()))
+  const people = await made.allJoined()
   await made.command({ type: 'send-out', seconds: 3600 })
   const browser = await chromium.launch(playwrightConfig.use?.launchOptions)
   try {

@@ -128,6 +128,26 @@ export class MadeClass {
     return { status: answer.status, path: answer.headers.get('location') ?? '', text }
   }
 
+  /** The ids of the people on the list, in list order. */
+  personIds(): Promise<string[]> {
+    return idsOf(this.server.address, this.cohortPath, { Cookie: this.cookie })
+  }
+
+  /** Everybody joins and follows, twenty at a time. */
+  async allJoined(): Promise<SimulatedParticipant[]> {
+    const people: SimulatedParticipant[] = []
+    for (let start = 0; start < this.names.length; start += 20)
+      people.push(
+        ...(await Promise.all(
+          this.names
+            .slice(start, start + 20)
+            .map(name => SimulatedParticipant.join(this.server.address, this.joinCode, name)),
+        )),
+      )
+    await Promise.all(people.map(each => each.follow()))
+    return people
+  }
+
   async get(path: string): Promise<string> {
     return (await fetch(this.server.address + path, { headers: { Cookie: this.cookie } })).text()
   }

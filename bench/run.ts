@@ -7,7 +7,9 @@ import { bytes } from './bytes'
 import { door } from './door'
 import { groupings } from './groupings'
 import { largeCohort } from './large-cohort'
+import { liveGroups } from './live-groups'
 import { livePage } from './live-page'
+import { sendOut } from './send-out'
 import { start } from './start'
 
 const MEASUREMENTS: Record<string, () => Promise<void>> = {
@@ -19,6 +21,8 @@ const MEASUREMENTS: Record<string, () => Promise<void>> = {
   groupings,
   'large-cohort': largeCohort,
   'live-page': livePage,
+  'live-groups': liveGroups,
+  'send-out': sendOut,
   attacks,
   backup,
 }

@@ -170,6 +170,32 @@ const globalCss = {
   },
   '.chip:hover': { borderColor: 'edge' },
   '.chip-chosen': { borderColor: 'live', bg: 'liveWash', fontWeight: '600' },
+  // Names in the lanes, likewise (see person-menu.tsx).
+  '.lane-person': { display: 'inline-flex' },
+  '.lane-name': {
+    display: 'inline-flex',
+    alignItems: 'center',
+    gap: '5px',
+    paddingInline: '6px',
+    minHeight: '24px',
+    borderRadius: '4px',
+    fontSize: 's',
+    cursor: 'pointer',
+    touchAction: 'manipulation',
+  },
+  '.lane-name:hover': { bg: 'sunk' },
+  '.lane-name[data-away]': { color: 'quiet' },
+  '.lane-name-chosen': { outline: '2px solid var(--live)' },
+  '.lane-name small': { color: 'quiet', fontSize: 'xs' },
+  '.lane-presence': {
+    width: '9px',
+    height: '9px',
+    borderRadius: '50%',
+    borderWidth: '2px',
+    borderColor: 'live',
+    bg: 'live',
+  },
+  '.lane-name[data-away] .lane-presence': { borderColor: 'edge', bg: 'transparent' },
   // A sheet for the wall: on paper there is nothing else.
   '.print-sheet': { display: 'none' },
   '@media print': {

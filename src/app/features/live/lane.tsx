@@ -107,9 +107,10 @@ export const Lane = memo(function Lane(props: LaneProps) {
           ))}
         </Flex>
         <Flex wrap="wrap">
-          {people.map(person => (
+          {people.map((person, place) => (
             <PersonMenu
-              key={person.id}
+              // biome-ignore lint/suspicious/noArrayIndexKey: when hundreds change rooms, changing words in place is far cheaper than moving elements.
+              key={place}
               person={person}
               rooms={rooms}
               isGuest={hasList && !person.onList}

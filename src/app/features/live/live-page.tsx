@@ -1,7 +1,6 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { Users } from 'lucide-react'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { aloneRooms, type Mend } from '~/core/live/rooms/alone'
+import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { Legend } from '../../lanes/legend'
 import type { CohortsToAttach } from '../../live/cohort/cohort-dialog'
 import { Doubts } from '../../live/door/doubts'
@@ -14,7 +13,6 @@ import { ChosenContext, ChosenPeople } from '../../live/rooms/chosen-people'
 import { DragPeople, WHOLE } from '../../live/rooms/drag-people'
 import { laneButtonId } from '../../live/rooms/lane-button'
 import { OutsideRooms } from '../../live/rooms/outside-rooms'
-import { type RoomPart, roomParts } from '../../live/rooms/room-parts'
 import { usePlacing } from '../../live/rooms/use-placing'
 import { SessionRibbon } from '../../live/rounds/session-ribbon'
 import { OrderNow } from '../../live/segments/order-now'
@@ -22,12 +20,11 @@ import { ask } from '../../live-client/ask'
 import { useLive } from '../../live-client/use-live'
 import { Button } from '../../ui/button'
 import { Empty, Message } from '../../ui/layout'
-import { moveByArrows } from '../../ui/list-keys'
 import { useKeptText } from '../../ui/use-kept'
 import { type DraftRooms, withDraft } from './draft-rooms'
 import { KeepGroups } from './keep-groups'
-import { Lane } from './lane'
-import { type LaneOrder, orderedRooms } from './lane-order'
+import type { LaneOrder } from './lane-order'
+import { Lanes } from './lanes'
 import { LiveBar } from './live-bar'
 import { LiveHead } from './live-head'
 import { MakeGroups } from './make-groups'
@@ -47,8 +44,6 @@ interface LivePageProps {
   timeZone: string
   now: number
 }
-
-const NOTHING: RoomPart = { people: [], call: undefined, visits: [], marks: [] }
 
 export function LivePage({
   sessionId,
@@ -86,10 +81,10 @@ export function LivePage({
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is about when the rooms change.
   useEffect(() => setDraft(null), [rooms, making])
   const drawn = useMemo(() => (draft ? withDraft(view, draft) : view), [draft, view])
+  // Hundreds of names that change rooms at once are drawn in parts, so that the page answers meanwhile.
+  const shown = useDeferredValue(drawn)
   const openRoom = view.rooms.find(room => room.id === openRoomId)
   const ended = view.session.phase === 'ended'
-  const parts = useRoomParts(drawn)
-  const mends = useMends(view)
   const visited = view.visits.find(visit => visit.accountId === accountId)?.roomId
   /** A visit lasts as long as the room's drawer is open: whoever closes it listens no more. */
   const show = useCallback(
@@ -142,37 +137,16 @@ export function LivePage({
               {!ended && !isOut && !making && (
                 <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => setMaking(true)} />
               )}
-              <Stack
-                as="ul"
-                gap="4px"
-                listStyleType="none"
-                aria-label="Rooms"
-                aria-busy={draft !== null}
-                inert={draft !== null}
-                onKeyDown={moveByArrows}
-              >
-                {orderedRooms(drawn, order as LaneOrder).map(room => (
-                  <Lane
-                    key={room.id}
-                    room={room}
-                    index={drawn.rooms.indexOf(room)}
-                    rooms={drawn.rooms}
-                    hasList={view.door.hasList}
-                    {...(parts.get(room.id) ?? NOTHING)}
-                    clock={view.clock}
-                    rounds={view.rounds}
-                    lastVisitAt={view.lastVisit[room.id]}
-                    mends={mends.get(room.id)}
-                    prompts={openPrompts(view, room)}
-                    roles={view.roles}
-                    work={work[room.id]}
-                    pageMadeAt={now}
-                    narrow={openRoom !== undefined || making}
-                    onOpen={show}
-                    send={send}
-                  />
-                ))}
-              </Stack>
+              <Lanes
+                view={shown}
+                work={work}
+                order={order as LaneOrder}
+                busy={draft !== null}
+                narrow={openRoom !== undefined || making}
+                pageMadeAt={now}
+                onOpen={show}
+                send={send}
+              />
               {!ended && view.rooms.length > 0 && (
                 <ChosenBar view={view} place={place} moved={moved} send={send} />
               )}
@@ -238,27 +212,4 @@ function AskForGroups({ hasRooms, onAsk }: { hasRooms: boolean; onAsk: () => voi
       {button}
     </Empty>
   )
-}
-
-/** The view by rooms; what did not change for a room stays the same object from one view to the next. */
-function useRoomParts(view: LiveView): ReturnType<typeof roomParts> {
-  const before = useRef<ReturnType<typeof roomParts>>(undefined)
-  const parts = roomParts(view, before.current)
-  useEffect(() => {
-    before.current = parts
-  })
-  return parts
-}
-
-/** So many parts of its board a room can work on now. */
-const openPrompts = ({ boards, partsOpen }: LiveView, { board = 0 }: LiveView['rooms'][number]): number =>
-  boards[board]?.prompts.filter(({ id }) => partsOpen?.includes(id) ?? true).length ?? 0
-
-/** In a round, the moves that mend it where somebody is alone, by room. */
-function useMends({ clock, rooms, people }: LiveView): ReadonlyMap<string, Mend[]> {
-  const isOut = clock !== null
-  return useMemo(() => {
-    const inRooms = isOut ? people.filter(person => person.inRoom) : []
-    return new Map(aloneRooms(rooms, inRooms).map(({ roomId, mends }) => [roomId, mends]))
-  }, [isOut, rooms, people])
 }

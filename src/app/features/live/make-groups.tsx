@@ -1,6 +1,7 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { Pin, Shuffle, Undo2 } from 'lucide-react'
-import { useState } from 'react'
+import { groupBy } from 'lodash-es'
+import { Shuffle, Undo2 } from 'lucide-react'
+import { useCallback, useMemo, useState } from 'react'
 import { sizeProblemText, sizesText } from '../../group-sizes/size-text'
 import { SizeFields, useTypedSizes } from '../../group-sizes/size-wish'
 import type { LiveView, Send } from '../../live/live-view'
@@ -12,6 +13,7 @@ import { AsTheySit } from './as-they-sit'
 import type { DraftRooms } from './draft-rooms'
 import { Drawer } from './drawer'
 import { FromList } from './from-list'
+import { GroupsToHold } from './groups-to-hold'
 import { NamedRooms } from './named-rooms'
 import { type Asked, columnWishes } from './rooms-task'
 import { useFactsHere } from './use-facts-here'
@@ -38,14 +40,17 @@ export function MakeGroups({ sessionId, view, onDraft, onClose, send }: MakeGrou
   const [from, setFrom] = useState('now')
   const kept = facts?.saved.find(round => round.id === from)
   const [held, setHeld] = useState<ReadonlySet<string>>(new Set())
-  const here = view.people.filter(person => person.admitted)
+  const { rooms, people } = view
+  const here = people.filter(person => person.admitted)
   const sizes = useTypedSizes(here.length, { by: 'people', number: '3' })
   const { result } = sizes
-  const groups = view.rooms.map(room => ({
-    id: room.id,
-    name: room.name,
-    people: here.filter(person => person.roomId === room.id),
-  }))
+  const groups = useMemo(() => {
+    const members = groupBy(
+      people.filter(person => person.admitted),
+      person => person.roomId,
+    )
+    return rooms.map(({ id, name }) => ({ id, name, people: members[id] ?? [] }))
+  }, [rooms, people])
   const made = groups.some(group => group.people.length > 0)
   const waiting = view.people.length - here.length
   const asked: Asked = { fresh, keepRules, column }
@@ -58,14 +63,16 @@ export function MakeGroups({ sessionId, view, onDraft, onClose, send }: MakeGrou
     onDraft,
     send,
   })
-  const hold = (ids: string[], on: boolean) => {
-    const now = new Set(held)
-    for (const id of ids) {
-      if (on) now.add(id)
-      else now.delete(id)
-    }
-    setHeld(now)
-  }
+  const hold = useCallback((ids: string[], on: boolean) => {
+    setHeld(before => {
+      const now = new Set(before)
+      for (const id of ids) {
+        if (on) now.add(id)
+        else now.delete(id)
+      }
+      return now
+    })
+  }, [])
   return (
     <Drawer label="Make groups" title="Groups of who is here" onClose={onClose}>
       <Stack
@@ -172,57 +179,8 @@ export function MakeGroups({ sessionId, view, onDraft, onClose, send }: MakeGrou
           {view.rounds.begun > 0 && 'Rooms of earlier rounds are closed, and keep what was made in them. '}
           {waiting > 0 && `${waiting} on the waiting list are not counted.`}
         </chakra.p>
-        {made && (
-          <chakra.ul listStyleType="none" aria-label="Who is in which group">
-            {groups.map(({ id, name, people }) => (
-              <chakra.li key={id} py="4px" borderTopWidth="1px">
-                <Flex justify="space-between" gap="8px" align="flex-start">
-                  <span>
-                    <b>{name}</b>{' '}
-                    {people.map(({ id, shownName }) => (
-                      <Button
-                        key={id}
-                        size="small"
-                        kind="bare"
-                        px="4px"
-                        minH="24px"
-                        color="ink"
-                        aria-pressed={held.has(id)}
-                        aria-label={`Hold ${shownName}`}
-                        onClick={() => hold([id], !held.has(id))}
-                      >
-                        {shownName}
-                        {held.has(id) && <Pin size={13} aria-hidden="true" />}
-                      </Button>
-                    ))}
-                  </span>
-                  {people.length > 0 && (
-                    <HoldButton
-                      name={name}
-                      held={people.every(person => held.has(person.id))}
-                      onHold={on =>
-                        hold(
-                          people.map(person => person.id),
-                          on,
-                        )
-                      }
-                    />
-                  )}
-                </Flex>
-              </chakra.li>
-            ))}
-          </chakra.ul>
-        )}
+        {made && <GroupsToHold groups={groups} held={held} onHold={hold} />}
       </Stack>
     </Drawer>
-  )
-}
-
-/** Keeps a group as it is while the others are made again. */
-function HoldButton({ name, held, onHold }: { name: string; held: boolean; onHold: (on: boolean) => void }) {
-  return (
-    <Button size="small" aria-pressed={held} flexShrink="0" onClick={() => onHold(!held)}>
-      {held && <Pin size={16} aria-hidden="true" />} Hold <chakra.span srOnly>{name}</chakra.span>
-    </Button>
   )
 }

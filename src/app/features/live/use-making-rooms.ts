@@ -36,13 +36,11 @@ export function useMakingRooms(making: MakingRooms) {
     const seed = crypto.getRandomValues(new Int32Array(1))[0] ?? 0
     const hear = async (reply: WorkerReply) => {
       const isAnswer = reply.kind === 'drawn' || (reply.kind === 'step' && reply.done)
-      const isStep = reply.kind === 'step' && !reply.done
-      if (!isAnswer && !isStep) return
+      if (!isAnswer && reply.kind !== 'step') return
       const found = roomNames(groups, reply.groups.length)
-      if (isStep) {
-        startTransition(() => onDraft({ names: found, groups: reply.groups }))
-        return
-      }
+      // What stands in the lanes until the server has said so to everybody.
+      startTransition(() => onDraft({ names: found, groups: reply.groups }))
+      if (!isAnswer) return
       const made = await send({
         type: 'make-rooms',
         groups: reply.groups.map((participantIds, index) => ({ name: found[index] ?? '', participantIds })),

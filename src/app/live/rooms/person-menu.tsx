@@ -1,4 +1,4 @@
-import { chakra, Menu, Portal } from '@chakra-ui/react'
+import { Menu, Portal } from '@chakra-ui/react'
 import { memo, useRef, useState } from 'react'
 import { flushSync } from 'react-dom'
 import { ROLES, type Role } from '~/core/grouping/roles'
@@ -27,16 +27,17 @@ interface PersonMenuProps {
  */
 export const PersonMenu = memo(function PersonMenu(props: PersonMenuProps) {
   const { person, isGuest, role } = props
-  const [made, setMade] = useState(false)
+  // By person: a name stands in for another when rooms are made again.
+  const [madeFor, setMadeFor] = useState<string | null>(null)
   const [near, setNear] = useState(false)
   const row = useRef<HTMLSpanElement>(null)
   const drag = useRef<DragListeners>(undefined)
   const choosing = useChoosing()
   const { toggle } = useChosen()
   return (
-    <chakra.span
+    <span
       ref={row}
-      display="inline-flex"
+      className="lane-person"
       // The press that may begin a drag follows at once: by then the name must be listening.
       onPointerEnter={near ? undefined : () => flushSync(() => setNear(true))}
       onMouseDownCapture={event => drag.current?.onMouseDown?.(event)}
@@ -50,19 +51,19 @@ export const PersonMenu = memo(function PersonMenu(props: PersonMenuProps) {
         toggle(person.id)
       }}
     >
-      {near && <DragSource personId={person.id} row={row} drag={drag} />}
-      {made ? (
-        <MadeMenu {...props} />
+      {near && <DragSource key={person.id} personId={person.id} row={row} drag={drag} />}
+      {madeFor === person.id ? (
+        <MadeMenu key={person.id} {...props} />
       ) : (
         <NameButton
           person={person}
           isGuest={isGuest}
           does={role}
           aria-haspopup="menu"
-          onClick={() => setMade(true)}
+          onClick={() => setMadeFor(person.id)}
         />
       )}
-    </chakra.span>
+    </span>
   )
 }, samePerson)
 
@@ -143,73 +144,33 @@ function MadeMenu({ person, rooms, isGuest, inRound, role, send }: PersonMenuPro
   )
 }
 
+/** Plain elements with classes of the theme: there are hundreds, and rooms made again change all of them at once. */
 function NameButton({
   person,
   isGuest,
   does,
   ...rest
-}: { person: LanePerson; isGuest: boolean; does?: Role | undefined } & React.ComponentProps<
-  typeof chakra.button
->) {
+}: { person: LanePerson; isGuest: boolean; does?: Role | undefined } & React.ComponentProps<'button'>) {
   const isChosen = useIsChosen(person.id)
+  const words = [does && ROLE_DOES[does], isGuest && 'not on the list', !person.hasDevice && 'no device']
   return (
-    <chakra.button
+    <button
       type="button"
-      display="inline-flex"
+      className={isChosen ? 'lane-name lane-name-chosen' : 'lane-name'}
+      data-away={person.connected ? undefined : ''}
       aria-pressed={isChosen || undefined}
-      outline={isChosen ? '2px solid var(--live)' : undefined}
-      alignItems="center"
-      gap="5px"
-      px="6px"
-      minH="24px"
-      borderRadius="4px"
-      fontSize="s"
-      cursor="pointer"
-      _hover={{ bg: 'sunk' }}
-      color={person.connected ? 'ink' : 'quiet'}
       {...rest}
     >
-      <Presence connected={person.connected} />
+      {/* A filled dot for somebody who is here, a ring for somebody who dropped. */}
+      <span className="lane-presence" aria-hidden="true" />
       {person.shownName}
-      {does && (
-        <chakra.span color="quiet" fontSize="xs">
-          {' '}
-          {ROLE_DOES[does]}
-        </chakra.span>
-      )}
-      {isGuest && (
-        <chakra.span color="quiet" fontSize="xs">
-          {' '}
-          not on the list
-        </chakra.span>
-      )}
-      {!person.hasDevice && (
-        <chakra.span color="quiet" fontSize="xs">
-          {' '}
-          no device
-        </chakra.span>
-      )}
+      {words.map(word => word && <small key={word}> {word}</small>)}
       {!person.connected && <Away since={person.seenAt} />}
-    </chakra.button>
+    </button>
   )
 }
 
 function Away({ since }: { since: number }) {
   const now = useServerNow(since, 1_000)
-  return <chakra.span> (away {roughLength(now - since)})</chakra.span>
-}
-
-/** A filled dot for somebody who is here, a ring for somebody who dropped. */
-function Presence({ connected }: { connected: boolean }) {
-  return (
-    <chakra.span
-      w="9px"
-      h="9px"
-      borderRadius="50%"
-      borderWidth="2px"
-      borderColor={connected ? 'live' : 'edge'}
-      bg={connected ? 'live' : 'transparent'}
-      aria-hidden="true"
-    />
-  )
+  return <span> (away {roughLength(now - since)})</span>
 }
