@@ -125,13 +125,20 @@ export async function planOneRound(page: Page): Promise<void> {
   await expect(page.getByRole('button', { name: 'Open the session' })).toBeVisible()
   const { href, origin } = new URL(page.url())
   const form = { intent: 'order', order: '[]', minutes: '' }
-  await page.request.post(href, { form, headers: { Origin: origin } })
+  const answer = await page.request.post(`${href}?index`, { form, headers: { Origin: origin } })
+  expect(answer.ok()).toBe(true)
   await page.reload()
+  await expect(page.getByRole('list', { name: 'Segments' }).getByRole('button')).toHaveCount(1)
 }
 
 /** Opens tonight's session of the demo as one round; gives its code and id. */
 export async function openTonight(page: Page): Promise<{ code: string; sessionId: string }> {
   await planOneRound(page)
+  return openPlanned(page)
+}
+
+/** Opens the session whose plan is shown; gives its code and id. */
+export async function openPlanned(page: Page): Promise<{ code: string; sessionId: string }> {
   await page.getByRole('button', { name: 'Open the session' }).click()
   await expect(page.getByRole('button', { name: 'Send out' })).toBeVisible()
   const code =

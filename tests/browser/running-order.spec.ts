@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, expectAccessible, joinOnPhone, openTonight, planOneRound, simulated, test } from './fixtures'
+import { expect, expectAccessible, joinOnPhone, openPlanned, planOneRound, simulated, test } from './fixtures'
 
 const segments = (page: Page) => page.getByRole('list', { name: 'Segments' }).getByRole('button')
 const saved = (page: Page) =>
@@ -92,7 +92,7 @@ test('an evening of two rounds is run with one key: groups, boards and what ever
   const boards = page.getByLabel('Board', { exact: true }).first()
   await boards.selectOption('')
   await saved(page)
-  const { code } = await openTonight(page)
+  const { code } = await openPlanned(page)
   await page.getByText('Waiting list', { exact: true }).click()
   const people = await simulated(server, code, ['Bram O.', 'Chi', 'Edda'])
   await expect(page.getByText('Then: Rooms')).toBeVisible()

@@ -33,7 +33,7 @@ const HeldGroup = memo(function HeldGroup({
     <chakra.li py="4px" borderTopWidth="1px">
       <Flex justify="space-between" gap="8px" align="flex-start">
         <span>
-          <b>{name}</b>
+          <b>{name}</b>{' '}
           {people.map(({ id, shownName }) => (
             <button
               key={id}

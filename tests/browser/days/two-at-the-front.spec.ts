@@ -1,0 +1,79 @@
+import {
+  allowLostLine,
+  expect,
+  expectAccessible,
+  joinOnPhone,
+  openToAll,
+  sendOut,
+  signIn,
+  simulated,
+  test,
+} from '../fixtures'
+
+test('two lead: one waits alone and somebody is brought, a late one is let in and placed, a line drops and comes back', async ({
+  server,
+  facilitator: page,
+  newPage,
+  phone,
+}) => {
+  const code = await openToAll(page)
+  const other = await newPage()
+  await signIn(other, server, 1)
+  await other.goto(page.url())
+  await expect(other.getByText('With Marit Solheim')).toBeVisible()
+  await expect(page.getByText('With Tobias')).toBeVisible()
+  await simulated(server, code, ['Bram O.', 'Chi', 'Edda', 'Farouk B.', 'Greta L.', 'Hyacinth O.'])
+  const lanes = page.getByRole('list', { name: 'Rooms' })
+
+  // Both press at the same moment: people are sent out once.
+  await expect(other.getByRole('list', { name: 'Rooms' }).locator('.lane-name')).toHaveCount(6)
+  await sendOut(page)
+  await expect(other.getByRole('button', { name: 'Call back' })).toBeVisible()
+
+  // Somebody is alone: said, with the move that mends it.
+  const alone = lanes.getByRole('listitem').filter({ hasText: 'one alone' })
+  await expect(alone.first()).toBeVisible()
+  const before = await alone.count()
+  await alone
+    .first()
+    .getByRole('button', { name: /^(Move|Bring)/ })
+    .first()
+    .click()
+  await expect(alone).not.toHaveCount(before)
+  await expectAccessible(page)
+
+  // Who comes late waits at the door, is let in, and placed by one press.
+  await other.getByText('Waiting list', { exact: true }).click()
+  const own = await phone()
+  await joinOnPhone(own, server, code, 'Ana Per.')
+  await expect(own.getByText('You are on the waiting list.')).toBeVisible()
+  await other.getByRole('button', { name: /^Let in/ }).click()
+  await other.getByRole('button', { name: /^Ana Per\.: to / }).click()
+  const title = own.getByRole('heading', { level: 1 })
+  await expect(title).not.toHaveText(/Whole group|Waiting list/)
+  const room = (await title.textContent()) ?? ''
+
+  // A message to all, marked on every page.
+  await other.getByPlaceholder('Broadcast to every board').fill('Come, we disagree')
+  await other.keyboard.press('Enter')
+  await expect(own.getByText('Come, we disagree')).toBeVisible()
+
+  // A facilitator's line drops: the session goes on, and the other is told.
+  allowLostLine(other)
+  await other.context().setOffline(true)
+  await other.goto('about:blank').catch(() => undefined)
+  await expect(page.getByText(/Tobias .*has no line/)).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('The session goes on by its clock.')).toBeVisible()
+  await other.context().setOffline(false)
+  await other.goto(page.url())
+  await expect(page.getByText('With Tobias')).toBeVisible()
+  await expect(other.getByRole('button', { name: 'Call back' })).toBeVisible()
+
+  // A participant's page is gone and comes back to its room.
+  const place = own.url()
+  await own.goto('about:blank')
+  await expect(lanes.getByRole('button', { name: /^Ana Per.*away/ })).toBeVisible({ timeout: 30_000 })
+  await own.goto(place)
+  await expect(title).toHaveText(room)
+  await expect(lanes.getByRole('button', { name: /^Ana Per.*away/ })).toBeHidden({ timeout: 30_000 })
+})
