@@ -1,10 +1,10 @@
 /** Fills the demo's session with simulated participants and takes a picture of each main view. */
 import { mkdirSync } from 'node:fs'
-import { type Browser, chromium, type Page } from '@playwright/test'
+import { type Browser, chromium, type Locator, type Page } from '@playwright/test'
 import { STATIONS } from '~/demo/school'
 import type { SimulatedParticipant } from '~/demo/simulated-participant'
 import config from '../../playwright.config'
-import { joinOnPhone, letAllIn, openTonight, sendOut, signIn, simulated } from './fixtures'
+import { joinByName, joinOnPhone, letAllIn, openPlanned, sendOut, signIn, simulated } from './fixtures'
 import prepareDemo from './prepare-demo'
 import { TestServer } from './server'
 
@@ -114,18 +114,8 @@ async function planning(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Today' }).click()
   await page.getByRole('link', { name: 'Look it over and open' }).click()
   await page.getByRole('button', { name: 'Open the session' }).waitFor()
-  for (const [kind, name, minutes] of [
-    ['Whole group', 'Report back', 8],
-    ['Break', '', 10],
-    ['Rooms', 'Next stations', 4],
-  ] as const) {
-    await page.getByRole('button', { name: kind, exact: true }).click()
-    await page.getByLabel('Name', { exact: true }).fill(name)
-    await page.getByLabel('Minutes', { exact: true }).fill(String(minutes))
-    await page.getByLabel('Minutes', { exact: true }).press('Enter')
-  }
-  await page.getByLabel('Groups', { exact: true }).selectOption({ label: 'as in Rooms' })
-  await page.getByText('Saved.').first().waitFor()
+  await page.getByRole('button', { name: /^A walk of one hour/ }).click()
+  await page.getByLabel('How they go').waitFor()
   await shot(page, 'session-plan')
 }
 
@@ -141,13 +131,10 @@ async function work(people: SimulatedParticipant[]): Promise<void> {
 }
 
 async function live(browser: Browser, page: Page, server: TestServer): Promise<void> {
-  const { code } = await openTonight(page)
-  const phone = await browser.newPage({
-    ...config.use,
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    isMobile: true,
-  })
+  await page.getByRole('link', { name: 'Today' }).click()
+  await page.getByRole('link', { name: 'Look it over and open' }).click()
+  const { code } = await openPlanned(page)
+  const phone = await onPhone(browser)
   await joinOnPhone(phone, server, code, 'Edda')
   const people = await simulated(server, code, NAMES)
   await letAllIn(page)
@@ -173,14 +160,45 @@ async function live(browser: Browser, page: Page, server: TestServer): Promise<v
   await wall.goto(page.url().replace(/live$/, 'projector'))
   await wall.getByRole('timer').waitFor()
   await shot(wall, 'projector')
+  await stations(page, server, people)
   for (const each of people) each.leave()
 }
+
+/** On to the stations: the walk and the break are left out, and each room has a board of its own. */
+async function stations(page: Page, server: TestServer, people: SimulatedParticipant[]): Promise<void> {
+  await server.moveClock(14 * 60_000)
+  await page.reload()
+  await page.getByRole('button', { name: 'Running order' }).click()
+  const order = page.getByRole('region', { name: 'Running order' })
+  for (const name of ['A walk of one hour', 'Break'])
+    await order.getByRole('listitem', { name }).getByRole('button', { name: 'Skip' }).click()
+  await page.getByRole('button', { name: 'Close the order' }).click()
+  await page.getByRole('button', { name: /^Send out: Stations/ }).click()
+  const anyway = page.getByRole('button', { name: 'Send out as it is' })
+  await anyway
+    .or(page.getByRole('button', { name: 'Call back' }))
+    .first()
+    .waitFor()
+  if (await anyway.isVisible()) await anyway.click()
+  await page.getByRole('button', { name: 'Call back' }).waitFor()
+  await Promise.all(people.map(each => each.until(view => view.whereabouts.where === 'room')))
+  for (const [index, person] of people.entries()) {
+    const station = STATIONS.find(each => each.station === roomOf(person))
+    if (station && index % 3 < 2)
+      await person.writeCard('know', station.sheet[index % station.sheet.length] ?? '')
+  }
+  await page.waitForTimeout(8_000)
+  await shot(page, 'stations')
+}
+
+const onPhone = (browser: Browser): Promise<Page> =>
+  browser.newPage({ ...config.use, viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
 
 mkdirSync(FOLDER, { recursive: true })
 // A made-up address stands on the pictures, not that of the machine they are taken on.
 process.env.PUBLIC_ADDRESS = 'http://groups.lowmarsh.example'
 /** A session with nothing prepared, in which groups are made of who is here. It is ended and removed again. */
-async function startedNow(page: Page, server: TestServer): Promise<void> {
+async function startedNow(browser: Browser, page: Page, server: TestServer): Promise<void> {
   await page.getByRole('link', { name: 'Today' }).click()
   await page.getByRole('button', { name: 'Start now' }).click()
   await page.getByText('There are no rooms yet.').waitFor()
@@ -195,8 +213,11 @@ async function startedNow(page: Page, server: TestServer): Promise<void> {
   await page.getByRole('button', { name: 'Save' }).click()
   await page.getByRole('button', { name: 'Make groups' }).click()
   const drawer = page.getByRole('complementary', { name: 'Make groups' })
-  await drawer.getByRole('button', { name: 'Make groups' }).click()
-  await page.getByRole('list', { name: 'Rooms' }).getByText('Group 5').waitFor()
+  const phone = await onPhone(browser)
+  await choosing(drawer, phone, server, code.trim(), people)
+  await drawer.getByLabel('Groups are').selectOption('made now')
+  await drawer.getByRole('button', { name: /^(Make groups|Reshuffle)$/ }).click()
+  await page.getByRole('list', { name: 'Rooms' }).locator('> li').nth(4).waitFor()
   await shot(page, 'groups-made-live')
   // The second round: nobody with whom they have just worked.
   await sendOut(page)
@@ -224,13 +245,37 @@ async function startedNow(page: Page, server: TestServer): Promise<void> {
   await page.getByRole('link', { name: 'Rain talk' }).waitFor({ state: 'detached' })
 }
 
+/** Rooms with places, as a participant sees them who has not chosen yet. */
+async function choosing(
+  drawer: Locator,
+  phone: Page,
+  server: TestServer,
+  code: string,
+  people: SimulatedParticipant[],
+): Promise<void> {
+  await drawer.getByLabel('Groups are').selectOption('by choice of room')
+  await drawer
+    .getByLabel('Rooms, one on each line')
+    .fill('Sluice gate\nReed cutting\nThe old ferry\nSchool visits')
+  await joinByName(phone, server, code, 'Wenna')
+  await drawer.getByRole('button', { name: 'Let people choose' }).click()
+  for (const [index, person] of people.slice(0, 11).entries()) {
+    const { roomsToChoose } = await person.until(view => view.roomsToChoose?.rooms.length === 4)
+    const roomId = roomsToChoose?.rooms[[0, 0, 1, 2, 0, 1, 0, 2, 0, 1, 3][index] ?? 0]?.id
+    await person.ask({ type: 'choose-room', roomId })
+  }
+  await phone.getByText('no place left').waitFor()
+  await shot(phone, 'choosing-a-room')
+  await phone.close()
+}
+
 await prepareDemo()
 const server = await TestServer.withDemo()
 const browser = await chromium.launch(config.use?.launchOptions)
 const page = await (await browser.newContext({ ...config.use })).newPage()
 await signIn(page, server)
 await planning(page)
-await startedNow(page, server)
+await startedNow(browser, page, server)
 await live(browser, page, server)
 await page.getByRole('link', { name: 'Today' }).click()
 await page.getByRole('link', { name: 'Review', exact: true }).click()

@@ -151,8 +151,8 @@ export class BoardServer {
         this.look(update, connection, context as ConnectionContext)
       },
       afterUnloadDocument: async ({ documentName }) => {
-        // It may have been opened again while this one was being put away.
-        if (!this.hocuspocus.documents.has(documentName)) this.open.delete(documentName)
+        // It may have been opened again, or be just opening, while this one was being put away.
+        if (this.open.get(documentName)?.isGone) this.open.delete(documentName)
       },
     })
   }
@@ -247,8 +247,12 @@ export class BoardServer {
     })
     // The next write may begin while boards are told of this one.
     for (const { copy } of written) copy.written()
+    for (const copyId of copyIds) {
+      // Whoever wrote the last word may have left with it: the lanes are told all the same.
+      const sessionId = this.open.get(copyId)?.sessionId ?? (await this.copyOf(copyId))?.sessionId
+      if (sessionId) this.tellLanes(sessionId, copyId)
+    }
     for (const { copyId, copy } of written) {
-      this.tellLanes(copy.sessionId, copyId)
       await this.tellBoard(copyId, copy)
       // Edits that arrive meanwhile are passed on before the next board is told.
       await setImmediate()

@@ -95,6 +95,41 @@ test('a writer hears that a card is on disk and whose it is; who comes back late
   third.close()
 })
 
+test('a board that is put away while somebody opens it again takes in what they write', async () => {
+  for (let time = 0; time < 8; time++) {
+    const gone = await line(new Y.Doc())
+    gone.close()
+    const doc = new Y.Doc()
+    const back = await line(doc)
+    const { writer = 0 } = await back.until(notice => notice.writer !== undefined)
+    doc.clientID = writer
+    addCard(doc, 'c', `again-${time}`, `Again ${time}`)
+    await back.until(notice => (notice.stored[String(writer)] ?? 0) >= clockOf(doc))
+    back.close()
+  }
+  const kept = readCards(await running.boards.read(copyId), 'c').map(card => card.text)
+  for (let time = 0; time < 8; time++) expect(kept).toContain(`Again ${time}`)
+})
+
+test('the lanes are told of the last word of somebody who left with it', async () => {
+  const told: string[] = []
+  const stop = await running.hub.follow(running.sessionId, { kind: 'facilitator' }, null, message => {
+    if (message.kind === 'work') told.push(JSON.stringify(message.rooms))
+  })
+  const doc = new Y.Doc()
+  const leaving = await line(doc)
+  const { writer = 0 } = await leaving.until(notice => notice.writer !== undefined)
+  doc.clientID = writer
+  addCard(doc, 'c', 'last', 'My last word')
+  // The next thing on the line is its end.
+  await new Promise(resolve => setTimeout(resolve, 20))
+  leaving.close()
+  for (let waited = 0; waited < 100 && !told.some(text => text.includes('My last word')); waited++)
+    await new Promise(resolve => setTimeout(resolve, 100))
+  expect(told.join()).toContain('My last word')
+  stop()
+})
+
 test('a card that calls itself like another gets an id of its own, for everybody and on disk, and its own author', async () => {
   const [anas, bos] = [new Y.Doc(), new Y.Doc()]
   const ana = await line(anas)

@@ -17,6 +17,7 @@ interface CopyWork {
 export class BoardWork {
   private readonly copies = new Map<string, CopyWork>()
   private readonly loaded = new Map<string, Promise<void>>()
+  private readonly loadingMore = new Map<string, Promise<void>>()
   private readonly ofSession = new Map<string, string[]>()
 
   constructor(private readonly db: Database) {}
@@ -43,6 +44,7 @@ export class BoardWork {
     only?: ReadonlySet<string>,
   ): Promise<Record<string, RoomWorkNow>> {
     await this.load(sessionId)
+    await this.loadMore(sessionId, state)
     const rooms = state.rooms.filter(room => !only || only.has(room.copyId))
     return Object.fromEntries(rooms.map(room => [room.id, shown(this.copies.get(room.copyId), state)]))
   }
@@ -52,6 +54,30 @@ export class BoardWork {
     this.loaded.set(sessionId, loading)
     loading.catch(() => this.loaded.delete(sessionId))
     return loading
+  }
+
+  /** Reads the work of rooms that were made, or laid out, since the session's was read. */
+  private loadMore(sessionId: string, state: LiveState): Promise<void> {
+    const missing = state.rooms.flatMap(({ copyId }) => (this.copies.has(copyId) ? [] : [copyId]))
+    if (missing.length === 0) return Promise.resolve()
+    const before = this.loadingMore.get(sessionId) ?? Promise.resolve()
+    // One after the other: what two read at once would count twice.
+    const loading = before
+      .catch(() => undefined)
+      .then(async () => {
+        const still = missing.filter(copyId => !this.copies.has(copyId))
+        if (still.length > 0) this.take(sessionId, still, await readContributions(this.db, still))
+      })
+    this.loadingMore.set(sessionId, loading)
+    return loading.finally(() => {
+      if (this.loadingMore.get(sessionId) === loading) this.loadingMore.delete(sessionId)
+    })
+  }
+
+  private take(sessionId: string, copyIds: readonly string[], earlier: Contribution[]): void {
+    this.ofSession.set(sessionId, [...(this.ofSession.get(sessionId) ?? []), ...copyIds])
+    for (const id of copyIds) this.copies.set(id, { pulse: [], latest: null, written: new Map() })
+    this.add(earlier)
   }
 
   private async read(sessionId: string): Promise<void> {
@@ -65,12 +91,11 @@ export class BoardWork {
     )
     // A session whose copies are not made yet is read again when they are.
     if (copies.length === 0) this.loaded.delete(sessionId)
-    this.ofSession.set(
+    this.take(
       sessionId,
       copies.map(copy => copy.id),
+      earlier,
     )
-    for (const { id } of copies) this.copies.set(id, { pulse: [], latest: null, written: new Map() })
-    this.add(earlier)
   }
 }
 

@@ -67,6 +67,11 @@ export class OpenCopy {
     )
   }
 
+  /** The document was put away; whoever opens the board gets another. */
+  get isGone(): boolean {
+    return this.document.isDestroyed
+  }
+
   /**
    * Takes in what a participant wrote, if it is what people write, goes on from what is there, is written under a number that
    * is theirs, and has room. Looking and taking in are one step: nothing comes between.

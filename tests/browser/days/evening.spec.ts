@@ -76,6 +76,10 @@ test('the demo’s evening runs with one key: two rounds with other groups and b
   await key()
   await expect(title).toHaveText(station)
   await expect(own.getByText(`What must a new steward know about ${station}?`)).toBeVisible()
+  await own.getByRole('textbox').first().fill('Wear boots')
+  await own.getByRole('button', { name: /^Add/ }).first().click()
+  await expect(own.getByText('Saved', { exact: true })).toBeVisible()
+  await expect(page.getByText('Wear boots').first()).toBeVisible()
 
   // The server is killed in mid-round, and what fell due meanwhile is done once.
   for (const one of [page, own]) allowLostLine(one)

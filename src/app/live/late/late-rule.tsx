@@ -20,6 +20,7 @@ export function LateRule({ view, send }: { view: LiveView; send: Send }) {
         borderColor="edge"
         borderRadius="4px"
         px="4px"
+        maxW="150px"
         value={view.lateRule}
         onChange={event => send({ type: 'set-late', rule: event.target.value as Rule })}
       >

@@ -16,6 +16,7 @@ const look = {
   borderColor: 'edge',
   borderRadius: '4px',
   px: '4px',
+  maxW: '150px',
 } as const
 
 /** How people go into rooms, and what they may do by themselves there: for the round that runs, or the next. */

@@ -151,6 +151,11 @@ describe('choosing before a round', () => {
       'placed',
     ])
     open(session, 1, 2)
+    const groups = [{ name: 'All', participantIds: ['ana', 'bo'] }]
+    session.tell(3, facilitator, { type: 'make-rooms', groups, ids: ['r', 'c'] })
+    expect(session.state.choosing).toBeNull()
+    session.tell(3, facilitator, { type: 'undo-rooms' })
+    open(session, 1, 2)
     session.sendOut(4)
     expect(session.state.choosing).toBeNull()
     expect(choose(session, 'ana', 'reeds')).toBe('choosing-closed')

@@ -106,6 +106,8 @@ export const moves = topic<{
         places: { least, most },
       }),
       'choosing-closed': () => ({ choosing: null }),
+      // Groups that are made take the place of those that were being chosen.
+      'rooms-made': () => ({ choosing: null }),
       'sent-out': () => ({ choosing: null }),
       ended: () => ({ choosing: null }),
     },

@@ -34,26 +34,42 @@ export function layout(state: State): Made[] {
     const { least, most } = groups
     return [laidOut(state, next, rooms), { type: 'choosing-opened', least, most }]
   }
-  const ids =
-    'segmentId' in groups
-      ? (find(state, groups.segmentId)?.roomIds ?? [])
-      : openRooms(state.rooms).map(({ id }) => id)
-  const before = ids.flatMap(id => roomOf(state, id) ?? [])
-  if (before.length === 0) return []
+  const before = placesBefore(state, groups)
+  const there = before.flatMap(({ room }) => room ?? [])
+  if (there.length === 0) return []
   const steps = groups.from === 'next-step' ? 1 : 0
-  if (steps === 0 && before.every(({ board = 0 }, place) => board === boardAt(next, place)))
-    return groups.from === 'live' ? [] : reopened(state, before)
+  if (steps === 0 && before.every(({ room }, place) => !room || (room.board ?? 0) === boardAt(next, place)))
+    return groups.from === 'live' ? [] : reopened(state, there)
   const people = participantList(state)
   const rooms = before.map(({ name }, place) => {
     // In the next room are those who were in the one before it, and in the first those of the last.
-    const { id, closed, lastIds } = before.at(place - steps) ?? (before[place] as Room)
+    const { id, room } = before.at(place - steps) as Place
     return {
       room: { id: `${next.id}-${place}`, copyId: `${next.id}-${place}`, name },
       personIds: awaitedIn(state, id, groups),
-      participantIds: closed ? lastIds : people.filter(({ roomId }) => roomId === id).map(one => one.id),
+      participantIds: room?.closed
+        ? room.lastIds
+        : people.filter(({ roomId }) => roomId === id).map(one => one.id),
     }
   })
   return [laidOut(state, next, rooms)]
+}
+
+/** A room of before by its place; the room itself is gone where nobody ever entered it. */
+interface Place {
+  id: string
+  name: string
+  room: Room | undefined
+}
+
+function placesBefore(state: State, groups: RunSegment['groups']): Place[] {
+  if (!('segmentId' in groups))
+    return openRooms(state.rooms).map(room => ({ id: room.id, name: room.name, room }))
+  const { roomIds = [], roomNames = [] } = find(state, groups.segmentId) ?? {}
+  return roomIds.map((id, place) => {
+    const room = roomOf(state, id)
+    return { id, name: room?.name ?? roomNames[place] ?? '', room }
+  })
 }
 
 /** Rooms there were are open again, with who was in them, instead of those that are open. */

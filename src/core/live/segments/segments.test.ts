@@ -375,3 +375,37 @@ test('terms and roles of a segment hold for its round, what was said in Live as 
   expect(session.state).toMatchObject({ terms: { invited: false, mayChange: false }, rolesRule: null })
   expect(next(session, 2 * MINUTE)).toEqual(['segment-begun', 'sent-out'])
 })
+
+test('a station stays in its place, with its board, also while its group has not come', () => {
+  const three = { ...board, title: 'Third' }
+  const rooms = stations.rooms.map(({ id, name, copyId }) => ({ id, name, copyId }))
+  const people = plan.people.map(person => ({
+    ...person,
+    roomId: person.personId === 'p-ana' ? 'map' : 'soil',
+  }))
+  const session = new Rehearsed({
+    rooms,
+    people,
+    moreBoards: [board, three],
+    segments: [
+      segment('one', 'rooms', { groups: stations }),
+      segment('talk', 'whole'),
+      segment('two', 'rooms', { groups: { from: 'earlier', segmentId: 'one' }, boards: [1, 2] }),
+      segment('talk-2', 'whole'),
+      segment('three', 'rooms', { groups: { from: 'next-step', segmentId: 'two' }, boards: [1, 2] }),
+    ],
+  })
+  // Only of the second group somebody has come.
+  session.join(1, 'ana')
+  next(session, 2)
+  roundOver(session, MINUTE)
+  expect(openRooms(session.state.rooms)).toMatchObject([
+    { name: 'Soil', board: 1 },
+    { name: 'Map', board: 2 },
+  ])
+  expect(where(session)).toEqual({ ana: 'two-1' })
+  next(session, 3 * MINUTE)
+  roundOver(session, 4 * MINUTE)
+  expect(where(session)).toEqual({ ana: 'three-0' })
+  expect(openRooms(session.state.rooms)).toHaveLength(2)
+})

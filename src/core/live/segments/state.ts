@@ -18,8 +18,9 @@ export interface Running extends RunSegment {
   startedAt: number | null
   endedAt: number | null
   skipped: boolean
-  /** The rooms people were in. */
+  /** The rooms there were, also those that nobody entered: a station stays one when its group has not come. */
   roomIds: readonly string[]
+  roomNames: readonly string[]
 }
 
 export interface SegmentsState {
@@ -66,6 +67,7 @@ export const fresh = (segment: RunSegment): Running => ({
   endedAt: null,
   skipped: false,
   roomIds: [],
+  roomNames: [],
 })
 
 /** The segment of this id. O(segments). */
@@ -116,11 +118,17 @@ export function inserted(all: Running[], segment: Running, beforeId: string | nu
 
 /** Whatever ran before ends where another begins. */
 export function beginning(state: State, segmentId: string, at: number): Partial<State> {
-  const roomIds = openRooms(state.rooms).map(({ id }) => id)
+  const rooms = openRooms(state.rooms)
   return withRound(
     state.segments.map(one => {
       if (one.id === segmentId)
-        return { ...one, startedAt: at, skipped: false, roomIds: one.kind === 'rooms' ? roomIds : [] }
+        return {
+          ...one,
+          startedAt: at,
+          skipped: false,
+          roomIds: one.kind === 'rooms' ? rooms.map(({ id }) => id) : [],
+          roomNames: one.kind === 'rooms' ? rooms.map(({ name }) => name) : [],
+        }
       return one.startedAt !== null && one.endedAt === null ? { ...one, endedAt: at } : one
     }),
   )

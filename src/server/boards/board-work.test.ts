@@ -1,0 +1,59 @@
+import { plannedSession, value } from 'tests/fixtures/class'
+import { runningServer } from 'tests/fixtures/running'
+import { openSession } from '../live/requests.server'
+import { type Contribution, insertContributions } from './board-storage.server'
+import { BoardWork } from './board-work.server'
+
+let running: Awaited<ReturnType<typeof runningServer>>
+beforeEach(async () => {
+  running = await runningServer()
+})
+afterEach(() => running.stop())
+
+const card = (copyId: string, entryId: string, text: string): Contribution => ({
+  copyId,
+  promptId: 'c',
+  entryId,
+  participantId: 'ana',
+  halfMinute: 0,
+  edits: 3,
+  text,
+  at: 1000,
+})
+
+test('rooms that are made after the work of a session was read show what is written in them, counted once', async () => {
+  const { db, hub, by, facilitator } = running
+  const { sessionId, personIds } = await plannedSession(db, by)
+  value(await openSession({ db, hub }, by, sessionId))
+  const work = new BoardWork(db)
+  const before = await work.of(sessionId, await hub.state(sessionId))
+  expect(Object.values(before).map(room => room.answeredPrompts)).toEqual([0, 0])
+  const join = { type: 'join', participantId: 'ana', personId: personIds[0] ?? '', shownName: 'Ana' } as const
+  value(await hub.command(sessionId, { kind: 'door' }, join))
+  const groups = [{ name: 'Made here', participantIds: ['ana'] }]
+  value(await hub.command(sessionId, facilitator, { type: 'make-rooms', groups, ids: ['room', 'copy'] }))
+  const state = await hub.state(sessionId)
+  // As the board server does it: stored, taken in, and then told, to two facilitators at once.
+  const write = async (entryId: string, text: string) => {
+    const written = [card('copy', entryId, text)]
+    await insertContributions(db, written)
+    work.add(written)
+    const [one, other] = await Promise.all([
+      work.of(sessionId, state, new Set(['copy'])),
+      work.of(sessionId, state),
+    ])
+    expect(other?.room).toEqual(one?.room)
+    return one?.room
+  }
+  expect(await write('e1', 'Wear boots')).toMatchObject({
+    latest: { text: 'Wear boots' },
+    answeredPrompts: 1,
+    pulse: [{ edits: 3 }],
+  })
+  expect(await write('e2', 'And gloves')).toMatchObject({
+    latest: { text: 'And gloves' },
+    pulse: [{ edits: 6 }],
+  })
+  work.forget(sessionId)
+  expect((await work.of(sessionId, state)).room).toMatchObject({ pulse: [{ edits: 6 }] })
+})
