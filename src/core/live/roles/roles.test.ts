@@ -92,3 +92,17 @@ test('at random the same log gives the same roles', () => {
   const random = { rule: 'random' as const, mayPass: true }
   expect(roles(out(random as never))).toEqual(roles(out(random as never)))
 })
+
+test('whoever is gone, or comes back to the room, has no role that somebody else was given meanwhile', () => {
+  for (const leave of [
+    (session: Rehearsed) =>
+      session.tell(3, facilitator, { type: 'place', participantId: 'ana', roomId: 'birds' }),
+    (session: Rehearsed) => session.tell(3, facilitator, { type: 'release', participantId: 'ana' }),
+  ]) {
+    const session = out()
+    leave(session)
+    session.tell(4, facilitator, { type: 'give-role', participantId: 'bo', role: 'lead' })
+    session.tell(5, facilitator, { type: 'place', participantId: 'ana', roomId: 'reeds' })
+    expect(roles(session)).toEqual({ bo: 'lead', chi: 'reporter' })
+  }
+})

@@ -97,8 +97,11 @@ export const roles = topic<{
       'role-passed': (state, { role, fromId, toId }) => {
         const roomId = state.participants.get(toId)?.roomId
         if (!roomId) return {}
-        const now = new Map(state.roles)
-        const back = now.get(toId)
+        const back = state.roles.get(toId)
+        // Whoever had it here and is gone, or is elsewhere, does not have it any more when they come back.
+        const now = new Map(
+          [...state.roles].filter(([, held]) => held.role !== role || held.roomId !== roomId),
+        )
         if (fromId !== null) {
           if (back && back.roomId === roomId) now.set(fromId, back)
           else now.delete(fromId)
@@ -174,11 +177,13 @@ const trainedIn = remember(
 const numberOf = (text: string): number =>
   [...text].reduce((number, char) => (Math.imul(number, 31) + (char.codePointAt(0) ?? 0)) | 0, 7)
 
+const isIn = (one: Participant | undefined, roomId: string) => one?.roomId === roomId && !one.released
+
 /** By participant id, only where it counts. */
 const rolesNow = rememberBoth((all: RolesState['roles'], participants: DoorState['participants']) =>
   Object.fromEntries(
     [...all].flatMap(([id, { role, roomId }]) =>
-      participants.get(id)?.roomId === roomId ? [[id, role] as const] : [],
+      isIn(participants.get(id), roomId) ? [[id, role] as const] : [],
     ),
   ),
 )
@@ -192,7 +197,7 @@ export interface RoomRoles {
 const inRoomOf = rememberBoth((all: RolesState['roles'], participants: DoorState['participants']) =>
   remember(({ mayPass }: RolesRule): Record<string, RoomRoles> => {
     const byRoom = groupBy(
-      [...all].filter(([id, { roomId }]) => participants.get(id)?.roomId === roomId),
+      [...all].filter(([id, { roomId }]) => isIn(participants.get(id), roomId)),
       ([, { roomId }]) => roomId,
     )
     return Object.fromEntries(
