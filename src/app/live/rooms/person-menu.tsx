@@ -1,5 +1,5 @@
 import { Menu, Portal } from '@chakra-ui/react'
-import { memo, useRef, useState } from 'react'
+import { memo, useEffect, useRef, useState } from 'react'
 import { flushSync } from 'react-dom'
 import { ROLES, type Role } from '~/core/grouping/roles'
 import type { LanePerson } from '~/core/live/door/shown'
@@ -29,6 +29,8 @@ export const PersonMenu = memo(function PersonMenu(props: PersonMenuProps) {
   const { person, isGuest, role } = props
   // By person: a name stands in for another when rooms are made again.
   const [madeFor, setMadeFor] = useState<string | null>(null)
+  // Once somebody else stands here, a menu that was open is gone: it must not open by itself when they come back.
+  useEffect(() => setMadeFor(made => (made === person.id ? made : null)), [person.id])
   const [near, setNear] = useState(false)
   const row = useRef<HTMLSpanElement>(null)
   const drag = useRef<DragListeners>(undefined)
