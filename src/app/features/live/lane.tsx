@@ -107,10 +107,9 @@ export const Lane = memo(function Lane(props: LaneProps) {
           ))}
         </Flex>
         <Flex wrap="wrap">
-          {people.map((person, place) => (
+          {people.map(person => (
             <PersonMenu
-              // biome-ignore lint/suspicious/noArrayIndexKey: when hundreds change rooms, changing words in place is far cheaper than moving elements.
-              key={place}
+              key={person.id}
               person={person}
               rooms={rooms}
               isGuest={hasList && !person.onList}

@@ -37,10 +37,9 @@ export const Lanes = memo(function Lanes({ view, work, order, busy, narrow, ...r
       inert={busy}
       onKeyDown={moveByArrows}
     >
-      {orderedRooms(view, order).map((room, place) => (
+      {orderedRooms(view, order).map(room => (
         <Lane
-          // Rooms that take the place of others change what stands there, which is cheaper than other elements.
-          key={order === 'need' ? room.id : place}
+          key={room.id}
           room={room}
           index={view.rooms.indexOf(room)}
           rooms={view.rooms}
