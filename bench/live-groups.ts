@@ -77,7 +77,6 @@ interface Seen {
 function watch(): void {
   const seen: Seen = { pressed: 0, frames: 0, first: null, longest: 0 }
   Object.assign(window, { seen })
-  const list = document.querySelector('ul[aria-label="Rooms"]')
   document.addEventListener('click', () => {
     seen.pressed = performance.now()
     seen.frames = 0
@@ -86,7 +85,7 @@ function watch(): void {
   })
   const frame = () => {
     seen.frames++
-    if (seen.first === null && list?.getAttribute('aria-busy') === 'true')
+    if (seen.first === null && document.querySelector('ul[aria-label="Rooms"][aria-busy="true"]'))
       seen.first = { ms: performance.now() - seen.pressed, frames: seen.frames }
     requestAnimationFrame(frame)
   }

@@ -158,18 +158,16 @@ export async function openToAll(page: Page): Promise<string> {
 }
 
 /** Participants without a browser, following the session. */
+/** Comes in one after the other, in the order given, so that lists of who is here have an order a test can name. */
 export async function simulated(
   server: TestServer,
   code: string,
   names: string[],
 ): Promise<SimulatedParticipant[]> {
-  return Promise.all(
-    names.map(async name => {
-      const participant = await SimulatedParticipant.join(server.address, code, name)
-      await participant.follow()
-      return participant
-    }),
-  )
+  const people: SimulatedParticipant[] = []
+  for (const name of names) people.push(await SimulatedParticipant.join(server.address, code, name))
+  await Promise.all(people.map(each => each.follow()))
+  return people
 }
 
 export async function joinOnPhone(page: Page, server: TestServer, code: string, name: string): Promise<void> {

@@ -54,6 +54,9 @@ test('the facilitator’s whole path without a mouse', async ({ server, newPage 
   await page.keyboard.type('11112026')
   await tabTo(page, page.getByLabel('Begins at'))
   await page.keyboard.type('1900')
+  await tabTo(page, page.getByLabel('Board'))
+  await page.keyboard.type('Stat')
+  await expect(page.getByLabel('Board').locator('option:checked')).toHaveText('Station notes')
   await press(page, button('Save the plan'))
   await press(page, button('Open the session'))
 

@@ -23,6 +23,19 @@ export interface BoardStatus {
 const ASK_AGAIN_MS = 1000
 
 /**
+ * Browsers complain of a socket that is closed while it opens, as when somebody only looks into a room: it is closed once open.
+ * Made when it is needed, since the server knows no such class.
+ */
+const patientSocket = () =>
+  class extends WebSocket {
+    override close(code?: number, reason?: string): void {
+      const close = () => super.close(code, reason)
+      if (this.readyState === WebSocket.CONNECTING) this.addEventListener('open', close)
+      else close()
+    }
+  }
+
+/**
  * One board copy in this browser: the shared document, the socket that keeps it in step, and whether what was
  * written here is on disk. The document outlives a broken line: what is written meanwhile is sent when it is back.
  */
@@ -46,6 +59,7 @@ export class BoardConnection {
     const scheme = location.protocol === 'https:' ? 'wss' : 'ws'
     this.socket = new HocuspocusProviderWebsocket({
       url: `${scheme}://${location.host}/boards/socket`,
+      WebSocketPolyfill: patientSocket(),
       delay: 700,
       minDelay: 500,
       maxDelay: 8000,
@@ -82,12 +96,7 @@ export class BoardConnection {
     clearTimeout(this.askAgain)
     this.provider.destroy()
     this.doc.destroy()
-    const end = () => this.socket.destroy()
-    if (this.socket.status === WebSocketStatus.Connecting) {
-      // Browsers complain of a socket that is closed while it opens, as when somebody only looks into a room.
-      this.socket.on('open', end)
-      this.socket.on('close', end)
-    } else end()
+    this.socket.destroy()
   }
 
   /**

@@ -1,4 +1,4 @@
-import { door, facilitator, Rehearsed } from 'tests/fixtures/rehearsed'
+import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
 import type { PastSession } from '../history/pairs'
 import { factsHere } from './facts-here'
 
@@ -126,4 +126,42 @@ test('nobody, and no round, is no fault', () => {
     history: [],
     saved: [],
   })
+})
+
+test('who has answered a quick question what is a column to make groups by, also of people on no list', () => {
+  const rehearsed = session()
+  const ask = (questionId: string, text: string) =>
+    rehearsed.tell(2, facilitator, { type: 'ask-question', questionId, text, answers: ['Rain', 'Sun'] })
+  const answer = (id: string, questionId: string, place: number) =>
+    rehearsed.tell(3, participant(id), { type: 'answer-question', questionId, answer: place })
+  ask('nobody answers', 'Not this one')
+  ask('first', '')
+  answer('ana', 'first', 1)
+  ask('second', 'parish')
+  answer('zoe', 'second', 0)
+  ask('third', 'constructor')
+  answer('bo', 'third', 0)
+  const parish = { name: 'parish', kind: 'text' as const }
+  const known = {
+    ...NOBODY_KNOWN,
+    columns: [parish],
+    people: [{ id: 'p-ana', trainedToLead: true, columns: { parish: 'Reeds' } }],
+  }
+  const facts = factsHere(rehearsed.state, rehearsed.log, known, 4)
+  expect(facts.columns).toEqual([
+    parish,
+    { name: 'question 2', kind: 'text' },
+    { name: 'parish (question 3)', kind: 'text' },
+    { name: 'constructor (column)', kind: 'text' },
+  ])
+  expect(facts.asked[0]).toEqual({ questionId: 'first', column: 'question 2' })
+  const columnsOf = (id: string) => facts.people.find(person => person.id === id)?.columns
+  expect(columnsOf('ana')).toEqual({
+    parish: 'Reeds',
+    'question 2': 'Sun',
+    'parish (question 3)': '',
+    'constructor (column)': '',
+  })
+  expect(columnsOf('zoe')).toMatchObject({ 'question 2': '', 'parish (question 3)': 'Rain' })
+  expect(columnsOf('bo')).toMatchObject({ 'constructor (column)': 'Rain' })
 })

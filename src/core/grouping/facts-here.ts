@@ -3,7 +3,7 @@ import { meetingsIn } from '../history/meetings'
 import { type PairPast, type PastSession, pairHistory, SHORTEST_MEETING } from '../history/pairs'
 import { participantList } from '../live/door/people'
 import type { LiveState, Recorded } from '../live/topics'
-import type { Column } from '../people/columns'
+import { type Column, columnNameOf } from '../people/columns'
 import { stays } from '../review/attendance'
 import type { Group } from './grouping'
 import type { PersonToGroup } from './pose'
@@ -16,6 +16,8 @@ export interface FactsHere {
   columns: Column[]
   /** By `pairKey`; what happened in this session is the latest. */
   history: [string, PairPast][]
+  /** Which of the columns are answers to a quick question of this session. */
+  asked: { questionId: string; column: string }[]
   /** Groupings kept with the cohort, each round by itself, of those who are here. */
   saved: SavedRound[]
 }
@@ -61,16 +63,20 @@ export function factsHere(
     }),
   }))
   const history = pairHistory([...past, ...roundsAsSessions(state, log, now)])
+  const asked = questionColumns(state, cohort?.columns ?? [])
   return {
     people: here.map(({ id, personId }) => {
       const person = personId === null ? undefined : listed.get(personId)
-      return { id, trainedToLead: person?.trainedToLead ?? false, columns: person?.columns ?? {} }
+      const columns = { ...person?.columns }
+      for (const { column, answerOf } of asked) columns[column.name] = answerOf(id)
+      return { id, trainedToLead: person?.trainedToLead ?? false, columns }
     }),
     rules: (cohort?.rules ?? []).map(rule =>
       'personIds' in rule ? { ...rule, personIds: rule.personIds.map(id => idOf.get(id) ?? id) } : rule,
     ),
-    columns: [...(cohort?.columns ?? [])],
+    columns: [...(cohort?.columns ?? []), ...asked.map(({ column }) => column)],
     history: [...history],
+    asked: asked.map(({ questionId, column }) => ({ questionId, column: column.name })),
     saved: (cohort?.groupings ?? []).flatMap(({ id, name, rounds }) =>
       rounds.map((groups, index) => ({
         id: `${id} ${index + 1}`,
@@ -82,6 +88,20 @@ export function factsHere(
       })),
     ),
   }
+}
+
+/** Quick questions of the session as columns of who has answered what; empty for whoever has not. */
+function questionColumns({ questions, answersGiven }: LiveState, listed: readonly Column[]) {
+  const taken = new Set(listed.map(({ name }) => name))
+  return questions.flatMap(({ id, text, answers }, index) => {
+    const given = answersGiven.get(id)
+    if (!given) return []
+    const called = columnNameOf(text || `question ${index + 1}`)
+    const name = taken.has(called) ? `${called} (question ${index + 1})` : called
+    taken.add(name)
+    const answerOf = (participantId: string) => answers[given.get(participantId) ?? -1] ?? ''
+    return [{ questionId: id, column: { name, kind: 'text' as const }, answerOf }]
+  })
 }
 
 /** The rounds of this session, each with who was with whom in it. */

@@ -185,6 +185,20 @@ const ASKS: Ask[] = [
     participant(personId(state, pick)),
     { type: 'pass-role', toId: personId(state, pick * 3 + 1) },
   ],
+  (_state, pick, [id = '']) => [
+    facilitator,
+    {
+      type: 'ask-question',
+      questionId: id,
+      text: '',
+      answers: pick % 2 === 0 ? ['', ''] : ['Yes', 'No', ''],
+    },
+  ],
+  (state, pick) => [
+    participant(personId(state, pick)),
+    { type: 'answer-question', questionId: state.questions.at(-1)?.id ?? 'none', answer: pick % 3 },
+  ],
+  state => [facilitator, { type: 'close-question', questionId: state.questions.at(-1)?.id ?? 'none' }],
   (_state, pick) => [facilitator, { type: 'open-parts', parts: pick % 2 === 0 ? null : ['c'] }],
 ]
 

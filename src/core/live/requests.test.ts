@@ -8,12 +8,14 @@ const MAY: Record<ActorKind, string[]> = {
   facilitator: [
     'add-room',
     'add-time',
+    'ask-question',
     'ask-sitting',
     'attach-cohort',
     'bring-in',
     'broadcast',
     'call-back',
     'close-choosing',
+    'close-question',
     'close-room',
     'end',
     'end-sitting',
@@ -57,6 +59,7 @@ const MAY: Record<ActorKind, string[]> = {
     'visit',
   ],
   participant: [
+    'answer-question',
     'call-help',
     'choose-room',
     'come-back',

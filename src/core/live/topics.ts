@@ -8,6 +8,7 @@ import { help } from './help/help'
 import { late } from './late/late'
 import { messages } from './messages/messages'
 import { moves } from './moves/moves'
+import { questions } from './questions/questions'
 import { roles } from './roles/roles'
 import { roomSet } from './room-set/room-set'
 import { rooms } from './rooms/rooms'
@@ -42,6 +43,7 @@ export const TOPICS = {
   roles,
   segments,
   messages,
+  questions,
   help,
   visits,
   facilitators,

@@ -195,6 +195,7 @@ const SECTIONS = {
     'order',
     'partsOpen',
     'people',
+    'questions',
     'roles',
     'rolesRule',
     'rooms',
@@ -213,9 +214,11 @@ const SECTIONS = {
     'me',
     'messages',
     'moves',
+    'myAnswer',
     'namesHere',
     'program',
     'putAway',
+    'question',
     'roles',
     'roomsToChoose',
     'roundsBegun',
@@ -223,7 +226,7 @@ const SECTIONS = {
     'visits',
     'whereabouts',
   ],
-  projector: ['broadcast', 'clock', 'program', 'rooms', 'session', 'shown', 'task'],
+  projector: ['broadcast', 'clock', 'program', 'question', 'rooms', 'session', 'shown', 'task'],
 }
 
 test.each([

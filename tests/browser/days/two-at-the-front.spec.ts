@@ -4,7 +4,6 @@ import {
   expectAccessible,
   joinOnPhone,
   openToAll,
-  sendOut,
   signIn,
   simulated,
   test,
@@ -22,13 +21,28 @@ test('two lead: one waits alone and somebody is brought, a late one is let in an
   await other.goto(page.url())
   await expect(other.getByText('With Marit Solheim')).toBeVisible()
   await expect(page.getByText('With Tobias')).toBeVisible()
-  await simulated(server, code, ['Bram O.', 'Chi', 'Edda', 'Farouk B.', 'Greta L.', 'Hyacinth O.'])
+  const [bram] = await simulated(server, code, [
+    'Bram O.',
+    'Chi',
+    'Edda',
+    'Farouk B.',
+    'Greta L.',
+    'Hyacinth O.',
+  ])
   const lanes = page.getByRole('list', { name: 'Rooms' })
 
   // Both press at the same moment: people are sent out once.
   await expect(other.getByRole('list', { name: 'Rooms' }).locator('.lane-name')).toHaveCount(6)
-  await sendOut(page)
-  await expect(other.getByRole('button', { name: 'Call back' })).toBeVisible()
+  const atOnce = (name: string) =>
+    Promise.all([page, other].map(each => each.getByRole('button', { name, exact: true }).click()))
+  await atOnce('Send out')
+  const begun = bram?.until(view => view.clock !== null)
+  await atOnce('Send out as it is')
+  for (const each of [page, other]) {
+    await expect(each.getByRole('button', { name: 'Call back' })).toBeVisible()
+    await expect(each.getByRole('alert')).toBeHidden()
+  }
+  expect(bram?.view?.clock).toEqual((await begun)?.clock)
 
   // Somebody is alone: said, with the move that mends it.
   const alone = lanes.getByRole('listitem').filter({ hasText: 'one alone' })

@@ -15,7 +15,7 @@ test('people choose rooms with places, are asked to go and accept, and each room
   await page.getByRole('button', { name: 'Make groups' }).click()
   const drawer = page.getByRole('complementary', { name: 'Make groups' })
 
-  // As they sit: who names each other is a table.
+  // As they sit: who names each other is a group.
   await drawer.getByLabel('Groups are').selectOption('as they sit')
   await drawer.getByRole('button', { name: 'Ask who sits where' }).click()
   await own.getByRole('button', { name: 'Ada', exact: true }).click()
@@ -28,9 +28,9 @@ test('people choose rooms with places, are asked to go and accept, and each room
     return namesHere?.find(one => one.shownName === name)?.id ?? ''
   }
   await ada.ask({ type: 'name-beside', besideIds: [await idOf('Zofia')] })
-  const tables = drawer.getByRole('list', { name: 'Tables so far' })
-  await expect(tables).toContainText('Zofia, Ada')
-  await expect(drawer.getByText('At no table yet: Bea, Cem, Dov')).toBeVisible()
+  const groups = drawer.getByRole('list', { name: 'Groups so far' })
+  await expect(groups).toContainText('Zofia, Ada')
+  await expect(drawer.getByText('In no group yet: Bea, Cem, Dov')).toBeVisible()
   await drawer.getByRole('button', { name: 'Stop asking' }).click()
   await expect(own.getByText('Who sits beside you?')).toBeHidden()
 

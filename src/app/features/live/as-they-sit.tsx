@@ -28,7 +28,7 @@ export function AsTheySit({ view, here, send }: { view: LiveView; here: readonly
   const alone = here.filter(({ id }) => !grouped.has(id))
   const make = async () => {
     const groups = sitting.groups.map((participantIds, index) => ({
-      name: `Table ${index + 1}`,
+      name: `Group ${index + 1}`,
       participantIds,
     }))
     if (await send({ type: 'make-rooms', groups })) send({ type: 'end-sitting' })
@@ -37,17 +37,17 @@ export function AsTheySit({ view, here, send }: { view: LiveView; here: readonly
     <Stack gap="10px">
       <chakra.p role="status">
         {sitting.answered} of {here.length} have named somebody. {sitting.groups.length}{' '}
-        {sitting.groups.length === 1 ? 'table' : 'tables'} so far.
+        {sitting.groups.length === 1 ? 'group' : 'groups'} so far.
       </chakra.p>
-      <chakra.ol listStyleType="none" aria-label="Tables so far">
+      <chakra.ol listStyleType="none" aria-label="Groups so far">
         {sitting.groups.map((ids, index) => (
           <chakra.li key={ids[0]} py="4px" borderTopWidth="1px">
-            <b>Table {index + 1}</b> {ids.map(nameOf).join(', ')}
+            <b>Group {index + 1}</b> {ids.map(nameOf).join(', ')}
           </chakra.li>
         ))}
       </chakra.ol>
       {alone.length > 0 && (
-        <chakra.p color="quiet">At no table yet: {alone.map(person => person.shownName).join(', ')}</chakra.p>
+        <chakra.p color="quiet">In no group yet: {alone.map(person => person.shownName).join(', ')}</chakra.p>
       )}
       <Stack direction="row" gap="8px">
         <Button kind="main" disabled={sitting.groups.length === 0} onClick={make}>

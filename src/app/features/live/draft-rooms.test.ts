@@ -1,23 +1,27 @@
-import { facilitator, Rehearsed } from 'tests/fixtures/rehearsed'
-import { facilitatorView } from '~/core/live/views'
-import type { LiveView } from '../../live/live-view'
-import { withDraft } from './draft-rooms'
+import { DraftRooms, draftOf } from './draft-rooms'
 
-test('everybody stands where the draft has them, who is in no group of it nowhere, and the view stays as it was', () => {
-  const session = new Rehearsed()
-  session.join(1, 'ana', 'bo', 'chi')
-  session.tell(2, facilitator, { type: 'set-waiting-list', on: true })
-  const view = facilitatorView(session.state) as LiveView
-  const before = structuredClone(view)
-  const drawn = withDraft(view, { names: ['One', 'Two'], groups: [['chi'], ['ana']] })
-  expect(drawn.rooms.map(({ id, name, used }) => [id, name, used])).toEqual([
-    ['draft-0', 'One', false],
-    ['draft-1', 'Two', false],
+test('a draft says who would be in which room by name', () => {
+  const people = [
+    { id: 'a', shownName: 'Ana' },
+    { id: 'b', shownName: 'Bo' },
+    { id: 'c', shownName: 'Chi' },
+  ]
+  expect(draftOf(['One', 'Two'], [['c'], ['a', 'b']], people)).toEqual([
+    { name: 'One', people: ['Chi'] },
+    { name: 'Two', people: ['Ana', 'Bo'] },
   ])
-  expect(drawn.people.map(({ id, roomId }) => [id, roomId])).toEqual([
-    ['ana', 'draft-1'],
-    ['bo', null],
-    ['chi', 'draft-0'],
-  ])
-  expect(view).toEqual(before)
+  expect(draftOf([], [], people)).toEqual([])
+})
+
+test('who listens is told of each draft and of its end, and no more once they have left', () => {
+  const draft = new DraftRooms()
+  const heard: unknown[] = []
+  const leave = draft.subscribe(() => heard.push(draft.now()?.length ?? null))
+  draft.set([])
+  draft.set([{ name: 'One', people: [] }])
+  draft.set(null)
+  draft.set(null)
+  leave()
+  draft.set([])
+  expect(heard).toEqual([0, 1, null])
 })

@@ -1,22 +1,42 @@
-import { newRoom } from '~/core/live/rooms/room'
-import type { LiveView } from '../../live/live-view'
-
-/** Groups the worker has found so far and is still making better: drawn in the lanes, told to nobody. */
-export interface DraftRooms {
-  names: readonly string[]
-  groups: readonly (readonly string[])[]
+/** A group the worker has found so far and is still making better: drawn in the lanes, told to nobody. */
+export interface DraftRoom {
+  name: string
+  /** First names of who would be in it. */
+  people: readonly string[]
 }
 
-/** The view as it would be with these groups. O(people + rooms). */
-export function withDraft(view: LiveView, { names, groups }: DraftRooms): LiveView {
-  const roomOf = new Map(groups.flatMap((ids, index) => ids.map(id => [id, `draft-${index}`] as const)))
-  return {
-    ...view,
-    rooms: groups.map((_, index) =>
-      newRoom({ id: `draft-${index}`, copyId: `draft-${index}`, name: names[index] ?? '' }),
-    ),
-    people: view.people.map(person =>
-      person.admitted ? { ...person, roomId: roomOf.get(person.id) ?? null } : person,
-    ),
+/**
+ * What would come, as it is drawn in the lanes. Outside of React's state: an answer of the worker is drawn by the list of drafts
+ * alone, within a frame or two, while the rest of the page stays as it is.
+ */
+export class DraftRooms {
+  private drawn: readonly DraftRoom[] | null = null
+  private readonly listeners = new Set<() => void>()
+
+  /** Null where nothing is being made. */
+  readonly now = (): readonly DraftRoom[] | null => this.drawn
+
+  readonly set = (drawn: readonly DraftRoom[] | null): void => {
+    if (this.drawn === drawn) return
+    this.drawn = drawn
+    for (const listener of this.listeners) listener()
   }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+}
+
+/** The worker's groups with names in place of ids. O(people). */
+export function draftOf(
+  names: readonly string[],
+  groups: readonly (readonly string[])[],
+  people: readonly { id: string; shownName: string }[],
+): DraftRoom[] {
+  const shown = new Map(people.map(person => [person.id, person.shownName]))
+  return groups.map((ids, index) => ({
+    name: names[index] ?? '',
+    people: ids.map(id => shown.get(id) ?? ''),
+  }))
 }

@@ -12,8 +12,6 @@ interface LanesProps {
   view: LiveView
   work: Readonly<Record<string, RoomWorkNow>>
   order: LaneOrder
-  /** What is drawn is only what was found so far: nothing can be done with it. */
-  busy: boolean
   /** A drawer stands open beside. */
   narrow: boolean
   pageMadeAt: number
@@ -24,19 +22,11 @@ interface LanesProps {
 const NOTHING: RoomPart = { people: [], call: undefined, visits: [], marks: [] }
 
 /** A lane for each room. */
-export const Lanes = memo(function Lanes({ view, work, order, busy, narrow, ...rest }: LanesProps) {
+export const Lanes = memo(function Lanes({ view, work, order, narrow, ...rest }: LanesProps) {
   const parts = useRoomParts(view)
   const mends = useMends(view)
   return (
-    <Stack
-      as="ul"
-      gap="4px"
-      listStyleType="none"
-      aria-label="Rooms"
-      aria-busy={busy}
-      inert={busy}
-      onKeyDown={moveByArrows}
-    >
+    <Stack as="ul" gap="4px" listStyleType="none" aria-label="Rooms" onKeyDown={moveByArrows}>
       {orderedRooms(view, order).map(room => (
         <Lane
           key={room.id}

@@ -1,12 +1,14 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { Users } from 'lucide-react'
-import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
+import { useCallback, useDeferredValue, useEffect, useState } from 'react'
 import { Legend } from '../../lanes/legend'
 import type { CohortsToAttach } from '../../live/cohort/cohort-dialog'
 import { Doubts } from '../../live/door/doubts'
 import { useHelpCalls } from '../../live/help/use-help-calls'
 import type { LiveView, Send } from '../../live/live-view'
 import { ChoosingNow } from '../../live/moves/choosing-now'
+import { AskQuestion } from '../../live/questions/ask-question'
+import { QuestionNow } from '../../live/questions/question-now'
 import { RoomSet } from '../../live/room-set/room-set'
 import { ChosenBar } from '../../live/rooms/chosen-bar'
 import { ChosenContext, ChosenPeople } from '../../live/rooms/chosen-people'
@@ -21,7 +23,8 @@ import { useLive } from '../../live-client/use-live'
 import { Button } from '../../ui/button'
 import { Empty, Message } from '../../ui/layout'
 import { useKeptText } from '../../ui/use-kept'
-import { type DraftRooms, withDraft } from './draft-rooms'
+import { DraftLanes } from './draft-lanes'
+import { DraftRooms } from './draft-rooms'
 import { KeepGroups } from './keep-groups'
 import type { LaneOrder } from './lane-order'
 import { Lanes } from './lanes'
@@ -62,6 +65,7 @@ export function LivePage({
   const [order, setOrder] = useKeptText(`live-order-${sessionId}`, 'rooms')
   const [openRoomId, setOpenRoomId] = useKeptText(`live-room-${sessionId}`)
   const [making, setMaking] = useState(false)
+  const [byQuestion, setByQuestion] = useState<string | null>(null)
   const isOut = view.clock !== null
   useEffect(() => {
     if (isOut) setMaking(false)
@@ -75,14 +79,13 @@ export function LivePage({
     },
     [sessionId],
   )
-  const [draft, setDraft] = useState<DraftRooms | null>(null)
-  const { rooms } = view
+  const [draft] = useState(() => new DraftRooms())
+  // Hundreds of names that change rooms at once are drawn in parts, so that the page answers meanwhile.
+  const shown = useDeferredValue(view)
+  const { rooms } = shown
   // Rooms that came of it, or anything else that happened to the rooms, take the place of what was only found so far.
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is about when the rooms change.
-  useEffect(() => setDraft(null), [rooms, making])
-  const drawn = useMemo(() => (draft ? withDraft(view, draft) : view), [draft, view])
-  // Hundreds of names that change rooms at once are drawn in parts, so that the page answers meanwhile.
-  const shown = useDeferredValue(drawn)
+  useEffect(() => draft.set(null), [draft, rooms, making])
   const openRoom = view.rooms.find(room => room.id === openRoomId)
   const ended = view.session.phase === 'ended'
   const visited = view.visits.find(visit => visit.accountId === accountId)?.roomId
@@ -98,6 +101,10 @@ export function LivePage({
   const close = () => {
     show('')
     requestAnimationFrame(() => document.getElementById(laneButtonId(openRoomId))?.focus())
+  }
+  const makeGroups = (questionId: string | null) => {
+    setByQuestion(questionId)
+    setMaking(true)
   }
   const calls = useHelpCalls(view, show)
   const [chosen] = useState(() => new ChosenPeople())
@@ -133,20 +140,35 @@ export function LivePage({
               {!ended && <Doubts view={view} send={send} />}
               {!ended && <OutsideRooms view={view} cohorts={cohorts} send={send} />}
               {!ended && <ChoosingNow view={view} send={send} />}
-              <chakra.h2 srOnly>Rooms</chakra.h2>
-              {!ended && !isOut && !making && (
-                <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => setMaking(true)} />
+              {!ended && (
+                <QuestionNow
+                  sessionId={sessionId}
+                  view={view}
+                  canGroup={!isOut}
+                  onGroup={makeGroups}
+                  send={send}
+                />
               )}
-              <Lanes
-                view={shown}
-                work={work}
-                order={order as LaneOrder}
-                busy={draft !== null}
-                narrow={openRoom !== undefined || making}
-                pageMadeAt={now}
-                onOpen={show}
-                send={send}
-              />
+              <chakra.h2 srOnly>Rooms</chakra.h2>
+              {!ended && (
+                <Flex gap="8px" wrap="wrap">
+                  {!isOut && !making && (
+                    <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => makeGroups(null)} />
+                  )}
+                  <AskQuestion sessionId={sessionId} send={send} />
+                </Flex>
+              )}
+              <DraftLanes draft={draft}>
+                <Lanes
+                  view={shown}
+                  work={work}
+                  order={order as LaneOrder}
+                  narrow={openRoom !== undefined || making}
+                  pageMadeAt={now}
+                  onOpen={show}
+                  send={send}
+                />
+              </DraftLanes>
               {!ended && view.rooms.length > 0 && (
                 <ChosenBar view={view} place={place} moved={moved} send={send} />
               )}
@@ -163,7 +185,8 @@ export function LivePage({
           <MakeGroups
             sessionId={sessionId}
             view={view}
-            onDraft={setDraft}
+            byQuestion={byQuestion}
+            draft={draft}
             onClose={() => {
               setMaking(false)
               requestAnimationFrame(() => document.getElementById(ASK_FOR_GROUPS)?.focus())

@@ -5,6 +5,7 @@ import { useCallback, useMemo, useState } from 'react'
 import { sizeProblemText, sizesText } from '../../group-sizes/size-text'
 import { SizeFields, useTypedSizes } from '../../group-sizes/size-wish'
 import type { LiveView, Send } from '../../live/live-view'
+import { answersIn } from '../../live/questions/question-words'
 import { RolesRule } from '../../live/roles/roles-rule'
 import { Button } from '../../ui/button'
 import { Field, Select, Tick } from '../../ui/fields'
@@ -22,7 +23,9 @@ import { useMakingRooms } from './use-making-rooms'
 interface MakeGroupsProps {
   sessionId: string
   view: LiveView
-  onDraft: (draft: DraftRooms | null) => void
+  /** Groups were asked for by the answers to this question. */
+  byQuestion: string | null
+  draft: DraftRooms
   onClose: () => void
   send: Send
 }
@@ -31,11 +34,13 @@ interface MakeGroupsProps {
  * Groups of who is here: at random, with fresh pairs, by the cohort's rules and columns. They stand in the lanes at once, and can
  * be made anew, held, changed there by hand, and are sent out like those of a plan; until then everybody stays.
  */
-export function MakeGroups({ sessionId, view, onDraft, onClose, send }: MakeGroupsProps) {
-  const facts = useFactsHere(sessionId)
+export function MakeGroups({ sessionId, view, byQuestion, draft, onClose, send }: MakeGroupsProps) {
+  const facts = useFactsHere(sessionId, answersIn(view.questions))
   const [fresh, setFresh] = useState(true)
   const [keepRules, setKeepRules] = useState(true)
-  const [column, setColumn] = useState('')
+  const [chosen, setColumn] = useState<string | null>(null)
+  const answers = facts?.asked.find(({ questionId }) => questionId === byQuestion)
+  const column = chosen ?? (answers ? `mixed ${answers.column}` : '')
   /** Where the groups come from: made now, as in a kept grouping (its id), or from a list. */
   const [from, setFrom] = useState('now')
   const kept = facts?.saved.find(round => round.id === from)
@@ -60,7 +65,7 @@ export function MakeGroups({ sessionId, view, onDraft, onClose, send }: MakeGrou
     facts,
     held,
     asked,
-    onDraft,
+    draft,
     send,
   })
   const hold = useCallback((ids: string[], on: boolean) => {

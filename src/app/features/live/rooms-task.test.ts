@@ -22,6 +22,7 @@ const known = (changes: Partial<KnownHere> = {}): KnownHere => ({
   rules: [],
   columns: [{ name: 'First language', kind: 'text' }],
   history: new Map([['a b', met]]),
+  asked: [],
   saved: [],
   ...changes,
 })

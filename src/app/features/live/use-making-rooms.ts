@@ -1,20 +1,20 @@
-import { startTransition, useEffect, useState } from 'react'
+import { useEffect, useState } from 'react'
 import type { WorkerReply } from '~/contracts/grouping-worker'
 import type { SavedRound } from '~/core/grouping/facts-here'
 import type { Send } from '../../live/live-view'
 import { GroupingClient } from '../../workers/grouping-client'
-import type { DraftRooms } from './draft-rooms'
+import { type DraftRooms, draftOf } from './draft-rooms'
 import { type Making, movesSaid, repairTask, roomNames, roomsTask, saidOf } from './rooms-task'
 
 interface MakingRooms extends Making {
-  /** What has been found so far, while it is made better; null when it stands. */
-  onDraft: (draft: DraftRooms | null) => void
+  /** Holds what has been found so far, while it is made better. */
+  draft: DraftRooms
   send: Send
 }
 
 /** Makes rooms in the worker, draws what it finds on the way, and asks for the best. */
 export function useMakingRooms(making: MakingRooms) {
-  const { facts, asked, groups, onDraft, send } = making
+  const { facts, asked, groups, here, draft, send } = making
   const [client] = useState(() => new GroupingClient())
   useEffect(() => () => client.stop(), [client])
   const [busy, setBusy] = useState(false)
@@ -26,30 +26,30 @@ export function useMakingRooms(making: MakingRooms) {
     setSaid(null)
   }
   const fail = () => {
-    onDraft(null)
+    draft.set(null)
     setBusy(false)
     setFailed(true)
   }
   const make = (sizes: readonly number[]) => {
     if (busy) return
-    begin()
     const seed = crypto.getRandomValues(new Int32Array(1))[0] ?? 0
     const hear = async (reply: WorkerReply) => {
       const isAnswer = reply.kind === 'drawn' || (reply.kind === 'step' && reply.done)
       if (!isAnswer && reply.kind !== 'step') return
       const found = roomNames(groups, reply.groups.length)
       // What stands in the lanes until the server has said so to everybody.
-      startTransition(() => onDraft({ names: found, groups: reply.groups }))
+      draft.set(draftOf(found, reply.groups, here))
       if (!isAnswer) return
       const made = await send({
         type: 'make-rooms',
         groups: reply.groups.map((participantIds, index) => ({ name: found[index] ?? '', participantIds })),
       })
-      if (!made) onDraft(null)
+      if (!made) draft.set(null)
       setSaid(saidOf(reply, facts, asked))
       setBusy(false)
     }
     client.ask(roomsTask(making, sizes, seed), hear, fail)
+    begin()
   }
   /** Rooms as in a kept grouping, made whole for who is here. */
   const makeAsKept = (saved: SavedRound) => {

@@ -7,6 +7,7 @@ import { NotMe } from '../../live/door/not-me'
 import type { SendFromPlace } from '../../live/live-view'
 import { Messages } from '../../live/messages/messages'
 import { MovesInRoom, OwnMoves } from '../../live/moves/own-moves'
+import { QuestionAsked } from '../../live/questions/question-asked'
 import { OwnRole } from '../../live/roles/own-role'
 import { Together } from '../../live/rooms/together'
 import { Warnings } from '../../live/rounds/warnings'
@@ -102,6 +103,7 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
                 Join the call of your room
               </chakra.a>
             )}
+            <QuestionAsked view={view} send={send} />
             <OwnRole view={view} send={send} />
             {whereabouts.where === 'room' && view.board ? (
               <BoardView

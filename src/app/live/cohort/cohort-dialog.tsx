@@ -1,12 +1,12 @@
 import { chakra, Dialog, Flex, Stack } from '@chakra-ui/react'
 import { ListChecks } from 'lucide-react'
-import { useMemo, useState } from 'react'
-import { proposals } from '~/core/people/likeness'
+import { useState } from 'react'
 import { Button } from '../../ui/button'
 import { DialogButton } from '../../ui/dialog-button'
 import { Field, Select, Tick } from '../../ui/fields'
 import { Message } from '../../ui/layout'
 import type { LiveView, Send } from '../live-view'
+import { useProposals } from './use-proposals'
 
 /** Cohorts there are to choose from; none where a session was planned with its list. */
 export type CohortsToAttach = { id: string; name: string; people: number }[]
@@ -126,25 +126,16 @@ function ChooseCohort({ cohorts, now, send, onDone }: ChooseCohortProps) {
 function Unlisted({ view, send }: { view: LiveView; send: Send }) {
   const unlisted = view.people.filter(person => !person.onList)
   const shown = unlisted.slice(0, AT_A_TIME)
-  const key = shown.map(person => person.id).join()
-  // Worked out anew only for other people: views come with new objects for the same.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: `key` stands for who is shown.
-  const found = useMemo(
-    () =>
-      new Map(
-        proposals(
-          shown.map(({ id, shownName }) => ({ id, name: shownName })),
-          view.expected.map(({ personId, shownName }) => ({ id: personId, name: shownName })),
-        ).map(proposal => [proposal.id, proposal]),
-      ),
-    [key, view.expected],
+  const found = useProposals(
+    shown.map(({ id, shownName }) => ({ id, name: shownName })),
+    view.expected.map(({ personId, shownName }) => ({ id: personId, name: shownName })),
   )
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set())
   const nameOf = new Map(view.expected.map(({ personId, shownName }) => [personId, shownName]))
-  const likely = shown.filter(({ id }) => found.has(id))
-  const others = shown.filter(({ id }) => !found.has(id))
+  const likely = shown.filter(({ id }) => found?.has(id))
+  const others = found ? shown.filter(({ id }) => !found.has(id)) : []
   const clear = likely.flatMap(({ id }) => {
-    const proposal = found.get(id)
+    const proposal = found?.get(id)
     const personId = proposal?.clear ? proposal.candidates[0]?.id : undefined
     return personId === undefined ? [] : [{ participantId: id, personId }]
   })
@@ -172,7 +163,7 @@ function Unlisted({ view, send }: { view: LiveView; send: Send }) {
             {likely.map(({ id, shownName }) => (
               <Flex as="li" key={id} gap="6px" align="center" wrap="wrap">
                 <b>{shownName}</b> is
-                {found.get(id)?.candidates.map(({ id: personId, likeness }) => (
+                {found?.get(id)?.candidates.map(({ id: personId, likeness }) => (
                   <Button
                     key={personId}
                     size="small"

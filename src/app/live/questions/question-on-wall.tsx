@@ -1,0 +1,30 @@
+import { Box, chakra } from '@chakra-ui/react'
+import type { ProjectorView } from '~/core/live/views'
+
+/** The open question for all to read, with how many have answered; what they answered stays with those who lead. */
+export function QuestionOnWall({ question }: Pick<ProjectorView, 'question'>) {
+  if (!question) return null
+  return (
+    <Box
+      as="section"
+      aria-label="Question"
+      borderWidth="3px"
+      borderColor="live"
+      borderRadius="8px"
+      p="20px"
+      mb="20px"
+    >
+      {question.text && (
+        <chakra.h2 fontSize="40px" lineHeight="1.2" overflowWrap="anywhere">
+          {question.text}
+        </chakra.h2>
+      )}
+      <chakra.p fontSize="xl" mt="8px">
+        {question.answers.join(' · ')}
+      </chakra.p>
+      <chakra.p fontSize="l" color="quiet" mt="8px">
+        {question.answered === 1 ? '1 answer' : `${question.answered} answers`}
+      </chakra.p>
+    </Box>
+  )
+}
