@@ -13,6 +13,8 @@ test('things are removed once it was said what depends on them, and put back', a
   await expect(page.getByRole('link', { name: 'Evening 6: Six stations' })).toBeVisible()
   await expect(page.getByRole('link', { name: 'Reading the marsh together' })).toBeHidden()
   await page.getByRole('link', { name: 'Cohorts' }).click()
+  // The page before has such a list as well.
+  await expect(page.getByRole('heading', { level: 1, name: 'Cohorts' })).toBeVisible()
   await page.getByText('Removed', { exact: true }).click()
   await page.getByRole('button', { name: 'Put back Weekend course' }).click()
   await expect(page.getByRole('link', { name: 'Weekend course' })).toBeVisible()
@@ -25,6 +27,7 @@ test('things are removed once it was said what depends on them, and put back', a
   await expect(page.getByRole('link', { name: 'Station notes' })).toBeHidden()
   await page.getByRole('link', { name: 'Today' }).click()
   await page.getByRole('link', { name: 'Look it over and open' }).click()
+  await page.getByRole('button', { name: /^Rooms, 12 min/ }).click()
   await expect(page.getByLabel('Board').getByRole('option', { name: 'Station notes' })).toBeAttached()
   await page.getByRole('button', { name: 'Open the session' }).click()
   await expect(page.getByRole('button', { name: 'Send out' })).toBeVisible()

@@ -123,6 +123,7 @@ test('nobody, and no round, is no fault', () => {
     people: [],
     rules: [],
     columns: [],
+    asked: [],
     history: [],
     saved: [],
   })

@@ -180,6 +180,7 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'sitting-asked': {},
     'sitting-over': {},
     'beside-named': { participantId: 'a', besideIds: ['b'] },
+    'people-awaited': { awaited: [{ personId: 'p', roomId: 'r' }] },
     'question-asked': { questionId: 'q', text: '', answers: ['A', 'B'] },
     'question-answered': { questionId: 'q', participantId: 'a', answer: 1 },
     'question-closed': { questionId: 'q' },

@@ -79,7 +79,7 @@ export function AskQuestion({ sessionId, send }: { sessionId: string; send: Send
             {parts => (
               <TextArea
                 {...parts}
-                rows={3}
+                rows={2}
                 value={own}
                 maxLength={1_000}
                 onChange={event => setOwn(event.target.value)}

@@ -1,4 +1,5 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
+import { useState } from 'react'
 import type { LanePerson } from '~/core/live/door/shown'
 import { smallest } from '~/core/live/late/late'
 import { Button } from '../../ui/button'
@@ -20,6 +21,7 @@ interface OutsideRoomsProps {
 
 /** Everybody who is not in a room, always in sight: waiting, with the whole group, and not here yet. */
 export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
+  const [rules, setRules] = useState(false)
   const together = view.people.filter(person => person.admitted && !person.inRoom)
   const { clock, terms } = view
   // Who goes by themselves, or came back by themselves, is not waiting to be placed.
@@ -79,8 +81,20 @@ export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
         <Flex ml="auto" align="center" wrap="wrap" gap="4px 10px">
           {view.rooms.length > 0 && (
             <>
-              <TermsRule view={view} send={send} />
-              <LateRule view={view} send={send} />
+              {/* On a phone a rule that is set once leaves the lanes the screen. */}
+              <Button
+                size="small"
+                kind="bare"
+                display={{ base: 'inline-flex', md: 'none' }}
+                aria-expanded={rules}
+                onClick={() => setRules(!rules)}
+              >
+                How people go
+              </Button>
+              <Box display={{ base: rules ? 'block' : 'none', md: 'contents' }}>
+                <TermsRule view={view} send={send} />
+                <LateRule view={view} send={send} />
+              </Box>
             </>
           )}
           <CohortDialog view={view} cohorts={cohorts} send={send} />

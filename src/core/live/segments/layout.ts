@@ -39,7 +39,7 @@ export function layout(state: State): Made[] {
   if (there.length === 0) return []
   const steps = groups.from === 'next-step' ? 1 : 0
   if (steps === 0 && before.every(({ room }, place) => !room || (room.board ?? 0) === boardAt(next, place)))
-    return groups.from === 'live' ? [] : reopened(state, there)
+    return groups.from === 'live' ? [] : reopened(state, next, before)
   const people = participantList(state)
   const rooms = before.map(({ name }, place) => {
     // In the next room are those who were in the one before it, and in the first those of the last.
@@ -72,15 +72,33 @@ function placesBefore(state: State, groups: RunSegment['groups']): Place[] {
   })
 }
 
-/** Rooms there were are open again, with who was in them, instead of those that are open. */
-function reopened(state: State, before: readonly Room[]): Made[] {
+/**
+ * Rooms there were are open again, with who was in them, instead of those that are open. Who has not come is awaited there as well,
+ * also in a room nobody has entered yet.
+ */
+function reopened(state: State, next: Running, before: readonly Place[]): Made[] {
   const again = roomSet.decide['reopen-rooms'](
     state,
-    { type: 'reopen-rooms', roomIds: before.map(({ id }) => id), instead: true },
+    { type: 'reopen-rooms', roomIds: before.flatMap(({ room }) => room?.id ?? []), instead: true },
     { kind: 'facilitator', accountId: '', name: '' },
     0,
   )
-  return again.ok ? again.events.filter(isRoomSetEvent) : []
+  if (!again.ok) return []
+  const awaited = before.flatMap(({ id: roomId }) =>
+    awaitedIn(state, roomId, next.groups).map(personId => ({ personId, roomId })),
+  )
+  const isAwaited = new Set(awaited.map(({ roomId }) => roomId))
+  const empty = before.flatMap(({ id, name, room }, place): RoomSetEvent[] =>
+    room || !isAwaited.has(id)
+      ? []
+      : [
+          {
+            type: 'room-added',
+            room: { id, copyId: `${next.id}-${place}`, name, board: boardAt(next, place) },
+          },
+        ],
+  )
+  return [...again.events.filter(isRoomSetEvent), ...empty, { type: 'people-awaited', awaited }]
 }
 
 /** The board of a segment's room by its place, from 0. */

@@ -148,6 +148,19 @@ test('who was to be in a room and has not come is awaited in the same group, als
   expect(where(session)).toEqual({ ana: 'two-0', bo: 'two-0', chi: 'two-1' })
 })
 
+test('who has not come by the time that rooms are open again is awaited there too', () => {
+  const session = new Rehearsed({ segments: evening(), moreBoards: [board] })
+  session.join(1, 'ana', 'bo')
+  next(session, 10 * MINUTE)
+  roundOver(session, 19 * MINUTE)
+  next(session, 25 * MINUTE)
+  roundOver(session, 35 * MINUTE)
+  expect(next(session, 37 * MINUTE)).toContain('people-awaited')
+  expect(openRooms(session.state.rooms).map(({ name }) => name)).toEqual(['Reeds', 'Birds'])
+  session.join(38 * MINUTE, 'chi')
+  expect(where(session)).toEqual({ ana: 'reeds', bo: 'reeds', chi: 'birds' })
+})
+
 test('two who press the same thing begin it once, and a round that runs is called back first', () => {
   const session = begun()
   expect(session.tell(9, facilitator, { type: 'next-segment', segmentId: 'round-1' })).toHaveLength(2)

@@ -194,17 +194,12 @@ export const segments = topic<{
       },
       'segment-inserted': (state, { segment, beforeId }) =>
         inserted(state.segments, fresh(segment), beforeId),
-      'rooms-laid-out': (state, { segmentId, rooms, awaited }, at) => {
-        const roomOfPerson = new Map(awaited.map(({ personId, roomId }) => [personId, roomId]))
-        return {
-          ...withRooms(state, rooms, at),
-          laidOutFor: segmentId,
-          expected: state.expected.map(person => ({
-            ...person,
-            roomId: roomOfPerson.get(person.personId) ?? null,
-          })),
-        }
-      },
+      'rooms-laid-out': (state, { segmentId, rooms, awaited }, at) => ({
+        ...withRooms(state, rooms, at),
+        laidOutFor: segmentId,
+        expected: expectedIn(state.expected, awaited),
+      }),
+      'people-awaited': (state, { awaited }) => ({ expected: expectedIn(state.expected, awaited) }),
       'rooms-undone': () => ({ laidOutFor: null }),
       'terms-set': (state, { type: _, ...terms }) => ofRound(state, { terms }),
       'roles-set': (state, { rule }) => ofRound(state, { roles: rule ?? undefined }),
@@ -230,6 +225,15 @@ export const segments = topic<{
     },
   },
 )
+
+/** Who has not come is awaited in these rooms, and in no others. */
+function expectedIn(
+  expected: State['expected'],
+  awaited: readonly { personId: string; roomId: string }[],
+): State['expected'] {
+  const roomOfPerson = new Map(awaited.map(({ personId, roomId }) => [personId, roomId]))
+  return expected.map(person => ({ ...person, roomId: roomOfPerson.get(person.personId) ?? null }))
+}
 
 /** An event, and the rooms of the round that is next after it. */
 function withLayout(state: State, event: SegmentsEvent): Made[] {

@@ -33,6 +33,7 @@ export interface SegmentsState {
   minutesPlanned: number | null
 }
 
+const awaitedSchema = z.array(z.object({ personId: idSchema, roomId: idSchema }))
 /** What can happen to it. */
 export const events = {
   'segment-begun': { segmentId: idSchema },
@@ -45,8 +46,10 @@ export const events = {
   'rooms-laid-out': {
     segmentId: idSchema,
     rooms: madeRooms,
-    awaited: z.array(z.object({ personId: idSchema, roomId: idSchema })),
+    awaited: awaitedSchema,
   },
+  /** Who of the list has not come is awaited in rooms that are open again. */
+  'people-awaited': { awaited: awaitedSchema },
 }
 export type SegmentsEvent = EventsOf<typeof events>
 
