@@ -1,6 +1,7 @@
 import { Box, Flex, Stack } from '@chakra-ui/react'
 import { MessageCircleQuestion } from 'lucide-react'
 import { useRef, useState } from 'react'
+import { flushSync } from 'react-dom'
 import { FEWEST_ANSWERS, LONGEST_QUESTION, MOST_ANSWERS } from '~/core/live/questions/questions'
 import { Button } from '../../ui/button'
 import { Field, Input, TextArea } from '../../ui/fields'
@@ -25,9 +26,11 @@ export function AskQuestion({ sessionId, send }: { sessionId: string; send: Send
   const [problem, setProblem] = useState<string | null>(null)
   const opener = useRef<HTMLButtonElement>(null)
   const close = () => {
-    setOpen(false)
-    setProblem(null)
-    requestAnimationFrame(() => opener.current?.focus())
+    flushSync(() => {
+      setOpen(false)
+      setProblem(null)
+    })
+    opener.current?.focus()
   }
   const ask = async (answers: readonly string[]) => {
     setProblem(null)
