@@ -14,8 +14,13 @@ export class MadeClass {
     readonly names: string[],
   ) {}
 
-  /** A server on an empty folder with an open session of `groups` groups of `size` people. */
-  static async open(groups: number, size: number, prompts: Prompt[]): Promise<MadeClass> {
+  /** A server on an empty folder with a session, open or only planned, of `groups` groups of `size` people. */
+  static async open(
+    groups: number,
+    size: number,
+    prompts: Prompt[],
+    { opened = true } = {},
+  ): Promise<MadeClass> {
     const server = await TestServer.empty()
     const startWord = server.startWord ?? ''
     const account = {
@@ -30,7 +35,7 @@ export class MadeClass {
       redirect: 'manual',
     })
     const cookie = first.headers.getSetCookie()[0]?.split(';')[0] ?? ''
-    return MadeClass.prepare(server, cookie, groups, size, prompts)
+    return MadeClass.prepare(server, cookie, groups, size, prompts, opened)
   }
 
   /** Everybody joins and is sent out, with the board of their room open. */
@@ -46,7 +51,7 @@ export class MadeClass {
 
   /** A second session on the same server, with a cohort, a grouping and a board of its own. */
   another(groups: number, size: number, prompts: Prompt[]): Promise<MadeClass> {
-    return MadeClass.prepare(this.server, this.cookie, groups, size, prompts)
+    return MadeClass.prepare(this.server, this.cookie, groups, size, prompts, true)
   }
 
   private static async prepare(
@@ -55,6 +60,7 @@ export class MadeClass {
     groups: number,
     size: number,
     prompts: Prompt[],
+    opened: boolean,
   ): Promise<MadeClass> {
     const { address } = server
     const post = (path: string, body: BodyInit, headers: Record<string, string> = {}) =>
@@ -98,7 +104,7 @@ export class MadeClass {
     const planPage = await (await fetch(address + sessionPath, { headers: as })).text()
     // As the whole text of an element: a part of an id on the page may look like one.
     const joinCode = planPage.match(/>([A-Z2-9]{4}-[A-Z2-9]{4})</)?.[1] ?? ''
-    await post(`${sessionPath}?index`, new URLSearchParams({ intent: 'open' }), as)
+    if (opened) await post(`${sessionPath}?index`, new URLSearchParams({ intent: 'open' }), as)
     return new MadeClass(server, cookie, last(sessionPath), cohortPath, joinCode, names)
   }
 

@@ -9,6 +9,7 @@ import { groupings } from './groupings'
 import { largeCohort } from './large-cohort'
 import { liveGroups } from './live-groups'
 import { livePage } from './live-page'
+import { planPage } from './plan-page'
 import { sendOut } from './send-out'
 import { start } from './start'
 
@@ -22,6 +23,7 @@ const MEASUREMENTS: Record<string, () => Promise<void>> = {
   'large-cohort': largeCohort,
   'live-page': livePage,
   'live-groups': liveGroups,
+  'plan-page': planPage,
   'send-out': sendOut,
   attacks,
   backup,

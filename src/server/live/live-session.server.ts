@@ -37,6 +37,14 @@ interface Subscriber {
   send: (message: StreamMessage, seq: number) => void
 }
 
+/** What a reader will be told of a state that is being written. */
+interface Foretold {
+  /** What the reader held when it was worked out. */
+  before: Sections
+  sections: Sections
+  message: StreamMessage | null
+}
+
 /** So many states are kept to tell a reader who was away only what changed since. */
 const KEPT_STATES = 400
 /** How often a command is decided anew because another server wrote into the log first. */
@@ -68,6 +76,8 @@ export class LiveSession {
   private telling: NodeJS.Timeout | undefined
   /** Until then readers are not told anew; on the clock of `performance`. */
   private restUntil = 0
+  /** Worked out while the log is written, for the readers of whom there are many; told once it is on disk. */
+  private foretold: { state: LiveState; of: ReadonlyMap<Subscriber, Foretold> } | null = null
   private stopped = false
   /** The log may have moved on without us: read it before deciding anything. */
   private behind = false
@@ -180,12 +190,17 @@ export class LiveSession {
   private async write(batch: Asked[]): Promise<Outcome[]> {
     for (let race = 1; ; race++) {
       if (this.behind) await this.catchUp()
-      const { entries, outcomes } = this.decideAll(batch)
+      const { entries, states, outcomes } = this.decideAll(batch)
       if (entries.length === 0) return outcomes
       this.expected = entries.at(-1)?.recorded.seq ?? 0
       try {
-        await this.ports.append(entries)
-        this.take(entries.map(entry => entry.recorded))
+        const written = this.ports.append(entries)
+        this.foretell(states.at(-1) as LiveState)
+        await written
+        this.take(
+          entries.map(entry => entry.recorded),
+          states,
+        )
         this.publish()
         return outcomes
       } catch (error) {
@@ -197,10 +212,12 @@ export class LiveSession {
     }
   }
 
-  private decideAll(batch: Asked[]): { entries: Entry[]; outcomes: Outcome[] } {
+  /** `states`: what each entry leads to. */
+  private decideAll(batch: Asked[]): { entries: Entry[]; states: LiveState[]; outcomes: Outcome[] } {
     const at = this.ports.now()
     let next = this.state
     const entries: Entry[] = []
+    const states: LiveState[] = []
     const outcomes = batch.map((asked): Outcome => {
       const decision = decide(next, asked.command, asked.actor, at)
       if (!decision.ok) return refused(decision.problem)
@@ -208,10 +225,11 @@ export class LiveSession {
         const recorded = { seq: next.seq + 1, at, event }
         next = evolve(next, recorded)
         entries.push({ recorded, actor: asked.actor })
+        states.push(next)
       }
       return done({ seq: next.seq })
     })
-    return { entries, outcomes }
+    return { entries, states, outcomes }
   }
 
   /** Takes what the log says beyond what is known here, and tells readers of it. */
@@ -223,14 +241,15 @@ export class LiveSession {
     this.publish()
   }
 
-  private take(log: readonly Recorded[]): void {
+  /** `states`: what each entry leads to, where that is known already. */
+  private take(log: readonly Recorded[], states: readonly LiveState[] = []): void {
     if (this.state.seq === 0) {
       this.marks = allMarks(log)
       this.state = log.reduce(evolve, this.state)
     } else {
-      for (const recorded of log) {
+      for (const [index, recorded] of log.entries()) {
         this.marks.push(...marksOf(this.state, recorded))
-        this.state = evolve(this.state, recorded)
+        this.state = states[index] ?? evolve(this.state, recorded)
       }
     }
     this.recent.set(this.state.seq, this.state)
@@ -253,6 +272,25 @@ export class LiveSession {
     }
   }
 
+  /** The disk takes as long as working out what everybody is to be told: both are done at once. */
+  private foretell(state: LiveState): void {
+    this.foretold = null
+    if (this.telling || this.restUntil > performance.now()) return
+    const of = new Map<Subscriber, Foretold>()
+    try {
+      for (const subscriber of this.subscribers) {
+        // Facilitators are few, and what they are told is not in the state alone.
+        if (subscriber.viewer.kind === 'facilitator') continue
+        const before = subscriber.sections
+        const sections = this.sectionsOf(state, subscriber.viewer)
+        of.set(subscriber, { before, sections, message: changes(before, sections) })
+      }
+      this.foretold = { state, of }
+    } catch (error) {
+      this.ports.failed(error)
+    }
+  }
+
   /** A reader who cannot be told is let go, and keeps nobody else from hearing. */
   private tellAll(): void {
     clearTimeout(this.telling)
@@ -266,11 +304,18 @@ export class LiveSession {
         this.ports.failed(error)
       }
     }
+    this.foretold = null
     const ended = performance.now()
     if (this.subscribers.size >= MANY_READERS) this.restUntil = ended + (ended - began) * REST_FACTOR
   }
 
   private tell(subscriber: Subscriber, kind: 'view' | 'change'): void {
+    const known = this.foretold?.state === this.state ? this.foretold.of.get(subscriber) : undefined
+    if (kind === 'change' && known?.before === subscriber.sections) {
+      subscriber.sections = known.sections
+      if (known.message) subscriber.send(known.message, this.state.seq)
+      return
+    }
     const sections = this.sectionsOf(this.state, subscriber.viewer)
     const message = kind === 'view' ? wholeView(sections) : changes(subscriber.sections, sections)
     subscriber.sections = sections

@@ -232,6 +232,36 @@ test('readers get the whole view first, then only the sections that changed for 
   expect(ana.messages).toHaveLength(2)
 })
 
+test('nothing is told before it is on disk, also to whoever comes meanwhile; what was not written is told to nobody', async () => {
+  const { session, ports } = await opened()
+  await join(session, 'Uma')
+  const uma = reader(session, { kind: 'participant', participantId: 'Uma' })
+  let release: () => void = () => undefined
+  const held = new Promise<void>(resolve => {
+    release = resolve
+  })
+  const { append } = ports
+  ports.append = async entries => {
+    await held
+    await append(entries)
+  }
+  const done = session.command(facilitator, { type: 'broadcast', messageId: 'm', text: 'Now' })
+  await new Promise(resolve => setTimeout(resolve, 20))
+  const other = reader(session, { kind: 'participant', participantId: 'Uma' })
+  expect(uma.messages.map(({ kind }) => kind)).toEqual(['view'])
+  expect([uma.held.messages, other.held.messages]).toEqual([[], []])
+  release()
+  await done
+  expect(uma.messages.map(({ kind }) => kind)).toEqual(['view', 'change'])
+  for (const each of [uma, other]) expect(each.held.messages).toMatchObject([{ text: 'Now' }])
+  ports.failNext = new Error('The disk is full.')
+  const lost = session.command(facilitator, { type: 'broadcast', messageId: 'lost', text: 'Lost' })
+  await expect(lost).rejects.toThrow('The disk is full.')
+  await session.command(facilitator, { type: 'broadcast', messageId: 'third', text: 'Third' })
+  for (const each of [uma, other])
+    expect(each.held.messages).toMatchObject([{ text: 'Now' }, { text: 'Third' }])
+})
+
 test('after a drop a reader is told exactly what they missed', async () => {
   const { session } = await opened()
   await join(session, 'Uma')

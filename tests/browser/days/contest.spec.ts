@@ -1,0 +1,68 @@
+import { expect, expectAccessible, joinByName, joinCodeOf, sendOut, simulated, test } from '../fixtures'
+
+const ROOMS = Array.from({ length: 24 }, (_, index) => `Crew ${String.fromCharCode(65 + index)}`)
+const PEOPLE = Array.from({ length: 48 }, (_, index) => `Guest ${String(index + 1).padStart(2, '0')}`)
+
+test('twenty-four named rooms are filled evenly for a contest; one late is invited, rooms are listened to in turn, and it ends early', async ({
+  server,
+  facilitator: page,
+  phone,
+}) => {
+  await page.getByRole('button', { name: 'Start now' }).click()
+  await expect(page.getByText('There are no rooms yet.')).toBeVisible()
+  const code = await joinCodeOf(page)
+  const people = await simulated(server, code, PEOPLE)
+
+  // Named first, then filled; nobody moves before the start.
+  await page.getByRole('button', { name: 'Make groups' }).click()
+  const drawer = page.getByRole('complementary', { name: 'Make groups' })
+  await drawer.getByLabel('Groups are').selectOption('by hand, from empty rooms')
+  await drawer.getByLabel('Rooms, one on each line').fill(ROOMS.join('\n'))
+  await drawer.getByRole('button', { name: 'Make these rooms' }).click()
+  const lanes = page.getByRole('list', { name: 'Rooms' }).locator('> li')
+  await expect(lanes).toHaveCount(24)
+  await drawer.getByLabel('Groups are').selectOption('made now')
+  await drawer.getByLabel('People each').fill('2')
+  await drawer.getByRole('button', { name: /^(Make groups|Reshuffle)$/ }).click()
+  await expect(page.getByRole('list', { name: 'Rooms' }).locator('.lane-name')).toHaveCount(48)
+  for (const lane of [lanes.first(), lanes.nth(11), lanes.last()])
+    await expect(lane.locator('.lane-name')).toHaveCount(2)
+  await expect(lanes.last()).toHaveAccessibleName('Crew X')
+  expect(people.every(each => each.view?.whereabouts.where === 'whole')).toBe(true)
+  await sendOut(page)
+  await Promise.all(people.map(each => each.until(view => view.whereabouts.where === 'room')))
+
+  // Whoever comes late is given the smallest room, and asked to go there.
+  await page.getByLabel('Who comes late').selectOption('into the smallest room')
+  await page.getByLabel('How people go into rooms').selectOption('invited to go')
+  const own = await phone()
+  await joinByName(own, server, code, 'Late Lin')
+  await own.getByRole('button', { name: /^Go to Crew/ }).click()
+  await expect(own.getByRole('heading', { level: 1 })).toHaveText(/^Crew [A-X]$/)
+  const joined = (await own.getByRole('heading', { level: 1 }).textContent()) ?? ''
+  const lane = (name: string) => page.getByRole('listitem', { name, exact: true })
+  await expect(lane(joined).locator('.lane-name')).toHaveCount(3)
+  await expect(lane(joined)).toContainText('Late Lin')
+
+  // One room, the next, and back: whoever is listened to is told, and the one before is told of the end.
+  const visitOf = (name: string) =>
+    people.filter(each => each.view?.whereabouts.where === 'room' && each.view.whereabouts.name === name)[0]
+  for (const name of ['Crew B', 'Crew C', 'Crew B']) {
+    await lane(name).getByRole('button', { name, exact: true }).click()
+    const room = page.getByRole('complementary', { name: `Room ${name}` })
+    await room.getByRole('button', { name: 'Visit', exact: true }).click()
+    await visitOf(name)?.until(view => view.visits.length === 1)
+    const other = name === 'Crew B' ? 'Crew C' : 'Crew B'
+    await visitOf(other)?.until(view => view.visits.length === 0)
+  }
+  await expectAccessible(page)
+
+  // Five more minutes for all; then it ends early.
+  const before = people[0]?.view?.clock?.endsAt ?? Number.NaN
+  await page.getByRole('button', { name: '5 min', exact: true }).click()
+  await people[47]?.until(view => view.clock?.endsAt === before + 300_000)
+  await page.getByRole('button', { name: 'Call back' }).click()
+  await server.moveClock(61_000)
+  await expect(own.getByRole('heading', { level: 1, name: 'Whole group' })).toBeVisible()
+  expect(people.every(each => each.view?.whereabouts.where === 'whole')).toBe(true)
+})
