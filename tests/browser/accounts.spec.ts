@@ -1,4 +1,4 @@
-import { expect, expectAccessible, openTonight, signIn, test } from './fixtures'
+import { expect, expectAccessible, openTonight, signInByForm, test } from './fixtures'
 
 test('one sees where one is signed in, ends it there, and what was open there ends with it; the password is changed', async ({
   server,
@@ -6,7 +6,7 @@ test('one sees where one is signed in, ends it there, and what was open there en
   newPage,
 }) => {
   const other = await newPage()
-  await signIn(other, server)
+  await signInByForm(other, server)
   await openTonight(other)
   await expect(other.getByRole('button', { name: 'Send out', exact: true })).toBeVisible()
   const lost = other.getByText('The line to the server is down.')

@@ -3,7 +3,16 @@ import { rmSync } from 'node:fs'
 import { basename, join } from 'node:path'
 import { promisify } from 'node:util'
 import { readAnswer } from '~/core/boards/prompts/kinds'
-import { allowLostLine, expect, joinOnPhone, openTonight, sendOut, signIn, simulated, test } from './fixtures'
+import {
+  allowLostLine,
+  expect,
+  joinOnPhone,
+  openTonight,
+  sendOut,
+  signInByForm,
+  simulated,
+  test,
+} from './fixtures'
 import { TestServer } from './server'
 
 test('killed in mid-round, the server takes the session up as it was', async ({
@@ -101,7 +110,7 @@ test('a second server on the same folder is refused, and a clean stop leaves eve
   await expect(second.start()).rejects.toThrow('Another Round Table server is already using the data folder')
   expect(await server.end('SIGTERM')).toBe(0)
   await server.start()
-  await signIn(await newPage(), server)
+  await signInByForm(await newPage(), server)
 })
 
 test('a backup made while people write holds all that was saved before; restored elsewhere it goes on from there', async ({

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import {
   type Browser,
@@ -8,7 +9,7 @@ import {
   type Page,
 } from '@playwright/test'
 import { SimulatedParticipant } from '~/demo/simulated-participant'
-import { type Demo, TestServer } from './server'
+import { type Demo, PREPARED_COOKIES, TestServer } from './server'
 
 interface Tools {
   /** Browsers of the test, closed before the server is: a page that asks now and then would complain. */
@@ -101,7 +102,22 @@ export const test = base.extend<Tools>({
 
 export { expect }
 
+/** Signed in already, as a browser that comes back. */
 export async function signIn(page: Page, server: TestServer, account = 0): Promise<void> {
+  const cookies = (JSON.parse(readFileSync(PREPARED_COOKIES, 'utf8')) as string[][])[account] ?? []
+  const url = server.address
+  await page.context().addCookies(
+    cookies.map(cookie => {
+      const [name = '', ...value] = cookie.split('=')
+      return { name, value: value.join('='), url }
+    }),
+  )
+  await page.goto(url)
+  await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible()
+}
+
+/** As somebody signs in who has not been here in this browser: a sign-in of its own. */
+export async function signInByForm(page: Page, server: TestServer, account = 0): Promise<void> {
   const { accounts, password } = server.demo as Demo
   await page.goto(`${server.address}/sign-in`)
   await page.getByLabel('Email').fill(accounts[account] as string)
@@ -111,10 +127,17 @@ export async function signIn(page: Page, server: TestServer, account = 0): Promi
 }
 
 /** WCAG 2.2 AA, as far as axe-core can tell. */
-export async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-    .analyze()
+export const expectAccessible = (page: Page): Promise<void> =>
+  expectNothingFound(
+    new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']),
+  )
+
+/** WCAG 2.2, 1.4.3: for a page of which all else was looked at in other colours. */
+export const expectContrast = (page: Page): Promise<void> =>
+  expectNothingFound(new AxeBuilder({ page }).withRules(['color-contrast']))
+
+async function expectNothingFound(axe: AxeBuilder): Promise<void> {
+  const { violations } = await axe.analyze()
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(node => node.target).join(', ')}`)).toEqual([])
 }
 

@@ -1,4 +1,6 @@
-import { expect, expectAccessible, openTonight, signIn, test } from './fixtures'
+import { expect, expectAccessible, expectContrast, openTonight, signIn, test } from './fixtures'
+
+const PHONE = { width: 390, height: 844 }
 
 /** The main pages of the demo, found as a user finds them. */
 async function pagesOf(page: import('@playwright/test').Page, address: string): Promise<string[]> {
@@ -39,28 +41,36 @@ async function pagesOf(page: import('@playwright/test').Page, address: string): 
   ]
 }
 
-for (const colorScheme of ['light', 'dark'] as const) {
-  test(`every page is accessible and without a fault, ${colorScheme}`, async ({ server, newPage }) => {
-    const page = await newPage({ colorScheme, reducedMotion: 'reduce' })
-    await signIn(page, server)
-    for (const path of await pagesOf(page, server.address)) {
-      await page.goto(server.address + path)
-      await expect(page.locator('h1')).toHaveCount(1)
-      await expectAccessible(page)
-    }
-  })
-}
-
-test('pages fit a phone: nothing lies beside the screen', async ({ server, newPage }) => {
-  const page = await newPage({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+test('every page is accessible and without a fault, in light and in dark, and fits a phone', async ({
+  server,
+  newPage,
+}) => {
+  const page = await newPage({ reducedMotion: 'reduce' })
   await signIn(page, server)
+  const desk = page.viewportSize() ?? PHONE
   for (const path of await pagesOf(page, server.address)) {
     await page.goto(server.address + path)
+    await expect(page.locator('h1')).toHaveCount(1)
+    await expectAccessible(page)
+    // What stands there is the same; only colours are others.
+    await page.emulateMedia({ colorScheme: 'dark' })
+    await expectContrast(page)
+    await page.emulateMedia({ colorScheme: 'light' })
+    await page.setViewportSize(PHONE)
     const wide = await page.evaluate(
       () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
     )
     expect([path, wide]).toEqual([path, 0])
+    await page.setViewportSize(desk)
   }
+})
+
+test('on a phone Live leaves its lanes the screen, and a page that is not there says so', async ({
+  server,
+  newPage,
+}) => {
+  const page = await newPage({ viewport: PHONE, hasTouch: true, isMobile: true })
+  await signIn(page, server)
   await page.goto(`${server.address}/not-here`)
   await expect(page.getByText('There is no page at this address.')).toBeVisible()
   await expect(page.getByText(/Error|URL/)).toBeHidden()

@@ -3,7 +3,7 @@ import { ROUTES, type RouteRule } from '~/server/http/routes.server'
 import { COMMANDS } from '~/server/limits.server'
 import { listedRoutes } from '../fixtures/route-list'
 import { expect, openTonight, simulated, test } from './fixtures'
-import type { TestServer } from './server'
+import { signedInCookies, type TestServer } from './server'
 
 /** Everybody who may come, by their cookies: a new one is asked of every address, and every address of all of them. */
 type Everybody = Record<
@@ -29,18 +29,8 @@ async function idOf(server: TestServer, cookie: string, page: string, pattern: R
   return found
 }
 
-async function signedIn(server: TestServer, account = 0): Promise<string> {
-  const { accounts, password } = server.demo as { accounts: string[]; password: string }
-  const answer = await fetch(`${server.address}/sign-in`, {
-    method: 'POST',
-    body: new URLSearchParams({ email: accounts[account] ?? '', password }),
-    redirect: 'manual',
-  })
-  return answer.headers
-    .getSetCookie()
-    .map(each => each.split(';')[0])
-    .join('; ')
-}
+const signedIn = async (server: TestServer, account = 0) =>
+  (await signedInCookies(server, account)).join('; ')
 
 test('every address, asked by everybody who may come: whoever may not is sent to the door or told nothing', async ({
   server,

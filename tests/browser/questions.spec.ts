@@ -3,7 +3,6 @@ import { expect, expectAccessible, joinByName, joinCodeOf, simulated, test } fro
 test('a question is asked without a list, answered and thought better of, and groups are mixed by the answers', async ({
   server,
   facilitator: page,
-  newPage,
   phone,
 }) => {
   await page.getByRole('button', { name: 'Start now' }).click()
@@ -40,7 +39,7 @@ test('a question is asked without a list, answered and thought better of, and gr
   const now = page.getByRole('region', { name: 'Question' })
   await expect(now.getByText('6 of 6 have answered.')).toBeVisible()
   await expect(now.getByRole('definition')).toHaveText(['3', '3'])
-  const wall = await newPage()
+  const wall = await page.context().newPage()
   await wall.goto(page.url().replace(/\/live$/, '/projector'))
   await expect(wall.getByText('Which bird calls first?')).toBeVisible()
   await expect(wall.getByText('6 answers')).toBeVisible()
