@@ -39,6 +39,29 @@ test('to their planned room: who has one goes there at once, and who has none is
   ])
 })
 
+test('in a round to which people are invited, who comes late is invited too; who has no page is put there', () => {
+  for (const lateRule of ['planned', 'smallest'] as const) {
+    const session = out(lateRule)
+    session.tell(4, facilitator, { type: 'set-terms', invited: true, mayChange: false, mayReturn: false })
+    session.join(4, 'chi')
+    walkIn(session, 'Zoë')
+    session.tell(5, facilitator, { type: 'put-in', names: ['Eli'], ids: ['eli'] })
+    expect(['chi', 'Zoë', 'eli'].map(id => where(session, id))).toEqual(
+      lateRule === 'planned'
+        ? [
+            ['birds', false],
+            [null, false],
+            [null, false],
+          ]
+        : [
+            ['birds', false],
+            ['birds', false],
+            ['reeds', true],
+          ],
+    )
+  }
+})
+
 test('into the smallest room: everybody who comes, one after the other', () => {
   const session = out('smallest')
   expect(walkIn(session, 'Zoë')).toEqual(['joined', 'placed'])

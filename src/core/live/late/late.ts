@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { DoorEvent, DoorState } from '../door/door-facts'
 import { participantList } from '../door/people'
+import { isInvited, type MovesState } from '../moves/terms'
 import { openRooms, type RoomsState } from '../rooms/room'
 import type { RoomsEvent } from '../rooms/rooms'
 import type { RoundState } from '../rounds/round'
@@ -14,10 +15,10 @@ export interface LateState {
   lateRule: LateRule
 }
 
-/** Where people go who come late. */
+/** Where people go who come late; in a round to which people are invited they are invited too. */
 export const late = topic<{
   state: LateState
-  needs: RoomsState & DoorState & RoundState
+  needs: RoomsState & DoorState & RoundState & MovesState
   hears: DoorEvent | RoomsEvent
 }>()(
   {
@@ -42,7 +43,7 @@ export const late = topic<{
 
 /** Where the rule puts people who have just come in. */
 function placings(
-  state: LateState & RoomsState & DoorState & RoundState,
+  state: LateState & RoomsState & DoorState & RoundState & MovesState,
   participantIds: readonly string[],
 ): RoomsEvent[] {
   if (state.lateRule === 'ask') return []
@@ -64,11 +65,12 @@ function placings(
         ? participant.roomId
         : smallest(sizes, participant.roomId)
     const goesNowhere = roomId === null || (state.lateRule === 'planned' && !hasRoom)
-    if (goesNowhere || (roomId === participant.roomId && !isOut)) return []
+    const intoRoom = isOut && !isInvited(participant, state.terms)
+    if (goesNowhere || (roomId === participant.roomId && !intoRoom)) return []
     if (participant.roomId !== null && hasRoom)
       sizes.set(participant.roomId, (sizes.get(participant.roomId) ?? 1) - 1)
     sizes.set(roomId, (sizes.get(roomId) ?? 0) + 1)
-    return [{ type: 'placed', participantId, roomId, intoRoom: isOut }]
+    return [{ type: 'placed', participantId, roomId, intoRoom }]
   })
 }
 

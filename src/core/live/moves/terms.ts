@@ -1,4 +1,5 @@
 import { type Places, placesSchema, type Terms, termsSchema } from '../../schedule/terms'
+import type { Participant } from '../door/people'
 import type { EventsOf } from '../topic'
 
 export interface MovesState {
@@ -16,3 +17,9 @@ export const events = {
   'choosing-closed': {},
 }
 export type MovesEvent = EventsOf<typeof events>
+
+/** Whether somebody goes into their room by themselves: who has no page to accept on, nor anybody's to go along with, can not. */
+export const isInvited = (
+  { hasDevice, besideId }: Pick<Participant, 'hasDevice' | 'besideId'>,
+  { invited }: Terms,
+): boolean => invited && (hasDevice || besideId !== null)

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { leftText } from '../../schedule/session-time'
 import { changeParticipants, type PeopleState, participantList, peopleIn } from '../door/people'
 import { idSchema, momentSchema } from '../ids'
-import type { MovesState } from '../moves/terms'
+import { isInvited, type MovesState } from '../moves/terms'
 import { remember } from '../remember'
 import type { RoomsState } from '../rooms/room'
 import type { SessionEvent, SessionState } from '../session/session'
@@ -83,9 +83,8 @@ export const rounds = topic<{
         if (going.length === 0) return refuse({ code: 'nobody-to-send' })
         const number = state.pastRounds.length + 1
         const { invited } = state.terms
-        // Who has no page to accept on, nor anybody's to go along with, is in the room at once.
         const participantIds = going
-          .filter(({ hasDevice, besideId }) => !invited || (!hasDevice && besideId === null))
+          .filter(participant => !isInvited(participant, state.terms))
           .map(participant => participant.id)
         const endsAt = now + seconds * 1000
         return happens({ type: 'sent-out', number, endsAt, participantIds, ...(invited && { invited }) })
