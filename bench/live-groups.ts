@@ -85,7 +85,7 @@ function watch(): void {
   })
   const frame = () => {
     seen.frames++
-    if (seen.first === null && document.querySelector('ul[aria-label="Rooms"][aria-busy="true"]'))
+    if (seen.first === null && document.querySelector('ul[aria-busy="true"]'))
       seen.first = { ms: performance.now() - seen.pressed, frames: seen.frames }
     requestAnimationFrame(frame)
   }

@@ -99,6 +99,25 @@ test('fresh pairs: the round that is left of an affine plane is found, and is pr
   expect(meetAgain([{ id: 'g', name: 'G', personIds: ['p0', 'p4', 'p8'] }], history)).toHaveLength(3)
 })
 
+test('what has met costs the same whether few or many have met, and who is not here costs nothing', () => {
+  const all = people(6)
+  const past = { times: 1, minutes: 5, lastAt: 0, lastDay: '', lastTitle: '', weight: 3 }
+  const few = new Map([
+    [pairKey('p1', 'p4'), past],
+    [pairKey('p5', 'gone'), past],
+  ])
+  const elsewhere = Array.from({ length: 20 }, (_, at) => [pairKey(`x${at}`, 'p0'), past] as const)
+  const costs = (history: GroupingQuestion['history']) => {
+    const asked = question({ people: all, history, aims: [{ kind: 'fresh', strength: 2 }] })
+    return [...(poseQuestion(asked).aims[0]?.problem.pairCosts ?? [])]
+  }
+  expect(costs(few).flatMap((cost, at) => (cost === 0 ? [] : [[at, cost]]))).toEqual([
+    [10, 3],
+    [25, 3],
+  ])
+  expect(costs(new Map([...few, ...elsewhere]))).toEqual(costs(few))
+})
+
 test('every rule is kept, and the judge says so', () => {
   const list = people(16)
   const rules = [

@@ -1,4 +1,4 @@
-import { type PairPast, pairKey } from '../history/pairs'
+import { type PairPast, pairKey, pairOf } from '../history/pairs'
 import type { Column } from '../people/columns'
 import { addPairCost, emptyProblem, type GroupRange, type Problem } from './engine/problem'
 import { type Aim, type AimContent, groupNamed, type Rule } from './rules'
@@ -115,10 +115,7 @@ function applyRule(
 function applyAim(problem: Problem, aim: AimContent, question: GroupingQuestion): void {
   const { people, history, now, groups } = question
   if (aim.kind === 'fresh') {
-    forPairs(people.length, (a, b) => {
-      const past = history.get(pairKey(people[a]?.id ?? '', people[b]?.id ?? ''))
-      if (past) addPairCost(problem, a, b, past.weight)
-    })
+    forPairsMet(people, history, (a, b, past) => addPairCost(problem, a, b, past.weight))
     return
   }
   if (aim.kind === 'keep') {
@@ -210,6 +207,26 @@ function addScaled(problem: Problem, single: Problem, factor: number): void {
   problem.placeCosts = (problem.placeCosts ?? new Int32Array(added.length)).map(
     (cost, at) => cost + factor * (added[at] ?? 0),
   )
+}
+
+/** Goes through what is shorter: who has met, or who is here. */
+function forPairsMet(
+  people: readonly PersonToGroup[],
+  history: ReadonlyMap<string, PairPast>,
+  each: (a: number, b: number, past: PairPast) => void,
+): void {
+  if (history.size < (people.length * (people.length - 1)) / 2) {
+    const place = new Map(people.map((person, number) => [person.id, number]))
+    for (const [key, past] of history) {
+      const [a, b] = pairOf(key).map(id => place.get(id))
+      if (a !== undefined && b !== undefined) each(a, b, past)
+    }
+    return
+  }
+  forPairs(people.length, (a, b) => {
+    const past = history.get(pairKey(people[a]?.id ?? '', people[b]?.id ?? ''))
+    if (past) each(a, b, past)
+  })
 }
 
 function forPairs(count: number, each: (a: number, b: number) => void): void {

@@ -25,7 +25,10 @@ export const MOST_SESSIONS = 20
 /** Less than this in one room is a passing through, in minutes. */
 export const SHORTEST_MEETING = 1
 
+/** Ids hold no space. */
 export const pairKey = (a: string, b: string): string => (a < b ? `${a} ${b}` : `${b} ${a}`)
+/** The two ids of a `pairKey`. */
+export const pairOf = (key: string): string[] => key.split(' ')
 
 /**
  * Sums the past up for every pair that has met, by `pairKey`. Sessions in any order. O(meetings).

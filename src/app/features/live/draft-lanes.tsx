@@ -10,7 +10,7 @@ export function DraftLanes({ draft, children }: { draft: DraftRooms; children: R
   return (
     <>
       {rooms && (
-        <ul aria-label="Rooms" aria-busy="true" className="draft-lanes" inert>
+        <ul aria-label="Rooms that would be" aria-busy="true" className="draft-lanes" inert>
           {rooms.map((room, index) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a draft's rooms are told apart by nothing else, and come in one order.
             <li key={index} className="draft-lane">
