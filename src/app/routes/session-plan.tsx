@@ -1,5 +1,5 @@
 import { parseWithZod } from '@conform-to/zod/v4'
-import { data, redirect } from 'react-router'
+import { data, redirect, type ShouldRevalidateFunctionArgs } from 'react-router'
 import { orderForm, sessionForm } from '~/contracts/forms/sessions'
 import { dateFields } from '~/core/schedule/session-time'
 import { listBoards } from '~/server/boards/boards.server'
@@ -88,6 +88,10 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (saved.ok) return { form: undefined, saved: true }
   return data({ form: form.reply(sessionProblem(saved.problem)) }, { status: 409 })
 }
+
+/** The page has the running order that it keeps; nothing else changes with it. */
+export const shouldRevalidate = ({ formData, defaultShouldRevalidate }: ShouldRevalidateFunctionArgs) =>
+  formData?.get('intent') === 'order' ? false : defaultShouldRevalidate
 
 export default function SessionPlan({ loaderData, actionData }: Route.ComponentProps) {
   return <PlanPage {...loaderData} result={actionData} />

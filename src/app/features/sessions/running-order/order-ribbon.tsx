@@ -1,4 +1,4 @@
-import { Box, chakra, Flex } from '@chakra-ui/react'
+import { Box, Flex } from '@chakra-ui/react'
 import {
   DndContext,
   type DragEndEvent,
@@ -8,7 +8,7 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core'
-import { memo, type PointerEvent, useRef, useState } from 'react'
+import { memo, type PointerEvent, useLayoutEffect, useRef, useState } from 'react'
 import {
   type Segment,
   segmentName,
@@ -31,8 +31,6 @@ interface RibbonProps {
   onChange: (segments: Segment[]) => void
 }
 
-const LOOK = { whole: 'sunk', rooms: 'liveWash', break: 'panel' } as const
-
 /**
  * The segments to scale, time running to the right: chosen by a press, lengthened by their right edge or by + and -, moved by
  * dragging or with Alt and an arrow key.
@@ -44,7 +42,6 @@ export function OrderRibbon(props: RibbonProps) {
   // A press is a press; only a pull of some pixels is a drag.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }))
   const shown = drawn ? withLength(segments, drawn.id, drawn.minutes) : segments
-  const total = Math.max(1, totalMinutes(shown))
   const times = timesOf(shown)
   const lengthen = (id: string, by: number) => {
     const segment = segments.find(one => one.id === id)
@@ -62,6 +59,27 @@ export function OrderRibbon(props: RibbonProps) {
     onChoose(next.id)
     requestAnimationFrame(() => document.getElementById(segmentId(next.id))?.focus())
   }
+  const does: Acts = {
+    choose: onChoose,
+    key: (id, key, alt) => {
+      const index = segments.findIndex(one => one.id === id)
+      if (key === '+' || key === '=') lengthen(id, 1)
+      else if (key === '-') lengthen(id, -1)
+      else if (key === 'ArrowRight') alt ? move(id, 1) : go(index, 1)
+      else if (key === 'ArrowLeft') alt ? move(id, -1) : go(index, -1)
+      else return false
+      return true
+    },
+    pull: (id, pixels, done) => {
+      const width = strip.current?.clientWidth ?? 1
+      const segment = segments.find(one => one.id === id)
+      const wanted = (segment?.minutes ?? 1) + (pixels / width) * totalMinutes(segments)
+      if (!done) return setDrawn({ id, minutes: wanted })
+      setDrawn(null)
+      onChange(withLength(segments, id, wanted))
+    },
+  }
+  const act = useSameActs(does)
   return (
     <DndContext id="running-order" sensors={sensors} onDragEnd={dropped}>
       <Box position="relative">
@@ -78,27 +96,11 @@ export function OrderRibbon(props: RibbonProps) {
             <RibbonSegment
               key={segment.id}
               segment={segment}
-              share={segment.minutes / total}
               begins={timeOfDay(startsAt + (times[index]?.from ?? 0) * 60_000, timeZone)}
               isOver={minutes !== null && (times[index]?.to ?? 0) > minutes}
               isChosen={segment.id === chosenId}
               isConcerned={concerned.has(segment.id)}
-              onChoose={() => onChoose(segment.id)}
-              onKey={(key, alt) => {
-                if (key === '+' || key === '=') lengthen(segment.id, 1)
-                else if (key === '-') lengthen(segment.id, -1)
-                else if (key === 'ArrowRight') alt ? move(segment.id, 1) : go(index, 1)
-                else if (key === 'ArrowLeft') alt ? move(segment.id, -1) : go(index, -1)
-                else return false
-                return true
-              }}
-              onPull={(pixels, done) => {
-                const width = strip.current?.clientWidth ?? 1
-                const wanted = (segments[index]?.minutes ?? 1) + (pixels / width) * totalMinutes(segments)
-                if (!done) return setDrawn({ id: segment.id, minutes: wanted })
-                setDrawn(null)
-                onChange(withLength(segments, segment.id, wanted))
-              }}
+              act={act}
             />
           ))}
         </Flex>
@@ -109,85 +111,82 @@ export function OrderRibbon(props: RibbonProps) {
 
 export const segmentId = (id: string) => `segment-${id}`
 
+/** What can be done with a segment, by its id. */
+interface Acts {
+  choose: (id: string) => void
+  /** Whether the key did something. */
+  key: (id: string, key: string, alt: boolean) => boolean
+  /** How far its edge is pulled, in pixels, and whether it was let go. */
+  pull: (id: string, pixels: number, done: boolean) => void
+}
+
+/** The same object as long as the ribbon stands, doing what was last said: a segment is drawn again only when it is another. */
+function useSameActs(does: Acts): Acts {
+  const latest = useRef(does)
+  useLayoutEffect(() => {
+    latest.current = does
+  })
+  const [same] = useState<Acts>(() => ({
+    choose: id => latest.current.choose(id),
+    key: (id, key, alt) => latest.current.key(id, key, alt),
+    pull: (id, pixels, done) => latest.current.pull(id, pixels, done),
+  }))
+  return same
+}
+
 interface SegmentProps {
   segment: Segment
-  share: number
   begins: string
   /** It ends after the session should. */
   isOver: boolean
   isChosen: boolean
   isConcerned: boolean
-  onChoose: () => void
-  /** Whether the key did something. */
-  onKey: (key: string, alt: boolean) => boolean
-  /** How far its edge is pulled, in pixels, and whether it was let go. */
-  onPull: (pixels: number, done: boolean) => void
+  act: Acts
 }
 
+/** Plain elements with classes of the theme: there may be forty, and a minute more moves all that come after. */
 const RibbonSegment = memo(function RibbonSegment(props: SegmentProps) {
-  const { segment, share, begins, isOver, isChosen, isConcerned, onChoose, onKey, onPull } = props
-  const { setNodeRef: dropRef } = useDroppable({ id: segment.id })
-  const { setNodeRef: dragRef, listeners, transform, isDragging } = useDraggable({ id: segment.id })
+  const { segment, begins, isOver, isChosen, isConcerned, act } = props
+  const { id, kind, minutes } = segment
+  const { setNodeRef: dropRef } = useDroppable({ id })
+  const { setNodeRef: dragRef, listeners, transform, isDragging } = useDraggable({ id })
   const name = segmentName(segment)
   return (
-    <chakra.li
+    <li
       ref={dropRef}
-      position="relative"
-      minW="64px"
-      style={{ flex: `${Math.max(0.001, share)} 1 0` }}
-      zIndex={isDragging ? 3 : undefined}
+      className="ribbon-place"
+      style={{ flex: `${minutes} 1 0`, zIndex: isDragging ? 3 : undefined }}
     >
-      <chakra.button
+      <button
         type="button"
         ref={dragRef}
         {...listeners}
-        id={segmentId(segment.id)}
-        w="full"
-        h="72px"
-        px="8px"
-        py="6px"
-        textAlign="left"
-        overflow="hidden"
-        borderRadius="6px"
-        borderWidth="2px"
-        borderStyle={segment.kind === 'break' ? 'dashed' : 'solid'}
-        borderColor={isChosen ? 'live' : 'edge'}
-        bg={LOOK[segment.kind]}
-        color="ink"
-        cursor="pointer"
-        touchAction="none"
+        id={segmentId(id)}
+        className="ribbon-segment"
+        data-kind={kind}
         style={transform ? { transform: `translateX(${transform.x}px)` } : undefined}
         aria-pressed={isChosen}
-        aria-label={`${name}, ${segment.minutes} min from ${begins}${isOver ? ', after the end of the session' : ''}${isConcerned ? ', needs a look' : ''}`}
-        onClick={onChoose}
+        aria-label={`${name}, ${minutes} min from ${begins}${isOver ? ', after the end of the session' : ''}${isConcerned ? ', needs a look' : ''}`}
+        onClick={() => act.choose(id)}
         onKeyDown={event => {
-          if (onKey(event.key, event.altKey)) event.preventDefault()
+          if (act.key(id, event.key, event.altKey)) event.preventDefault()
           else listeners?.onKeyDown?.(event)
         }}
       >
-        <chakra.b display="block" whiteSpace="nowrap" overflow="hidden" textOverflow="ellipsis">
-          {isConcerned && <chakra.span color="ask">● </chakra.span>}
+        <b>
+          {isConcerned && <span className="ribbon-concern">● </span>}
           {name}
-        </chakra.b>
-        <chakra.span display="block" fontSize="s" fontVariantNumeric="tabular-nums" whiteSpace="nowrap">
-          {segment.minutes} min
-        </chakra.span>
-        <chakra.span
-          display="block"
-          fontSize="s"
-          color={isOver ? 'ask' : 'quiet'}
-          fontVariantNumeric="tabular-nums"
-        >
-          {begins}
-        </chakra.span>
-      </chakra.button>
-      <Edge onPull={onPull} />
-    </chakra.li>
+        </b>
+        <span>{minutes} min</span>
+        <span className={isOver ? 'ribbon-concern' : 'ribbon-quiet'}>{begins}</span>
+      </button>
+      <Edge onPull={(pixels, done) => act.pull(id, pixels, done)} />
+    </li>
   )
 })
 
 /** The right edge of a segment, to pull; what it does is done by + and - on the segment as well. */
-function Edge({ onPull }: Pick<SegmentProps, 'onPull'>) {
+function Edge({ onPull }: { onPull: (pixels: number, done: boolean) => void }) {
   const from = useRef<number | null>(null)
   const pulled = (event: PointerEvent, done: boolean) => {
     if (from.current === null) return
@@ -196,16 +195,9 @@ function Edge({ onPull }: Pick<SegmentProps, 'onPull'>) {
     onPull(pixels, done)
   }
   return (
-    <Box
+    <div
       data-edge=""
-      position="absolute"
-      top="0"
-      right="-3px"
-      w="9px"
-      h="72px"
-      cursor="ew-resize"
-      touchAction="none"
-      zIndex="2"
+      className="ribbon-edge"
       aria-hidden="true"
       onPointerDown={event => {
         event.preventDefault()

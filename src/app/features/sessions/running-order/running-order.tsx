@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { Plus, Undo2 } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { memo, useDeferredValue, useMemo, useState } from 'react'
 import { LEAST, leaveOut, shorten } from '~/core/schedule/overrun'
 import { type Concern, groupingRound, type PlanWorld, readiness } from '~/core/schedule/readiness'
 import {
@@ -39,7 +39,9 @@ export function RunningOrder(props: RunningOrderProps) {
   const { segments, set } = order
   const [chosenId, setChosenId] = useState<string | null>(null)
   const concerns = useConcerns(segments, order.minutes, world)
-  const chosen = segments.find(({ id }) => id === chosenId)
+  // Its sentence has a field for each word: it is drawn in parts, so that the page answers meanwhile.
+  const saidId = useDeferredValue(chosenId)
+  const chosen = segments.find(({ id }) => id === saidId)
   const ends = timeOfDay(startsAt + totalMinutes(segments) * 60_000, timeZone)
   const over = order.minutes === null ? 0 : totalMinutes(segments) - order.minutes
   const add = (kind: SegmentKind) => {
@@ -258,6 +260,29 @@ function LayOut({
   )
 }
 
+/** Drawn again only when it says something else: a long plan has one for each of its rounds. */
+const ConcernLine = memo(function ConcernLine({
+  segmentId,
+  text,
+  onShow,
+}: Pick<Concern, 'segmentId' | 'text'> & { onShow: (segmentId: string) => void }) {
+  return (
+    <Flex as="li" gap="8px" align="center" wrap="wrap">
+      <Flex gap="8px">
+        <chakra.span color="ask" aria-hidden="true">
+          ●
+        </chakra.span>
+        <span>{text}</span>
+      </Flex>
+      {segmentId !== null && (
+        <Button size="small" kind="bare" onClick={() => onShow(segmentId)}>
+          Show it
+        </Button>
+      )}
+    </Flex>
+  )
+})
+
 /** What would go wrong, each with the way to where it is mended. */
 function Readiness({ concerns, onShow }: { concerns: Concern[]; onShow: (segmentId: string) => void }) {
   return (
@@ -270,19 +295,12 @@ function Readiness({ concerns, onShow }: { concerns: Concern[]; onShow: (segment
       ) : (
         <Stack as="ul" gap="4px" listStyleType="none">
           {concerns.map(({ segmentId, code, text }) => (
-            <Flex as="li" key={`${segmentId} ${code} ${text}`} gap="8px" align="center" wrap="wrap">
-              <Flex gap="8px">
-                <chakra.span color="ask" aria-hidden="true">
-                  ●
-                </chakra.span>
-                <span>{text}</span>
-              </Flex>
-              {segmentId !== null && (
-                <Button size="small" kind="bare" onClick={() => onShow(segmentId)}>
-                  Show it
-                </Button>
-              )}
-            </Flex>
+            <ConcernLine
+              key={`${segmentId} ${code} ${text}`}
+              segmentId={segmentId}
+              text={text}
+              onShow={onShow}
+            />
           ))}
         </Stack>
       )}
