@@ -1,6 +1,6 @@
-import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
+import { Box, chakra, Flex } from '@chakra-ui/react'
 import { Plus, Undo2 } from 'lucide-react'
-import { memo, useDeferredValue, useMemo, useState } from 'react'
+import { useDeferredValue, useMemo, useState } from 'react'
 import { LEAST, leaveOut, shorten } from '~/core/schedule/overrun'
 import { type Concern, groupingRound, type PlanWorld, readiness } from '~/core/schedule/readiness'
 import {
@@ -19,6 +19,7 @@ import { Button } from '../../../ui/button'
 import { Input } from '../../../ui/fields'
 import { Message, Section } from '../../../ui/layout'
 import { OrderRibbon } from './order-ribbon'
+import { ReadinessList } from './readiness-list'
 import { SegmentLine } from './segment-line'
 import { useOrder } from './use-order'
 
@@ -93,19 +94,22 @@ export function RunningOrder(props: RunningOrderProps) {
       />
       <LayOut {...props} segments={segments} onChange={set} />
       {chosen && (
-        <SegmentLine
-          key={chosen.id}
-          segment={chosen}
-          earlier={segments.slice(0, segments.indexOf(chosen))}
-          world={world}
-          onChange={change => set(segments.map(one => (one === chosen ? { ...one, ...change } : one)))}
-          onRemove={() => {
-            set(without(segments, chosen.id))
-            setChosenId(null)
-          }}
-        />
+        // Out of reach while another comes: nothing is written into the one before.
+        <Box visibility={saidId === chosenId ? undefined : 'hidden'}>
+          <SegmentLine
+            key={chosen.id}
+            segment={chosen}
+            earlier={segments.slice(0, segments.indexOf(chosen))}
+            world={world}
+            onChange={change => set(segments.map(one => (one === chosen ? { ...one, ...change } : one)))}
+            onRemove={() => {
+              set(without(segments, chosen.id))
+              setChosenId(null)
+            }}
+          />
+        </Box>
       )}
-      <Readiness concerns={concerns} onShow={setChosenId} />
+      <ReadinessList concerns={concerns} onShow={setChosenId} />
     </Section>
   )
 }
@@ -257,53 +261,5 @@ function LayOut({
     >
       Lay out all {grouping.rounds.length} rounds of {grouping.name}
     </Button>
-  )
-}
-
-/** Drawn again only when it says something else: a long plan has one for each of its rounds. */
-const ConcernLine = memo(function ConcernLine({
-  segmentId,
-  text,
-  onShow,
-}: Pick<Concern, 'segmentId' | 'text'> & { onShow: (segmentId: string) => void }) {
-  return (
-    <Flex as="li" gap="8px" align="center" wrap="wrap">
-      <Flex gap="8px">
-        <chakra.span color="ask" aria-hidden="true">
-          ●
-        </chakra.span>
-        <span>{text}</span>
-      </Flex>
-      {segmentId !== null && (
-        <Button size="small" kind="bare" onClick={() => onShow(segmentId)}>
-          Show it
-        </Button>
-      )}
-    </Flex>
-  )
-})
-
-/** What would go wrong, each with the way to where it is mended. */
-function Readiness({ concerns, onShow }: { concerns: Concern[]; onShow: (segmentId: string) => void }) {
-  return (
-    <Box as="section" aria-label="Readiness" mt="14px">
-      <chakra.h3 fontSize="m" mb="6px">
-        Readiness
-      </chakra.h3>
-      {concerns.length === 0 ? (
-        <chakra.p color="quiet">Nothing stands in the way.</chakra.p>
-      ) : (
-        <Stack as="ul" gap="4px" listStyleType="none">
-          {concerns.map(({ segmentId, code, text }) => (
-            <ConcernLine
-              key={`${segmentId} ${code} ${text}`}
-              segmentId={segmentId}
-              text={text}
-              onShow={onShow}
-            />
-          ))}
-        </Stack>
-      )}
-    </Box>
   )
 }
