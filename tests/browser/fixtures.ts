@@ -180,8 +180,7 @@ export async function openToAll(page: Page): Promise<string> {
   return code
 }
 
-/** Participants without a browser, following the session. */
-/** Comes in one after the other, in the order given, so that lists of who is here have an order a test can name. */
+/** Participants without a browser, following the session. They come in one after the other, in the order given, so that lists of who is here have an order a test can name. */
 export async function simulated(
   server: TestServer,
   code: string,
@@ -221,6 +220,13 @@ export async function sendOut(page: Page): Promise<void> {
   await expect(anyway.or(callBack).first()).toBeVisible()
   if (await anyway.isVisible()) await anyway.click()
   await expect(callBack).toBeVisible()
+}
+
+/** A session is opened at once, with nothing in it; gives its code. */
+export async function startNow(page: Page): Promise<string> {
+  await page.getByRole('button', { name: 'Start now' }).click()
+  await expect(page.getByText('There are no rooms yet.')).toBeVisible()
+  return joinCodeOf(page)
 }
 
 /** The join code of a session that stands open in Live. */

@@ -1,13 +1,11 @@
-import { expect, expectAccessible, joinByName, joinCodeOf, simulated, test } from './fixtures'
+import { expect, expectAccessible, joinByName, simulated, startNow, test } from './fixtures'
 
 test('a question is asked without a list, answered and thought better of, and groups are mixed by the answers', async ({
   server,
   facilitator: page,
   phone,
 }) => {
-  await page.getByRole('button', { name: 'Start now' }).click()
-  await expect(page.getByText('There are no rooms yet.')).toBeVisible()
-  const code = await joinCodeOf(page)
+  const code = await startNow(page)
   const own = await phone()
   await joinByName(own, server, code, 'Zofia')
   const others = await simulated(server, code, ['Ada', 'Bea', 'Cem', 'Dov', 'Eli'])

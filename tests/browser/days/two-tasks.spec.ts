@@ -1,13 +1,11 @@
-import { drag, expect, expectAccessible, joinByName, joinCodeOf, sendOut, simulated, test } from '../fixtures'
+import { drag, expect, expectAccessible, joinByName, sendOut, simulated, startNow, test } from '../fixtures'
 
 test('two rooms named for their task are filled by hand, opened together, closed, and opened again with other people', async ({
   server,
   facilitator: page,
   phone,
 }) => {
-  await page.getByRole('button', { name: 'Start now' }).click()
-  await expect(page.getByText('There are no rooms yet.')).toBeVisible()
-  const code = await joinCodeOf(page)
+  const code = await startNow(page)
   const own = await phone()
   await joinByName(own, server, code, 'Zofia')
   await simulated(server, code, ['Ada', 'Bea', 'Cem', 'Dov'])

@@ -1,13 +1,11 @@
-import { expect, expectAccessible, joinByName, joinCodeOf, simulated, test } from '../fixtures'
+import { expect, expectAccessible, joinByName, simulated, startNow, test } from '../fixtures'
 
 test('people choose rooms with places, are asked to go and accept, and each room has somebody who leads', async ({
   server,
   facilitator: page,
   phone,
 }) => {
-  await page.getByRole('button', { name: 'Start now' }).click()
-  await expect(page.getByText('There are no rooms yet.')).toBeVisible()
-  const code = await joinCodeOf(page)
+  const code = await startNow(page)
   const own = await phone()
   await joinByName(own, server, code, 'Zofia')
   const [ada, bea, cem, dov] = await simulated(server, code, ['Ada', 'Bea', 'Cem', 'Dov'])

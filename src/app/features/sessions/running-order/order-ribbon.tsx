@@ -35,7 +35,7 @@ interface RibbonProps {
  * The segments to scale, time running to the right: chosen by a press, lengthened by their right edge or by + and -, moved by
  * dragging or with Alt and an arrow key.
  */
-export function OrderRibbon(props: RibbonProps) {
+export const OrderRibbon = memo(function OrderRibbon(props: RibbonProps) {
   const { segments, startsAt, timeZone, minutes, chosenId, concerned, onChoose, onChange } = props
   const strip = useRef<HTMLDivElement>(null)
   const [drawn, setDrawn] = useState<{ id: string; minutes: number } | null>(null)
@@ -107,7 +107,7 @@ export function OrderRibbon(props: RibbonProps) {
       </Box>
     </DndContext>
   )
-}
+})
 
 export const segmentId = (id: string) => `segment-${id}`
 

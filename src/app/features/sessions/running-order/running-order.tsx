@@ -1,6 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import { Plus, Undo2 } from 'lucide-react'
-import { useDeferredValue, useMemo, useState } from 'react'
+import { useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { LEAST, leaveOut, shorten } from '~/core/schedule/overrun'
 import { type Concern, groupingRound, type PlanWorld, readiness } from '~/core/schedule/readiness'
 import {
@@ -43,6 +43,31 @@ export function RunningOrder(props: RunningOrderProps) {
   // Its sentence has a field for each word: it is drawn in parts, so that the page answers meanwhile.
   const saidId = useDeferredValue(chosenId)
   const chosen = segments.find(({ id }) => id === saidId)
+  const earlier = useMemo(
+    () =>
+      segments.slice(
+        0,
+        Math.max(
+          0,
+          segments.findIndex(({ id }) => id === saidId),
+        ),
+      ),
+    [segments, saidId],
+  )
+  const concerned = useMemo(() => new Set(concerns.flatMap(({ segmentId }) => segmentId ?? [])), [concerns])
+  // The same functions for every list, so that keeping a change draws nothing again.
+  const change = useCallback(
+    (segmentId: string, part: Partial<Segment>) =>
+      set(now => now.map(one => (one.id === segmentId ? { ...one, ...part } : one))),
+    [set],
+  )
+  const remove = useCallback(
+    (segmentId: string) => {
+      set(now => without(now, segmentId))
+      setChosenId(null)
+    },
+    [set],
+  )
   const ends = timeOfDay(startsAt + totalMinutes(segments) * 60_000, timeZone)
   const over = order.minutes === null ? 0 : totalMinutes(segments) - order.minutes
   const add = (kind: SegmentKind) => {
@@ -88,7 +113,7 @@ export function RunningOrder(props: RunningOrderProps) {
         timeZone={timeZone}
         minutes={order.minutes}
         chosenId={chosenId}
-        concerned={new Set(concerns.flatMap(({ segmentId }) => segmentId ?? []))}
+        concerned={concerned}
         onChoose={setChosenId}
         onChange={set}
       />
@@ -99,13 +124,10 @@ export function RunningOrder(props: RunningOrderProps) {
           <SegmentLine
             key={chosen.id}
             segment={chosen}
-            earlier={segments.slice(0, segments.indexOf(chosen))}
+            earlier={earlier}
             world={world}
-            onChange={change => set(segments.map(one => (one === chosen ? { ...one, ...change } : one)))}
-            onRemove={() => {
-              set(without(segments, chosen.id))
-              setChosenId(null)
-            }}
+            onChange={change}
+            onRemove={remove}
           />
         </Box>
       )}

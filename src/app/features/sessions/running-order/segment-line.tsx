@@ -1,5 +1,6 @@
 import { Box, Flex } from '@chakra-ui/react'
 import { Trash2 } from 'lucide-react'
+import { memo } from 'react'
 import type { PlanWorld } from '~/core/schedule/readiness'
 import {
   LONGEST_CUES,
@@ -19,12 +20,14 @@ interface LineProps {
   /** Those before it. */
   earlier: readonly Segment[]
   world: PlanWorld
-  onChange: (change: Partial<Segment>) => void
-  onRemove: () => void
+  onChange: (segmentId: string, change: Partial<Segment>) => void
+  onRemove: (segmentId: string) => void
 }
 
 /** All of a segment as a sentence, each word of it changed where it stands. */
-export function SegmentLine({ segment, earlier, world, onChange, onRemove }: LineProps) {
+export const SegmentLine = memo(function SegmentLine(props: LineProps) {
+  const { segment, earlier, world, onRemove } = props
+  const onChange = (change: Partial<Segment>) => props.onChange(segment.id, change)
   return (
     <Box
       as="section"
@@ -50,7 +53,7 @@ export function SegmentLine({ segment, earlier, world, onChange, onRemove }: Lin
         ) : (
           <span>min {segment.kind === 'break' ? 'of break' : 'with the whole group'}.</span>
         )}
-        <Button size="small" ml="auto" onClick={onRemove}>
+        <Button size="small" ml="auto" onClick={() => onRemove(segment.id)}>
           <Trash2 size={16} aria-hidden="true" /> Take out
         </Button>
       </Flex>
@@ -91,4 +94,4 @@ export function SegmentLine({ segment, earlier, world, onChange, onRemove }: Lin
       {segment.kind === 'rooms' && <Says says={segment.says} onChange={says => onChange({ says })} />}
     </Box>
   )
-}
+})

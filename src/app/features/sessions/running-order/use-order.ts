@@ -9,7 +9,8 @@ interface Order {
 }
 
 export interface OrderEditor extends Order {
-  set: (segments: Segment[]) => void
+  /** The list, or what becomes of the one there is: two changes at the same moment are both in. */
+  set: (segments: Segment[] | ((now: Segment[]) => Segment[])) => void
   setMinutes: (minutes: number | null) => void
   undo: (() => void) | null
   /** What is happening to it: being kept, kept, or why it was not. */
@@ -43,7 +44,13 @@ export function useOrder(first: Order): OrderEditor {
     },
     [take],
   )
-  const set = useCallback((segments: Segment[]) => change({ ...latest.current, segments }), [change])
+  const set: OrderEditor['set'] = useCallback(
+    segments => {
+      const now = latest.current
+      change({ ...now, segments: typeof segments === 'function' ? segments(now.segments) : segments })
+    },
+    [change],
+  )
   const setMinutes = useCallback((minutes: number | null) => change({ ...latest.current, minutes }), [change])
   const last = before.at(-1)
   const problem = fetcher.data?.order
