@@ -222,6 +222,12 @@ export async function sendOut(page: Page): Promise<void> {
   await expect(callBack).toBeVisible()
 }
 
+/** Once it is seen that people were called back, their grace goes by: a clock moved earlier would leave it all to wait for. */
+export async function passGrace(page: Page, server: TestServer): Promise<void> {
+  await expect(page.getByRole('button', { name: 'Go on as before' })).toBeVisible()
+  await server.moveClock(61_000)
+}
+
 /** A session is opened at once, with nothing in it; gives its code. */
 export async function startNow(page: Page): Promise<string> {
   await page.getByRole('button', { name: 'Start now' }).click()

@@ -1,5 +1,14 @@
 import type { Page } from '@playwright/test'
-import { expect, expectAccessible, joinOnPhone, openPlanned, planOneRound, simulated, test } from './fixtures'
+import {
+  expect,
+  expectAccessible,
+  joinOnPhone,
+  openPlanned,
+  passGrace,
+  planOneRound,
+  simulated,
+  test,
+} from './fixtures'
 
 const segments = (page: Page) => page.getByRole('list', { name: 'Segments' }).getByRole('button')
 const saved = (page: Page) =>
@@ -100,7 +109,7 @@ test('an evening of two rounds is run with one key: groups, boards and what ever
   await page.getByRole('button', { name: 'Send out as it is' }).click()
   await expect(page.getByRole('button', { name: 'Call back' })).toBeVisible()
   await page.keyboard.press('n')
-  await server.moveClock(70_000)
+  await passGrace(page, server)
   await page.reload()
   await expect(page.getByText('Now: Report')).toBeVisible()
   await expect(page.getByText('Then: Stations, 12 min')).toBeVisible()

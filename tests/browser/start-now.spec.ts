@@ -4,6 +4,7 @@ import {
   joinByName,
   joinCodeOf,
   openCohort,
+  passGrace,
   sendOut,
   simulated,
   test,
@@ -70,7 +71,7 @@ test('with nothing prepared, twelve walk-ins are at work in groups of three afte
 
   // Back, and out again in other groups: the rooms before are closed, and are seen in the review.
   await page.getByRole('button', { name: 'Call back' }).click()
-  await server.moveClock(61_000)
+  await passGrace(page, server)
   await page.getByRole('button', { name: 'Other groups' }).click()
   // Whoever was in a room together has met: now with others, who were asked for by nobody.
   await expect(drawer.getByRole('checkbox', { name: /^Fresh pairs/ })).toBeChecked()

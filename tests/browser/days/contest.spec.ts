@@ -1,4 +1,13 @@
-import { expect, expectAccessible, joinByName, sendOut, simulated, startNow, test } from '../fixtures'
+import {
+  expect,
+  expectAccessible,
+  joinByName,
+  passGrace,
+  sendOut,
+  simulated,
+  startNow,
+  test,
+} from '../fixtures'
 
 const ROOMS = Array.from({ length: 24 }, (_, index) => `Crew ${String.fromCharCode(65 + index)}`)
 const PEOPLE = Array.from({ length: 48 }, (_, index) => `Guest ${String(index + 1).padStart(2, '0')}`)
@@ -60,7 +69,7 @@ test('twenty-four named rooms are filled evenly for a contest; one late is invit
   await page.getByRole('button', { name: '5 min', exact: true }).click()
   await people[47]?.until(view => view.clock?.endsAt === before + 300_000)
   await page.getByRole('button', { name: 'Call back' }).click()
-  await server.moveClock(61_000)
+  await passGrace(page, server)
   await expect(own.getByRole('heading', { level: 1, name: 'Whole group' })).toBeVisible()
   expect(people.every(each => each.view?.whereabouts.where === 'whole')).toBe(true)
 })

@@ -1,4 +1,13 @@
-import { expect, expectAccessible, joinCodeOf, joinOnPhone, sendOut, simulated, test } from '../fixtures'
+import {
+  expect,
+  expectAccessible,
+  joinCodeOf,
+  joinOnPhone,
+  passGrace,
+  sendOut,
+  simulated,
+  test,
+} from '../fixtures'
 
 test('four have come of a list: pairs by its rules, never one alone, another each time; help, a visit, and back', async ({
   server,
@@ -64,7 +73,7 @@ test('four have come of a list: pairs by its rules, never one alone, another eac
   await open.getByRole('button', { name: 'Close' }).click()
   await expect(own.getByText(/is in your room, listening/)).toBeHidden()
   await page.getByRole('button', { name: 'Call back' }).click()
-  await server.moveClock(61_000)
+  await passGrace(page, server)
   await expect(title).toHaveText('Whole group')
   for (const each of [bram, odalys]) await each?.until(view => view.whereabouts.where === 'whole')
 })
