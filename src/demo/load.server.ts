@@ -32,6 +32,7 @@ import {
   STATIONS,
   TIME_ZONE,
   WALK_BOARD,
+  WORKSHEET_BOARD,
 } from './school'
 
 const TONIGHT = 'Evening 6: Six stations'
@@ -53,6 +54,7 @@ export async function loadDemo(db: Database, now = Date.now()): Promise<void> {
   const [evenings, weekends] = await Promise.all(COHORTS.map(cohort => madeCohort(db, by, cohort)))
   const stationBoard = await createBoard(db, STATION_BOARD)
   const walkBoard = await createBoard(db, WALK_BOARD)
+  await createBoard(db, WORKSHEET_BOARD)
   if (!marit || !evenings || !weekends) throw new Error('The demo data is incomplete.')
   for (const [week, title] of PAST_TITLES.entries()) {
     const startsAt = seven(now - (PAST_TITLES.length - week) * 7 * DAY)

@@ -115,6 +115,67 @@ export const WALK_BOARD: Board = {
   ],
 }
 
+/** A sheet of all sorts, as it would be printed for an afternoon outside. */
+export const WORKSHEET_BOARD: Board = {
+  title: 'Worksheet: an afternoon at the hide',
+  steps: ['Say what you expect before you look.', 'Measure and look together.', 'Ask each other, and plan.'],
+  prompts: [
+    {
+      id: 'expect',
+      kind: 'choice',
+      text: 'What will we hear first?',
+      settings: { options: ['A wren', 'A heron', 'The road'], by: 'each', reasons: true },
+    },
+    {
+      id: 'ready',
+      kind: 'scale',
+      text: 'How ready do you feel to lead a group here?',
+      settings: { low: 'Not yet', high: 'Tomorrow', steps: 5, reasons: true },
+    },
+    {
+      id: 'measured',
+      kind: 'short-answers',
+      text: 'What you measured',
+      settings: { fields: ['Where', 'Depth of the water | cm | 0 to 300', 'Birds seen | | 0 to 500'] },
+    },
+    {
+      id: 'keep',
+      kind: 'cards',
+      text: 'Should the hide stay open in winter?',
+      settings: { columns: ['For', 'Against'], mostEach: 4 },
+    },
+    {
+      id: 'asked',
+      kind: 'table',
+      text: 'Ask each other, and write down what the other says',
+      settings: {
+        columns: ['What brought you here', 'What you would show a friend'],
+        rows: 'people',
+        lines: [],
+      },
+    },
+    {
+      id: 'before',
+      kind: 'checklist',
+      text: 'Before you leave',
+      settings: { lines: ['Shutters closed', 'Log book signed', 'Nothing left on the path'], add: true },
+    },
+    {
+      id: 'order',
+      kind: 'put-in-order',
+      text: 'Put a visit in order',
+      settings: { lines: ['Listen', 'Look through the glass', 'Draw', 'Name what you saw'] },
+    },
+    { id: 'words', kind: 'words', text: 'The hide in a word', settings: { mostEach: 3 } },
+    {
+      id: 'map',
+      kind: 'link',
+      text: 'The map of the paths',
+      settings: { address: 'https://lowmarsh.example/paths' },
+    },
+  ],
+}
+
 export interface StationWork {
   station: string
   cards: string[]

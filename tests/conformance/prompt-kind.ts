@@ -1,16 +1,17 @@
-/** What every kind of prompt has to hold, whatever it is: run for each kind there is. */
+/** What every kind of prompt has to hold, whatever it is and is set to: run for each kind there is. */
 import { Parser } from 'commonmark'
 import fc from 'fast-check'
 import type { RootContent } from 'mdast'
 import { toMarkdown } from 'mdast-util-to-markdown'
 import * as Y from 'yjs'
-import { BoardEntries } from '~/core/boards/entries'
+import { BoardEntries, type ChangedEntry, isIn } from '~/core/boards/entries'
 import {
   type Answer,
   isBegun,
   isDone,
   KINDS,
   markdownOf,
+  missingIn,
   type Prompt,
   type PromptKind,
   piecesOf,
@@ -24,18 +25,22 @@ import {
 
 /** What the suite has to know of a kind to try it. */
 export interface KindExample {
+  /** What is set about it, as a form has it. */
+  settings?: object
   /** Edits as our own page makes them. `fresh` is an id nobody has used. */
   edits: fc.Arbitrary<(doc: Y.Doc, promptId: string, fresh: string) => void>
   /** What no page of ours writes: none of it may be read as an answer. */
   hostile: (doc: Y.Doc, promptId: string) => void
   /** Writes an answer that is done, with exactly these texts. */
   finished: { write: (doc: Y.Doc, promptId: string) => void; texts: string[] }
+  /** What of it stands in the Markdown, when that is not the texts themselves. */
+  inMarkdown?: string[]
 }
 
 const WRITERS = 4
 
 export function promptKindConforms<Kind extends PromptKind>(kind: Kind, example: KindExample): void {
-  const prompt = { id: 'p', kind, text: 'What?', settings: {} } as Prompt
+  const prompt = promptSchema.parse({ id: 'p', kind, text: 'What?', settings: example.settings }) as Prompt
   const board = { title: 'Board', steps: [], prompts: [prompt] }
 
   test('untouched, it is empty in every way', () => {
@@ -67,8 +72,8 @@ export function promptKindConforms<Kind extends PromptKind>(kind: Kind, example:
           for (const from of docs) for (const to of docs) Y.applyUpdate(to, Y.encodeStateAsUpdate(from))
           const [first, ...others] = docs.map(doc => readAnswer(doc, prompt))
           for (const answer of others) expect(answer).toEqual(first)
-          const roots = new Set(KINDS[kind].roots(prompt.id))
-          for (const name of at(0).share.keys()) expect(roots).toContain(name)
+          const roots = KINDS[kind].roots(prompt.id)
+          for (const name of at(0).share.keys()) expect(roots.some(root => isIn(name, root))).toBe(true)
         },
       ),
       { numRuns: 100 },
@@ -130,13 +135,40 @@ export function promptKindConforms<Kind extends PromptKind>(kind: Kind, example:
     expect([isBegun(answer), isDone(answer)]).toEqual([true, true])
     expect(textsOf(answer)).toEqual(example.finished.texts)
     const read = textIn(markdownOf(answer))
-    for (const text of example.finished.texts)
+    for (const text of example.inMarkdown ?? example.finished.texts)
       for (const line of text.split('\n')) expect(read).toContain(line.replace(/^- /, ''))
   })
 
-  test('its settings survive being kept, and without any it has those of an empty form', () => {
+  test('its settings survive being kept, and an empty form is a valid setting', () => {
     expect(promptSchema.parse(JSON.parse(JSON.stringify(prompt)))).toEqual(prompt)
-    expect(promptSchema.parse({ id: 'p', kind, text: 'What?' })).toEqual(prompt)
+    const empty = promptSchema.parse({ id: 'p', kind, text: 'What?' })
+    expect(promptSchema.parse({ id: 'p', kind, text: 'What?', settings: {} })).toEqual(empty)
+    expect(missingIn(prompt)).toBeNull()
+  })
+
+  test('what somebody wrote who may not is brought back to what stood there', () => {
+    fc.assert(
+      fc.property(fc.array(example.edits, { minLength: 1, maxLength: 15 }), edits => {
+        const doc = new Y.Doc()
+        const entries = new BoardEntries(doc, board)
+        let changed: ChangedEntry[] = []
+        doc.on('update', (_update: Uint8Array, _origin: unknown, _doc: Y.Doc, change: Y.Transaction) => {
+          changed = entries.changedBy(change)
+        })
+        for (const [number, edit] of edits.entries()) {
+          const before = piecesOf(readAnswer(doc, prompt))
+          changed = []
+          edit(doc, prompt.id, `fresh-${number}`)
+          const wrong = changed.filter(entry => !entry.mayBeBy('bo'))
+          doc.transact(() => {
+            for (const entry of wrong) entry.putBack()
+          })
+          const after = piecesOf(readAnswer(doc, prompt))
+          for (const { entryId } of wrong) expect(after.get(entryId) ?? '').toBe(before.get(entryId) ?? '')
+        }
+      }),
+      { numRuns: 100 },
+    )
   })
 }
 
@@ -144,7 +176,11 @@ export function promptKindConforms<Kind extends PromptKind>(kind: Kind, example:
 function textIn(blocks: RootContent[]): string {
   const walker = new Parser().parse(toMarkdown({ type: 'root', children: blocks })).walker()
   let text = ''
+  let number = 1
   for (let event = walker.next(); event; event = walker.next()) {
+    const list = event.node.parent
+    if (event.entering && event.node.type === 'item' && list?.listType === 'ordered') text += `${number++}. `
+    if (event.entering && event.node.type === 'list') number = event.node.listStart
     if (event.entering && event.node.literal) text += event.node.literal
     if (!event.entering && event.node.type === 'paragraph') text += '\n'
   }

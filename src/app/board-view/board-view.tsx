@@ -1,5 +1,5 @@
 import { Box, chakra, Stack } from '@chakra-ui/react'
-import { Suspense, useEffect, useState, useSyncExternalStore } from 'react'
+import { type ComponentType, Suspense, useEffect, useState, useSyncExternalStore } from 'react'
 import type { Board } from '~/core/boards/board'
 import { BoardConnection, type BoardStatus } from '../live-client/board-connection'
 import { UNKNOWN_KIND } from '../prompts/answer-view'
@@ -87,6 +87,7 @@ function OpenBoard({ connection, board, me, names, onStatus }: OpenBoardProps) {
             connection={connection}
             readOnly={me === null}
             full={status.full}
+            myId={me?.id ?? null}
             myName={me ? (names[me.id] ?? null) : null}
             names={names}
             authors={status.authors}
@@ -98,7 +99,7 @@ function OpenBoard({ connection, board, me, names, onStatus }: OpenBoardProps) {
 }
 
 function PromptSpace(props: PromptSpaceProps) {
-  const Space = lookOf(props.prompt.kind)?.Space
+  const Space = lookOf(props.prompt.kind)?.Space as ComponentType<PromptSpaceProps> | undefined
   if (!Space) return <chakra.p color="quiet">{UNKNOWN_KIND}</chakra.p>
   return (
     <Suspense fallback={<chakra.p color="quiet">Opening…</chakra.p>}>

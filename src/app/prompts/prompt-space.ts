@@ -1,14 +1,17 @@
 import type { Prompt } from '~/core/boards/board'
+import type { PromptKind } from '~/core/boards/prompts/kinds'
 import type { BoardConnection } from '../live-client/board-connection'
 
 /** What the space under a prompt gets, whatever its kind. */
-export interface PromptSpaceProps {
-  prompt: Prompt
+export interface PromptSpaceProps<Kind extends PromptKind = PromptKind> {
+  prompt: Extract<Prompt, { kind: Kind }>
   connection: BoardConnection
   readOnly: boolean
   /** Nothing more can be added; what is there can be read and taken away. */
   full: boolean
-  /** Who writes here, as the others see them; null for somebody who looks on. */
+  /** Who writes here, by participant id; null for somebody who looks on. */
+  myId: string | null
+  /** And as the others see them. */
   myName: string | null
   names: Readonly<Record<string, string>>
   authors: Readonly<Record<string, string>>

@@ -1,7 +1,7 @@
 /** The form for a board. */
 import { z } from 'zod'
 import { MOST_PROMPTS, MOST_STEPS } from '~/core/boards/board'
-import { promptSchemaWith } from '~/core/boards/prompts/kinds'
+import { missingIn, promptSchemaWith } from '~/core/boards/prompts/kinds'
 import { line } from './fields'
 
 export const boardForm = z.object({
@@ -12,7 +12,12 @@ export const boardForm = z.object({
     .transform(steps => steps.map(step => (step ?? '').trim()).filter(step => step !== ''))
     .refine(steps => steps.every(step => step.length <= 300), 'Use at most 300 characters for a step.'),
   prompts: z
-    .array(promptSchemaWith(line('what the prompt asks', 300)))
+    .array(
+      promptSchemaWith(line('what the prompt asks', 300)).superRefine((prompt, context) => {
+        const missing = missingIn(prompt)
+        if (missing) context.addIssue({ code: 'custom', path: ['settings'], message: missing })
+      }),
+    )
     .min(1, 'A board needs at least one prompt.')
     .max(MOST_PROMPTS, `At most ${MOST_PROMPTS} prompts.`),
 })

@@ -1,7 +1,7 @@
 import * as Y from 'yjs'
-import type { Board } from './board'
+import type { Board, Prompt } from './board'
 import type { Follower, Mend } from './prompts/kind'
-import { followerOf, rootsOf } from './prompts/kinds'
+import { followerOf, mayWrite, putBack, rootsOf } from './prompts/kinds'
 
 /** A piece of a board that says something else than before: the empty text when it was taken away. */
 export interface ChangedEntry {
@@ -10,15 +10,22 @@ export interface ChangedEntry {
   text: string
   /** The numbers of those who wrote in it, whoever made it first; nobody's when something was only taken away. */
   writers(): number[]
+  /** Whether this is a piece that this person may write. */
+  mayBeBy(participantId: string): boolean
+  /** Brings it back to what it said before. */
+  putBack(): void
 }
 
 /** Follows the pieces of a board as its document changes, whatever the kinds of its prompts. */
 export class BoardEntries {
-  private readonly followed: { promptId: string; roots: string[]; follower: Follower }[]
+  private readonly followed: { prompt: Prompt; roots: string[]; follower: Follower }[]
 
-  constructor(doc: Y.Doc, board: Board) {
+  constructor(
+    private readonly doc: Y.Doc,
+    board: Board,
+  ) {
     this.followed = board.prompts.map(prompt => ({
-      promptId: prompt.id,
+      prompt,
       roots: rootsOf(prompt),
       follower: followerOf(doc, prompt),
     }))
@@ -28,13 +35,21 @@ export class BoardEntries {
   changedBy(transaction: Y.Transaction): ChangedEntry[] {
     const touched = touchedParts(transaction)
     const written = new Written(transaction)
-    return this.followed.flatMap(({ promptId, roots, follower }) => {
-      const parts = roots.flatMap(root => [...(touched.get(root) ?? [])])
-      if (parts.length === 0) return []
-      return follower.changed(new Set(parts)).map(([entryId, text, part]) => {
-        const writers = () => written.in(part ? [part] : roots.map(root => transaction.doc.share.get(root)))
-        return { promptId, entryId, text, writers }
-      })
+    return this.followed.flatMap(({ prompt, roots, follower }) => {
+      const inside = [...touched].filter(([name]) => roots.some(root => isIn(name, root)))
+      if (inside.length === 0) return []
+      const parts = new Set(inside.flatMap(([, touchedParts]) => [...touchedParts]))
+      return follower.changed(parts).map(({ id, text, before, part, writer }) => ({
+        promptId: prompt.id,
+        entryId: id,
+        text,
+        writers: () =>
+          writer === undefined
+            ? written.in(part ? [part] : inside.map(([name]) => transaction.doc.share.get(name)))
+            : [writer],
+        mayBeBy: (participantId: string) => mayWrite(prompt, id, participantId),
+        putBack: () => putBack(this.doc, prompt, id, before ?? ''),
+      }))
     })
   }
 
@@ -43,6 +58,13 @@ export class BoardEntries {
     return this.followed.flatMap(({ follower }) => follower.mends?.(freshId) ?? [])
   }
 }
+
+/** Whether a root type is one that a kind named, or one of many under that name: `name` itself, or `name/...`. */
+export const isIn = (root: string, name: string): boolean => root === name || root.startsWith(`${name}/`)
+
+/** Whether a transaction changed something in these root types. */
+export const touches = (transaction: Y.Transaction, roots: readonly string[]): boolean =>
+  [...touchedParts(transaction).keys()].some(name => roots.some(root => isIn(name, root)))
 
 /** The numbers of those whose pieces a transaction brought. */
 export function writersIn({ beforeState, afterState }: Y.Transaction): number[] {

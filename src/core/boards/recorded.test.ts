@@ -1,6 +1,6 @@
 import evening from 'tests/fixtures/recorded/evening.json' with { type: 'json' }
 import * as Y from 'yjs'
-import type { Board } from './board'
+import { boardSchema } from './board'
 import { readAnswers } from './prompts/kinds'
 
 test('boards written in the first version read as they did then', () => {
@@ -8,6 +8,6 @@ test('boards written in the first version read as they did then', () => {
   for (const { board, updates, answers } of evening.boards) {
     const doc = new Y.Doc()
     for (const update of updates) Y.applyUpdate(doc, Buffer.from(update, 'base64'))
-    expect(readAnswers(doc, board as Board)).toEqual(answers)
+    expect(readAnswers(doc, boardSchema.parse(board))).toEqual(answers)
   }
 })

@@ -19,6 +19,7 @@ export class Authorship {
   private readonly firstAuthors = new Map<string, string>()
   /** The keys of `firstAuthors` in the order in which they were found. */
   private readonly found: string[] = []
+  private readonly wrong: (() => void)[] = []
 
   constructor(
     private readonly copyId: string,
@@ -42,29 +43,42 @@ export class Authorship {
 
   /**
    * What a transaction did, a contribution for each piece it changed, added or took away. All of it is its sender's, but for
-   * what it brings of others': after the server was gone, whoever comes back first has what others had written last.
+   * what it brings of others': after the server was gone, whoever comes back first has what others had written last. What the
+   * server did itself has no sender and is nobody's; it must be told here all the same. Pieces somebody wrote who may not are
+   * nobody's either: see `putBacks`.
    */
   contributionsOf(
     transaction: Y.Transaction,
-    senderId: string,
+    senderId: string | null,
     at: number,
     ownerOf: (writer: number) => string | undefined = () => undefined,
   ): Contribution[] {
     const { copyId } = this
+    const changed = this.entries.changedBy(transaction)
+    if (senderId === null) return []
     const halfMinute = pulseStart(at)
     const owner = (writer: number) => ownerOf(writer) ?? senderId
     const bringsOthers = writersIn(transaction).some(writer => owner(writer) !== senderId)
-    return this.entries
-      .changedBy(transaction)
+    return changed
       .filter(({ entryId }) => entryId.length <= 40 && cleanText(entryId) === entryId)
-      .flatMap(({ promptId, entryId, text, writers }) => {
+      .flatMap(({ promptId, entryId, text, writers, mayBeBy, putBack }) => {
         const owners = bringsOthers ? [...new Set(writers().map(owner))] : []
+        const by = owners.length > 0 ? owners : [senderId]
+        if (!by.every(mayBeBy)) {
+          this.wrong.push(putBack)
+          return []
+        }
         const kept = cleanText(text.slice(0, LONGEST_KEPT))
-        return (owners.length > 0 ? owners : [senderId]).map(participantId => {
+        return by.map(participantId => {
           this.credit({ promptId, entryId, participantId })
           return { copyId, promptId, entryId, participantId, halfMinute, edits: 1, text: kept, at }
         })
       })
+  }
+
+  /** What brings pieces back that were written by somebody who may not, since this was last asked. */
+  putBacks(): (() => void)[] {
+    return this.wrong.splice(0)
   }
 
   /** Ids of pieces that have to be put right after the transaction that was last asked about. */

@@ -1,21 +1,25 @@
 import { board } from 'tests/fixtures/class'
 import * as Y from 'yjs'
+import type { Board } from '~/core/boards/board'
 import { addCard, cardText, removeCard } from '~/core/boards/prompts/cards/document'
+import { eachOf } from '~/core/boards/prompts/each/document'
+import { promptSchema } from '~/core/boards/prompts/kinds'
 import { sheetOf } from '~/core/boards/prompts/sheet/document'
+import { addRow, cellOf } from '~/core/boards/prompts/table/document'
 import { answerOf, reasonOf } from '~/core/boards/prompts/yes-no/document'
 import { editText } from '~/core/boards/text-edit'
 import { Authorship } from './authorship.server'
 import { type Contribution, mergeContributions } from './board-storage.server'
 
-function watched(earlier: Contribution[] = [], owners: Record<number, string> = {}) {
+function watched(earlier: Contribution[] = [], owners: Record<number, string> = {}, on: Board = board) {
   const doc = new Y.Doc()
-  const authorship = new Authorship('copy', doc, board, earlier)
+  const authorship = new Authorship('copy', doc, on, earlier)
   const done: Contribution[] = []
   doc.on('afterTransaction', transaction => {
     done.push(
       ...authorship.contributionsOf(
         transaction,
-        String(transaction.origin),
+        transaction.origin === null ? null : String(transaction.origin),
         61_000,
         writer => owners[writer],
       ),
@@ -130,4 +134,45 @@ test('contributions of one person to one piece in one half minute are one row', 
     ['bo', 0, 1, 'r'],
     ['ana', 30_000, 1, 'r'],
   ])
+})
+
+const own: Board = {
+  title: 'Own',
+  steps: [],
+  prompts: [
+    promptSchema.parse({ id: 'e', kind: 'choice', text: 'Which?', settings: { by: 'each' } }),
+    promptSchema.parse({ id: 't', kind: 'table', text: 'Ask', settings: { rows: 'people' } }),
+  ],
+}
+
+test('what somebody writes in another’s place is nobody’s work and is put back; what is their own stays', () => {
+  const { doc, authorship, done, as } = watched([], {}, own)
+  as('ana', () => eachOf(doc, 'e').set('ana', { answer: 0, reason: 'dry' }))
+  as('bo', () => eachOf(doc, 'e').set('ana', { answer: 1, reason: 'wet' }))
+  as('bo', () => eachOf(doc, 'e').set('chi', { answer: 1, reason: '' }))
+  as('bo', () => addRow(doc, 't', { id: 'ana', label: 'Ana' }))
+  as('ana', () => cellOf(doc, 't', 'ana', 0).insert(0, 'me'))
+  expect(short(done)).toEqual([
+    ['ana', 'e', 'ana', 'A Yes: dry'],
+    ['bo', 't', 'ana', 'Ana'],
+  ])
+  doc.transact(() => {
+    for (const putBack of authorship.putBacks()) putBack()
+  }, null)
+  expect(authorship.putBacks()).toEqual([])
+  expect(eachOf(doc, 'e').toJSON()).toEqual({ ana: { answer: 0, reason: 'dry' } })
+  expect(cellOf(doc, 't', 'ana', 0).toString()).toBe('')
+  // What the server put back is nobody's, and the next change is told as what it is.
+  as('bo', () => eachOf(doc, 'e').set('bo', { answer: 1, reason: '' }))
+  expect(short(done).slice(2)).toEqual([['bo', 'e', 'bo', 'B No']])
+})
+
+test('whoever brings what others wrote themselves takes nothing of it, and nothing is put back', () => {
+  const anas = new Y.Doc()
+  anas.clientID = 1
+  eachOf(anas, 'e').set('ana', { answer: 0, reason: '' })
+  const { doc, authorship, done } = watched([], { 1: 'ana' }, own)
+  Y.applyUpdate(doc, Y.encodeStateAsUpdate(anas), 'bo')
+  expect(short(done)).toEqual([['ana', 'e', 'ana', 'A Yes']])
+  expect(authorship.putBacks()).toEqual([])
 })

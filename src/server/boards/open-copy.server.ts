@@ -168,13 +168,12 @@ export class OpenCopy {
     this.latest = transaction.afterState
     this.bytes += update.byteLength
     try {
-      if (participantId) {
-        const { ownerOf } = this.writers
-        contributions.push(
-          ...this.authorship.contributionsOf(transaction, participantId, serverNow(), ownerOf),
-        )
-        mend(this.document, this.authorship.mends(), origin)
-      }
+      const { ownerOf } = this.writers
+      contributions.push(
+        ...this.authorship.contributionsOf(transaction, participantId ?? null, serverNow(), ownerOf),
+      )
+      if (participantId) mend(this.document, this.authorship.mends(), origin)
+      this.putBack()
     } catch (error) {
       this.log.error({ error: errorFacts(error) }, 'who wrote what could not be worked out')
     }
@@ -182,6 +181,16 @@ export class OpenCopy {
       if (this.full || this.bytes - this.measured > MEASURE_EVERY) this.measure()
       this.tellIfFull()
     }
+  }
+
+  /** In nobody's name: what stood there before stands there again. */
+  private putBack(): void {
+    const putBacks = this.authorship.putBacks()
+    if (putBacks.length === 0) return
+    this.log.warn({ copyId: this.copyId }, 'what was written in another’s place was put back')
+    this.document.transact(() => {
+      for (const putBack of putBacks) putBack()
+    })
   }
 
   /** When it is really full, or something had no room, its writers are told, and again when it has room. */

@@ -6,6 +6,7 @@ import { Form, Link, useSearchParams } from 'react-router'
 import { boardForm } from '~/contracts/forms/boards'
 import { type Board, MOST_PROMPTS, MOST_STEPS, type Prompt } from '~/core/boards/board'
 import type { PromptKind } from '~/core/boards/prompts/kinds'
+import type { SettingsProps } from '../../prompts/look'
 import { KINDS_SHOWN, lookOf } from '../../prompts/looks'
 import { Button } from '../../ui/button'
 import { Field, Input, Select, TextArea } from '../../ui/fields'
@@ -17,11 +18,11 @@ const newPrompt = (kind: PromptKind, id: string) =>
 
 const newPromptId = () => crypto.randomUUID().slice(0, 13)
 
-/** A new board starts with one prompt of each kind, ready to be filled in. */
+/** A new board starts with prompts of the kinds that are used most, ready to be filled in. */
 const startingBoard: Board = {
   title: '',
   steps: ['', '', ''],
-  prompts: KINDS_SHOWN.map(kind => newPrompt(kind, kind)),
+  prompts: (['cards', 'sheet', 'yes-no'] as const).map(kind => newPrompt(kind, kind)),
 }
 
 export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?: SubmissionResult }) {
@@ -71,7 +72,8 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
                   key={prompt.key}
                   name={prompt.name}
                   prompt={prompt.getFieldset()}
-                  settings={(prompt.initialValue as Partial<Prompt> | undefined)?.settings}
+                  kept={board?.prompts.find(({ id }) => id === prompt.getFieldset().id.initialValue)}
+                  errors={settingErrors(form.allErrors, `${prompt.name}.settings`)}
                   index={index}
                   buttons={
                     <>
@@ -100,10 +102,11 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
                 />
               ))}
               {fields.prompts.errors && <Message kind="problem">{fields.prompts.errors.join(' ')}</Message>}
-              <Flex gap="8px" wrap="wrap">
+              <Flex gap="8px" wrap="wrap" role="group" aria-label="Add a prompt">
                 {KINDS_SHOWN.map(kind => (
                   <Button
                     key={kind}
+                    title={lookOf(kind)?.hint}
                     disabled={prompts.length >= MOST_PROMPTS}
                     onClick={() =>
                       form.insert({
@@ -127,21 +130,32 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
   )
 }
 
+/** What is wrong under a name, by what comes after it. */
+const settingErrors = (all: Record<string, string[]>, name: string): Record<string, string[]> =>
+  Object.fromEntries(
+    Object.entries(all)
+      .filter(([field]) => field === name || field.startsWith(`${name}.`))
+      .map(([field, errors]) => [field.slice(name.length + 1).split(/[.[]/)[0] ?? '', errors]),
+  )
+
 const threeSteps = (steps: string[]) => [...steps, '', '', ''].slice(0, MOST_STEPS)
 
 interface PromptFieldsProps {
   name: string
-  /** As they are kept; those of an empty form for a new prompt. */
-  settings: object | undefined
+  /** The prompt as it is kept; none for a new one. */
+  kept: Prompt | undefined
+  /** What is wrong with its settings, by their names; under no name what is wrong with all of them. */
+  errors: Record<string, string[]>
   prompt: { id: FieldMetadata<string>; kind: FieldMetadata<PromptKind>; text: FieldMetadata<string> }
   index: number
   buttons: React.ReactNode
 }
 
-function PromptFields({ name, prompt, settings, index, buttons }: PromptFieldsProps) {
+function PromptFields({ name, prompt, kept, errors, index, buttons }: PromptFieldsProps) {
   const kind = (prompt.kind.value ?? prompt.kind.initialValue ?? 'cards') as PromptKind
   const look = lookOf(kind)
-  const Settings = look?.Settings as ComponentType<{ name: string; settings: object }> | null | undefined
+  const Settings = look?.Settings as ComponentType<SettingsProps<PromptKind>> | null | undefined
+  const settings = { ...look?.settings, ...(kept?.kind === kind && kept.settings) } as Prompt['settings']
   return (
     <Box as="fieldset" borderWidth="1px" borderRadius="8px" p="12px" bg="panel">
       <chakra.legend srOnly>Prompt {index + 1}</chakra.legend>
@@ -176,7 +190,12 @@ function PromptFields({ name, prompt, settings, index, buttons }: PromptFieldsPr
       </Flex>
       {Settings && (
         <Box mt="8px">
-          <Settings name={`${name}.settings`} settings={settings ?? look?.settings ?? {}} />
+          <Settings key={kind} name={`${name}.settings`} settings={settings} errors={errors} />
+          {errors[''] && (
+            <Box mt="8px">
+              <Message kind="problem">{errors[''].join(' ')}</Message>
+            </Box>
+          )}
         </Box>
       )}
       <Flex gap="8px" mt="8px" justify="flex-end">

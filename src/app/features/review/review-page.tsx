@@ -7,7 +7,7 @@ import type { Mark } from '~/core/live/marks'
 import type { PulseBar } from '~/core/review/pulse'
 import { Legend } from '../../lanes/legend'
 import { Track } from '../../lanes/track'
-import { AnswerView } from '../../prompts/answer-view'
+import { AnswerView, TogetherView } from '../../prompts/answer-view'
 import { Button } from '../../ui/button'
 import { CopyLink } from '../../ui/copy-link'
 import { Message, Section } from '../../ui/layout'
@@ -130,6 +130,7 @@ function SideBySide({ board, rooms: all }: { board: Board; rooms: Review['rooms'
           ? 'Reading…'
           : `Begun in ${read.filter(one => one.begun).length} of ${rooms.length} rooms, done in ${read.filter(one => one.done).length}.`}
       </chakra.p>
+      <TogetherView key={prompt?.id} reads={read} />
       <Grid
         templateColumns="repeat(auto-fit, minmax(220px, 1fr))"
         gap="12px"

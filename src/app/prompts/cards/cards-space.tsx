@@ -1,265 +1,298 @@
-import { Box, chakra, Flex, Grid, Stack } from '@chakra-ui/react'
-import { Plus, Undo2 } from 'lucide-react'
-import { useState } from 'react'
+import { Box, chakra, Flex, Grid } from '@chakra-ui/react'
+import { Undo2 } from 'lucide-react'
+import { useMemo, useState } from 'react'
 import type * as Y from 'yjs'
+import { heapsOf, nameHeap, readHeaps, stacksOf } from '~/core/boards/prompts/cards/arrange'
+import { byColumn, columnsOf } from '~/core/boards/prompts/cards/cards'
 import {
   addCard,
+  type Card,
   cardsOf,
   cardText,
   putCardBack,
   readCards,
   removeCard,
-  removedCards,
 } from '~/core/boards/prompts/cards/document'
 import { Button } from '../../ui/button'
-import { Field, TextArea } from '../../ui/fields'
-import { useKeptText } from '../../ui/use-kept'
+import { Input, TextArea } from '../../ui/fields'
 import type { PromptSpaceProps } from '../prompt-space'
 import { useShared, useSharedText } from '../use-shared'
+import { CARDS, type Called, LONGEST_CARD } from './called'
+import { CardFrame, DragCards, DropColumn } from './drag-cards'
+import { MoveCard } from './move-card'
+import { NewCard } from './new-card'
+import { RemoveCard, Removed } from './removed-cards'
 
-const LONGEST_CARD = 400
-
-/** Many short contributions, each with who wrote it. */
-export function CardsSpace({ prompt, connection, readOnly, full, authors, myName }: PromptSpaceProps) {
+/** Many short contributions, each with who wrote it: in columns and heaps where there are any. */
+export function CardsSpace(props: PromptSpaceProps<'cards'> & { called?: Called }) {
+  const { prompt, connection, readOnly, full, authors, myName, called = CARDS } = props
   const { doc } = connection
-  const ids = useShared(cardsOf(doc, prompt.id) as unknown as Y.AbstractType<unknown>, () =>
-    readCards(doc, prompt.id)
-      .map(card => card.id)
-      .join(' '),
-  )
+  const { mostEach, mostGroup } = prompt.settings
+  const columns = columnsOf(prompt.settings)
+  const cards = useArrangement(doc, prompt.id)
+  const heaps = useHeaps(doc, prompt.id)
   const [justRemoved, setJustRemoved] = useState<string | null>(null)
-  const list = ids === '' ? [] : ids.split(' ')
+  const mine = cards.filter(({ id }) => myName !== null && authors[`${prompt.id}/${id}`] === myName).length
+  const limit = limitReached({ mine, all: cards.length, mostEach, mostGroup, called })
+  const remove = (id: string) => {
+    removeCard(doc, prompt.id, id)
+    setJustRemoved(id)
+  }
+  const byPlace = byColumn({ cards, columns })
   return (
     <Box>
-      {list.length === 0 && readOnly && <chakra.p color="quiet">No cards yet.</chakra.p>}
-      <Grid
-        as="ul"
-        listStyleType="none"
-        gap="8px"
-        templateColumns="repeat(auto-fill, minmax(200px, 1fr))"
-        aria-label="Cards"
-      >
-        {list.map(id => {
-          const text = cardText(doc, prompt.id, id)
-          return text ? (
-            <Card
-              key={id}
-              text={text}
-              author={authors[`${prompt.id}/${id}`]}
-              myName={myName}
-              readOnly={readOnly}
-              full={full}
-              onRemove={() => {
-                removeCard(doc, prompt.id, id)
-                setJustRemoved(id)
-              }}
+      {cards.length === 0 && readOnly && <chakra.p color="quiet">No {called.many} yet.</chakra.p>}
+      <DragCards doc={doc} promptId={prompt.id} isOff={readOnly}>
+        <Grid gap="12px" templateColumns={{ base: '1fr', md: `repeat(${columns.length}, minmax(0, 1fr))` }}>
+          {byPlace.map((inColumn, place) => (
+            <Column
+              key={columns[place]}
+              {...props}
+              called={called}
+              place={place}
+              name={columns[place] ?? ''}
+              cards={inColumn}
+              columns={columns}
+              heaps={heaps}
+              limit={limit}
+              onRemove={remove}
             />
-          ) : null
-        })}
-      </Grid>
+          ))}
+        </Grid>
+      </DragCards>
       <Box role="status">
-        {justRemoved && !list.includes(justRemoved) && (
+        {justRemoved && !cards.some(({ id }) => id === justRemoved) && (
           <Flex align="center" gap="8px" mt="8px" fontSize="s">
-            Card removed.
+            {capital(called.one)} removed.
             <Button size="small" onClick={() => putCardBack(doc, prompt.id, justRemoved)}>
               <Undo2 size={16} aria-hidden="true" /> Undo
             </Button>
           </Flex>
         )}
       </Box>
-      {!readOnly && (
+      {!readOnly && limit && (
+        <chakra.p fontSize="s" color="quiet" mt="8px">
+          {limit}
+        </chakra.p>
+      )}
+      {!readOnly && !limit && columns.length === 1 && (
         <NewCard
           kept={`card-${connection.copyId}-${prompt.id}`}
           full={full}
+          called={called}
           onAdd={text => addCard(doc, prompt.id, crypto.randomUUID(), text)}
         />
       )}
-      <Removed doc={doc} promptId={prompt.id} authors={authors} readOnly={readOnly} />
+      <Removed doc={doc} promptId={prompt.id} authors={authors} readOnly={readOnly} called={called} />
     </Box>
   )
 }
 
-interface CardProps {
-  text: Y.Text
-  author: string | undefined
-  myName: string | null
-  readOnly: boolean
-  full: boolean
-  onRemove: () => void
+const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1)
+
+/** The cards without what they say, in the order they are shown: writing on one draws none of the others anew. */
+function useArrangement(doc: Y.Doc, promptId: string): Card[] {
+  const arranged = useShared(cardsOf(doc, promptId) as unknown as Y.AbstractType<unknown>, () =>
+    JSON.stringify(readCards(doc, promptId).map(card => ({ ...card, text: '' }))),
+  )
+  return useMemo(() => JSON.parse(arranged) as Card[], [arranged])
 }
 
-function Card({ text, author, myName, readOnly, full, onRemove }: CardProps) {
-  const shared = useSharedText(text)
+function useHeaps(doc: Y.Doc, promptId: string): ReadonlyMap<string, string> {
+  const named = useShared(heapsOf(doc, promptId) as unknown as Y.AbstractType<unknown>, () =>
+    JSON.stringify([...readHeaps(doc, promptId)]),
+  )
+  return useMemo(() => new Map(JSON.parse(named) as [string, string][]), [named])
+}
+
+interface Limits {
+  mine: number
+  all: number
+  mostEach: number | undefined
+  mostGroup: number | undefined
+  called: Called
+}
+
+/** Why no more can be added; null while more can. */
+function limitReached({ mine, all, mostEach, mostGroup, called }: Limits): string | null {
+  const counted = (most: number) => (most === 1 ? `1 ${called.one}` : `${most} ${called.many}`)
+  if (mostGroup !== undefined && all >= mostGroup) return `The group has its ${counted(mostGroup)}.`
+  if (mostEach !== undefined && mine >= mostEach) return `You have written your ${counted(mostEach)}.`
+  return null
+}
+
+interface ColumnProps extends PromptSpaceProps<'cards'> {
+  called: Called
+  place: number
+  name: string
+  cards: Card[]
+  columns: readonly string[]
+  heaps: ReadonlyMap<string, string>
+  limit: string | null
+  onRemove: (id: string) => void
+}
+
+function Column(props: ColumnProps) {
+  const { prompt, connection, readOnly, full, place, name, cards, columns, heaps, limit, called } = props
+  const { doc } = connection
+  const stacks = stacksOf(cards)
   return (
-    <Box
-      as="li"
-      bg="panel"
-      borderWidth="1px"
-      borderRadius="6px"
-      p="8px"
-      display="flex"
-      flexDirection="column"
-    >
-      {readOnly ? (
-        <chakra.p whiteSpace="pre-wrap" overflowWrap="anywhere" flex="1">
-          {shared.value}
-        </chakra.p>
-      ) : (
-        <TextArea
-          {...shared}
-          readOnly={full}
-          aria-label={`Card${author ? ` by ${author}` : ''}`}
-          maxLength={LONGEST_CARD}
-          rows={1}
-          minH="30px"
-          p="2px"
-          borderColor="transparent"
-          bg="transparent"
-          resize="none"
-          css={{ fieldSizing: 'content' }}
-          flex="1"
+    <DropColumn place={place} isAlone={columns.length === 1}>
+      {name && (
+        <chakra.h4 fontSize="m" mb="6px">
+          {name}{' '}
+          <chakra.span color="quiet" fontWeight="400">
+            {cards.length}
+          </chakra.span>
+        </chakra.h4>
+      )}
+      <Grid
+        as="ul"
+        listStyleType="none"
+        gap="8px"
+        templateColumns="repeat(auto-fill, minmax(min(200px, 100%), 1fr))"
+        aria-label={name || capital(called.many)}
+      >
+        {stacks.map(({ heap, cards: stacked }) =>
+          heap === null ? (
+            stacked.map(card => <OneCard key={card.id} {...props} card={card} column={place} />)
+          ) : (
+            <Box
+              as="li"
+              key={heap}
+              gridColumn="1 / -1"
+              borderWidth="1px"
+              borderColor="edge"
+              borderRadius="8px"
+              p="8px"
+            >
+              <HeapName
+                name={heaps.get(heap) ?? ''}
+                readOnly={readOnly || full}
+                onName={said => nameHeap(doc, prompt.id, heap, said)}
+              />
+              <Grid
+                as="ul"
+                listStyleType="none"
+                gap="8px"
+                templateColumns="repeat(auto-fill, minmax(min(180px, 100%), 1fr))"
+                aria-label={heaps.get(heap) || 'Heap'}
+              >
+                {stacked.map(card => (
+                  <OneCard key={card.id} {...props} card={card} column={place} />
+                ))}
+              </Grid>
+            </Box>
+          ),
+        )}
+      </Grid>
+      {!readOnly && columns.length > 1 && !limit && (
+        <NewCard
+          kept={`card-${connection.copyId}-${prompt.id}-${place}`}
+          full={full}
+          called={called}
+          column={name}
+          onAdd={text => addCard(doc, prompt.id, crypto.randomUUID(), text, place)}
         />
       )}
+    </DropColumn>
+  )
+}
+
+function HeapName({
+  name,
+  readOnly,
+  onName,
+}: {
+  name: string
+  readOnly: boolean
+  onName: (name: string) => void
+}) {
+  if (readOnly) return <chakra.p fontWeight="600">{name || 'A heap'}</chakra.p>
+  return (
+    <Input
+      aria-label="Name of the heap"
+      placeholder="Name this heap"
+      value={name}
+      maxLength={80}
+      mb="8px"
+      fontWeight="600"
+      onChange={event => onName(event.target.value)}
+    />
+  )
+}
+
+/** A card of the arrangement, with its text and what can be done with it. */
+function OneCard({ card, column, ...props }: ColumnProps & { card: Card; column: number }) {
+  const { prompt, connection, readOnly, full, authors, myName, cards, columns, called, onRemove } = props
+  const { doc } = connection
+  const text = cardText(doc, prompt.id, card.id)
+  if (!text) return null
+  const author = authors[`${prompt.id}/${card.id}`]
+  return (
+    <CardFrame id={card.id} isOff={readOnly}>
+      <CardText text={text} author={author} readOnly={readOnly} full={full} called={called} />
       <Flex justify="space-between" align="center" color="quiet" fontSize="s" minH="28px" wrap="wrap">
         <span>{author}</span>
         {!readOnly && (
-          <RemoveCard text={shared.value} author={author} mine={author === myName} onRemove={onRemove} />
+          <Flex wrap="wrap">
+            {(cards.length > 1 || columns.length > 1) && (
+              <MoveCard
+                doc={doc}
+                promptId={prompt.id}
+                card={card}
+                column={column}
+                others={cards.filter(({ id }) => id !== card.id)}
+                place={cards.findIndex(({ id }) => id === card.id)}
+                columns={columns}
+                called={called}
+              />
+            )}
+            <RemoveCard
+              text={text.toString()}
+              author={author}
+              mine={author === myName}
+              called={called}
+              onRemove={() => onRemove(card.id)}
+            />
+          </Flex>
         )}
       </Flex>
-    </Box>
+    </CardFrame>
   )
 }
 
-interface RemoveCardProps {
-  text: string
+interface CardTextProps {
+  text: Y.Text
   author: string | undefined
-  mine: boolean
-  onRemove: () => void
+  readOnly: boolean
+  full: boolean
+  called: Called
 }
 
-/** One's own card goes at once, with undo; somebody else's only after a second thought. */
-function RemoveCard({ text, author, mine, onRemove }: RemoveCardProps) {
-  const [asking, setAsking] = useState(false)
-  if (asking) {
+function CardText({ text, author, readOnly, full, called }: CardTextProps) {
+  const shared = useSharedText(text)
+  if (readOnly) {
     return (
-      <Flex gap="6px" align="center" wrap="wrap" role="group" aria-label={`Remove ${author}’s card?`}>
-        <span>Remove {author ? `${author}’s` : 'this'} card?</span>
-        <Button size="small" kind="stop" onClick={onRemove}>
-          Remove it
-        </Button>
-        <Button size="small" onClick={() => setAsking(false)}>
-          Keep it
-        </Button>
-      </Flex>
+      <chakra.p whiteSpace="pre-wrap" overflowWrap="anywhere" flex="1">
+        {shared.value}
+      </chakra.p>
     )
   }
   return (
-    <Button
-      size="small"
-      kind="bare"
-      onClick={() => (mine ? onRemove() : setAsking(true))}
-      aria-label={`Remove the card: ${text.slice(0, 40)}`}
-    >
-      Remove
-    </Button>
-  )
-}
-
-interface RemovedProps {
-  doc: Y.Doc
-  promptId: string
-  authors: PromptSpaceProps['authors']
-  readOnly: boolean
-}
-
-/** Cards that were taken away; whoever works here can put them back. */
-function Removed({ doc, promptId, authors, readOnly }: RemovedProps) {
-  const ids = useShared(cardsOf(doc, promptId) as unknown as Y.AbstractType<unknown>, () =>
-    removedCards(doc, promptId)
-      .map(card => card.id)
-      .join(' '),
-  )
-  if (ids === '') return null
-  const cards = removedCards(doc, promptId)
-  return (
-    <chakra.details mt="10px" fontSize="s">
-      <chakra.summary cursor="pointer" color="quiet" minH="24px">
-        {cards.length === 1 ? '1 removed card' : `${cards.length} removed cards`}
-      </chakra.summary>
-      <Stack as="ul" listStyleType="none" gap="4px" mt="4px" aria-label="Removed cards">
-        {cards.map(card => (
-          <Flex as="li" key={card.id} gap="8px" align="center" justify="space-between">
-            <chakra.span overflowWrap="anywhere">
-              <chakra.s>{card.text}</chakra.s>{' '}
-              <chakra.span color="quiet">{authors[`${promptId}/${card.id}`]}</chakra.span>
-            </chakra.span>
-            {!readOnly && (
-              <Button
-                size="small"
-                aria-label={`Put back the card: ${card.text.slice(0, 40)}`}
-                onClick={() => putCardBack(doc, promptId, card.id)}
-              >
-                Put back
-              </Button>
-            )}
-          </Flex>
-        ))}
-      </Stack>
-    </chakra.details>
-  )
-}
-
-interface NewCardProps {
-  /** Where what is half typed is kept over a reload. */
-  kept: string
-  full: boolean
-  onAdd: (text: string) => void
-}
-
-function NewCard({ kept, full, onAdd }: NewCardProps) {
-  const [typed, setTyped] = useKeptText(kept)
-  const add = () => {
-    const text = typed.trim()
-    if (!text || full) return
-    onAdd(text)
-    setTyped('')
-  }
-  return (
-    <Flex
-      as="form"
-      gap="8px"
-      mt="10px"
-      align="flex-end"
-      onSubmit={event => {
-        event.preventDefault()
-        add()
-      }}
-    >
-      <Box flex="1">
-        <Field label="New card" hideLabel>
-          {parts => (
-            <TextArea
-              {...parts}
-              value={typed}
-              maxLength={LONGEST_CARD}
-              rows={1}
-              minH="42px"
-              placeholder="Write a card"
-              resize="none"
-              css={{ fieldSizing: 'content' }}
-              onChange={event => setTyped(event.target.value)}
-              onKeyDown={event => {
-                if (event.key !== 'Enter' || event.shiftKey || event.nativeEvent.isComposing) return
-                event.preventDefault()
-                add()
-              }}
-            />
-          )}
-        </Field>
-      </Box>
-      <Button type="submit" minH="42px" disabled={full}>
-        <Plus size={18} aria-hidden="true" /> Add card
-      </Button>
-    </Flex>
+    <TextArea
+      {...shared}
+      readOnly={full}
+      aria-label={`${capital(called.one)}${author ? ` by ${author}` : ''}`}
+      maxLength={LONGEST_CARD}
+      rows={1}
+      minH="30px"
+      p="2px"
+      borderColor="transparent"
+      bg="transparent"
+      resize="none"
+      css={{ fieldSizing: 'content' }}
+      flex="1"
+    />
   )
 }

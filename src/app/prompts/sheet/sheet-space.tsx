@@ -44,7 +44,13 @@ const look = {
 const LONGEST_SHEET = 50_000
 
 /** A long written answer that several write at once. */
-export default function Sheet({ prompt, connection, readOnly: looksOn, full, names }: PromptSpaceProps) {
+export default function Sheet({
+  prompt,
+  connection,
+  readOnly: looksOn,
+  full,
+  names,
+}: PromptSpaceProps<'sheet'>) {
   const readOnly = looksOn || full
   const [refused, setRefused] = useState(false)
   const nonce = useContext(Nonce)

@@ -12,7 +12,7 @@ const CHOICES: { value: Choice; word: string }[] = [
 ]
 
 /** What the group decides, and why. */
-export function YesNoSpace({ prompt, connection, readOnly, full }: PromptSpaceProps) {
+export function YesNoSpace({ prompt, connection, readOnly, full }: PromptSpaceProps<'yes-no'>) {
   const { doc } = connection
   const answer = answerOf(doc, prompt.id)
   const chosen = useShared(

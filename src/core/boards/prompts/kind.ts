@@ -7,11 +7,18 @@ import type { BlockContent } from 'mdast'
 import type * as Y from 'yjs'
 import type { z } from 'zod'
 
-/**
- * A text that changed: the piece's id, and what it says now; the empty text when it was taken away. With the part of the
- * document it lies in, for kinds of many pieces.
- */
-export type ChangedPiece = [pieceId: string, text: string, part?: unknown]
+/** A text that changed. */
+export interface ChangedPiece {
+  id: string
+  /** What it says now; the empty text when it was taken away. */
+  text: string
+  /** What it said before, for kinds that look after who may write what. */
+  before?: string
+  /** The part of the document it lies in, for kinds of many pieces. */
+  part?: unknown
+  /** The number it was written under, for pieces that are one entry. */
+  writer?: number
+}
 
 /** A piece whose id is not one, is taken, or was changed by its writer, with the id it is to have. */
 export interface Mend {
@@ -27,20 +34,32 @@ export interface Follower {
   mends?(freshId: () => string): Mend[]
 }
 
+/** One thing a board asks for, as a kind sees it: where its answer lies, and what is set about it. */
+export interface Asked<Settings> {
+  id: string
+  settings: Settings
+}
+
 export interface Kind<Name extends string, Settings extends z.ZodType, Answer extends { kind: Name }> {
   name: Name
   /** What can be set about it. What an empty form means must be a valid setting. */
   settings: Settings
+  /** What has to be set before it can be used, in words for its author; null when nothing is missing. */
+  missing?(settings: z.infer<Settings>): string | null
   /** Names of the root types of the document it lies in. */
   roots(promptId: string): string[]
   /** Reads what stands there. Whatever does not have the expected shape is left out. O(size of the content). */
-  read(doc: Y.Doc, promptId: string): Answer
+  read(doc: Y.Doc, asked: Asked<z.infer<Settings>>): Answer
   /** The pieces that have authors of their own, by id. */
   pieces(answer: Answer): Map<string, string>
   /** The answer that was made of such pieces: all that is left of how a board stood at an earlier time. */
-  restore(promptId: string, pieces: ReadonlyMap<string, string>): Answer
+  restore(asked: Asked<z.infer<Settings>>, pieces: ReadonlyMap<string, string>): Answer
   /** For kinds of many pieces, whose changes can be found without reading all of them. */
-  follow?(doc: Y.Doc, promptId: string): Follower
+  follow?(doc: Y.Doc, asked: Asked<z.infer<Settings>>): Follower
+  /** Whether somebody may write a piece; without it whoever is at the board may. `personId` is a participant's. */
+  mayWrite?(pieceId: string, personId: string): boolean
+  /** Brings a piece that somebody wrote who may not back to what it said; the empty text when there was none. */
+  putBack?(doc: Y.Doc, asked: Asked<z.infer<Settings>>, pieceId: string, text: string): void
   /** What was taken away and can be put back, in the order it stood there. */
   removed?(doc: Y.Doc, promptId: string): { id: string; text: string }[]
   /** Whether the group need not do more. That it has begun is seen from its pieces. */

@@ -3,12 +3,32 @@ import type { BlockContent } from 'mdast'
 import type * as Y from 'yjs'
 import { z } from 'zod'
 import { cards } from './cards/cards'
+import { checklist } from './checklist/checklist'
+import { choice } from './choice/choice'
 import type { Follower, Kind } from './kind'
+import { link } from './link/link'
 import { readingAll } from './pieces'
+import { putInOrder } from './put-in-order/put-in-order'
+import { scale } from './scale/scale'
 import { sheet } from './sheet/sheet'
+import { shortAnswers } from './short-answers/short-answers'
+import { table } from './table/table'
+import { words } from './words/words'
 import { yesNo } from './yes-no/yes-no'
 
-export const KINDS = { cards, sheet, 'yes-no': yesNo }
+export const KINDS = {
+  cards,
+  sheet,
+  'yes-no': yesNo,
+  choice,
+  scale,
+  'short-answers': shortAnswers,
+  table,
+  checklist,
+  'put-in-order': putInOrder,
+  words,
+  link,
+}
 
 type Kinds = typeof KINDS
 export type PromptKind = keyof Kinds
@@ -29,7 +49,7 @@ export const promptSchemaWith = (text: z.ZodType<string>): z.ZodType<Prompt, Pro
   z.discriminatedUnion(
     'kind',
     Object.values(KINDS).map(({ name, settings }) =>
-      z.object({ id: promptId, kind: z.literal(name), text, settings: settings.prefault({}) }),
+      z.object({ id: promptId, kind: z.literal(name), text, settings: (settings as z.ZodType).prefault({}) }),
     ) as never,
   ) as unknown as z.ZodType<Prompt, Prompt>
 
@@ -37,7 +57,7 @@ export const promptSchemaWith = (text: z.ZodType<string>): z.ZodType<Prompt, Pro
 export const promptSchema = promptSchemaWith(z.string())
 
 /** A kind as the functions over all kinds see it. */
-type AnyKind = Kind<PromptKind, z.ZodType, Answer>
+type AnyKind = Kind<PromptKind, z.ZodType<object>, Answer>
 
 /** Throws for a kind that this version does not know: it is never taken for another. */
 function kindNamed(name: string): AnyKind {
@@ -47,7 +67,7 @@ function kindNamed(name: string): AnyKind {
 }
 
 /** Reads what stands in a copy under one prompt. O(size of the prompt's content). */
-export const readAnswer = (doc: Y.Doc, prompt: Prompt): Answer => kindNamed(prompt.kind).read(doc, prompt.id)
+export const readAnswer = (doc: Y.Doc, prompt: Prompt): Answer => kindNamed(prompt.kind).read(doc, prompt)
 
 /** All answers of a copy, in the order of the prompts. */
 export const readAnswers = (doc: Y.Doc, { prompts }: { prompts: readonly Prompt[] }): Answer[] =>
@@ -58,7 +78,7 @@ export const piecesOf = (answer: Answer): Map<string, string> => kindNamed(answe
 
 /** An answer as it was when it was made of these pieces; those without a text had been taken away. */
 export const restoredAnswer = (prompt: Prompt, pieces: ReadonlyMap<string, string>): Answer =>
-  kindNamed(prompt.kind).restore(prompt.id, new Map([...pieces].filter(([, text]) => text !== '')))
+  kindNamed(prompt.kind).restore(prompt, new Map([...pieces].filter(([, text]) => text !== '')))
 
 /** Whether anything stands under the prompt. */
 export const isBegun = (answer: Answer): boolean => piecesOf(answer).size > 0
@@ -97,8 +117,20 @@ export const removedUnder = (doc: Y.Doc, prompt: Prompt): { id: string; text: st
 /** Follows what stands under a prompt as its document changes. */
 export function followerOf(doc: Y.Doc, prompt: Prompt): Follower {
   const kind = kindNamed(prompt.kind)
-  return kind.follow?.(doc, prompt.id) ?? readingAll(doc, now => kind.pieces(kind.read(now, prompt.id)))
+  return kind.follow?.(doc, prompt) ?? readingAll(() => kind.pieces(kind.read(doc, prompt)))
 }
+
+/** Whether somebody may write a piece of a prompt's answer. */
+export const mayWrite = (prompt: Prompt, pieceId: string, participantId: string): boolean =>
+  kindNamed(prompt.kind).mayWrite?.(pieceId, participantId) ?? true
+
+/** Brings a piece that somebody wrote who may not back to what it said. */
+export const putBack = (doc: Y.Doc, prompt: Prompt, pieceId: string, text: string): void =>
+  kindNamed(prompt.kind).putBack?.(doc, prompt, pieceId, text)
+
+/** What has to be set before a prompt can be used; null when nothing is missing. */
+export const missingIn = (prompt: Prompt): string | null =>
+  kindNamed(prompt.kind).missing?.(prompt.settings) ?? null
 
 /** Names of the root types of a document that a prompt's answer lies in. */
 export const rootsOf = (prompt: Prompt): string[] => kindNamed(prompt.kind).roots(prompt.id)

@@ -1,4 +1,4 @@
-import type { BlockContent, Paragraph, PhrasingContent } from 'mdast'
+import type { BlockContent, List, Paragraph, PhrasingContent } from 'mdast'
 
 /** A paragraph of what people wrote: all of it text, whatever it looks like, and its lines stay lines. */
 export function paragraph(text: string): Paragraph {
@@ -19,4 +19,11 @@ export const points = (texts: readonly string[]): BlockContent => ({
   ordered: false,
   spread: false,
   children: texts.map(text => ({ type: 'listItem', spread: false, children: [paragraph(text)] })),
+})
+
+/** Points in order, numbered. */
+export const numbered = (texts: readonly string[]): BlockContent => ({
+  ...(points(texts) as List),
+  ordered: true,
+  start: 1,
 })

@@ -1,13 +1,18 @@
 /**
  * Cards lie in an array of maps `{ id, text }`, where text is a shared text; `removed: true` on one that was taken away, which
- * stays so that it can be put back. Root types are named by the prompt, because those made by two writers at once merge,
+ * stays so that it can be put back. `column` is the place of the column it stands in, `at` where it stands among the others
+ * (a fractional index; those without one come after, as they were added), `heap` the heap it was joined to. Heaps have their
+ * names in a map of their own. Lines of checklists, words and remarks are kept like cards. Root types are named by the prompt, because those made by two writers at once merge,
  * while nested ones made at once would overwrite each other.
  */
 import * as Y from 'yjs'
+import { PIECE_ID } from '../pieces'
 
 export interface Card {
   id: string
   text: string
+  column?: number
+  heap?: string
 }
 
 export const cardsName = (promptId: string): string => `cards:${promptId}`
@@ -15,10 +20,11 @@ export const cardsOf = (doc: Y.Doc, promptId: string): Y.Array<Y.Map<unknown>> =
   doc.getArray(cardsName(promptId))
 
 /** Adds a card at the end. `id` must be new in the document. */
-export function addCard(doc: Y.Doc, promptId: string, id: string, text: string): void {
+export function addCard(doc: Y.Doc, promptId: string, id: string, text: string, column = 0): void {
   const card = new Y.Map<unknown>()
   card.set('id', id)
   card.set('text', new Y.Text(text))
+  if (column > 0) card.set('column', column)
   cardsOf(doc, promptId).push([card])
 }
 
@@ -39,14 +45,31 @@ export function cardText(doc: Y.Doc, promptId: string, id: string): Y.Text | und
   return text instanceof Y.Text ? text : undefined
 }
 
-const cardMap = (doc: Y.Doc, promptId: string, id: string): Y.Map<unknown> | undefined =>
+export const cardMap = (doc: Y.Doc, promptId: string, id: string): Y.Map<unknown> | undefined =>
   cardsOf(doc, promptId)
     .toArray()
     .find(candidate => isMap(candidate) && candidate.get('id') === id)
 
 /** The cards under a prompt as they stand there, in order. */
 export const readCards = (doc: Y.Doc, promptId: string): Card[] =>
-  cardsOf(doc, promptId).toArray().flatMap(readCard)
+  inOrder(cardsOf(doc, promptId).toArray()).flatMap(readCard)
+
+/** Maps of cards as they are shown: those with a place of their own by it, then the others as they were added. */
+function inOrder(cards: readonly unknown[]): readonly unknown[] {
+  if (!cards.some(card => placeOf(card) !== null)) return cards
+  return cards.toSorted((one, other) => {
+    const [at, otherAt] = [placeOf(one), placeOf(other)]
+    if (at === otherAt) return 0
+    if (at === null || otherAt === null) return at === null ? 1 : -1
+    return at < otherAt ? -1 : 1
+  })
+}
+
+/** Where a card stands among the others, a fractional index; null for one that was never moved. */
+export function placeOf(card: unknown): string | null {
+  const at = isMap(card) ? card.get('at') : null
+  return typeof at === 'string' && /^[0-9A-Za-z]{1,80}$/.test(at) ? at : null
+}
 
 /** The cards under a prompt that were taken away and can be put back; those that said nothing are left out. */
 export const removedCards = (doc: Y.Doc, promptId: string): Card[] =>
@@ -66,7 +89,16 @@ function cardIn(card: unknown): Card[] {
   const id = card.get('id')
   const text = card.get('text')
   if (typeof id !== 'string' || !(text instanceof Y.Text)) return []
-  return [{ id, text: text.toString() }]
+  const column = card.get('column')
+  const heap = card.get('heap')
+  return [
+    {
+      id,
+      text: text.toString(),
+      ...(typeof column === 'number' && Number.isInteger(column) && column > 0 && { column }),
+      ...(typeof heap === 'string' && PIECE_ID.test(heap) && { heap }),
+    },
+  ]
 }
 
 const isMap = (value: unknown): value is Y.Map<unknown> => value instanceof Y.Map

@@ -1,10 +1,7 @@
 import * as Y from 'yjs'
 import type { ChangedPiece, Follower, Mend } from '../kind'
-import { differences } from '../pieces'
-import { cardsOf, readCard, readCards } from './document'
-
-/** What an id may look like: those of this program and of browsers (RFC 9562) do. */
-const ID = /^[\w-]{1,40}$/
+import { differences, PIECE_ID } from '../pieces'
+import { type Card, cardsOf, readCard, readCards } from './document'
 
 /**
  * Follows the cards of one prompt. A card that is written on is read alone, so that an edit costs the same on a full board as
@@ -18,9 +15,11 @@ export class CardsFollower implements Follower {
   private doubled = false
   private readonly ids: CardIds
 
+  /** `say` is what a card comes to as a piece: its text, and whatever else of it counts. */
   constructor(
     private readonly doc: Y.Doc,
     private readonly promptId: string,
+    private readonly say: (card: Card) => string = card => card.text,
   ) {
     this.ids = new CardIds(cardsOf(doc, promptId).toArray())
     this.read(new Set(), true)
@@ -44,7 +43,7 @@ export class CardsFollower implements Follower {
   }
 
   private readAll(): Map<string, string> {
-    return new Map(readCards(this.doc, this.promptId).map(card => [card.id, card.text]))
+    return new Map(readCards(this.doc, this.promptId).map(card => [card.id, this.say(card)]))
   }
 
   /** Reads the cards that were touched, and when the list was, those that are new; forgets those that are gone. */
@@ -62,7 +61,7 @@ export class CardsFollower implements Follower {
       const id = cards.get(card) ?? null
       if (id !== null && id !== now?.id) say(id, undefined, card)
       if (now && now.id !== id && texts.has(now.id)) this.doubled = true
-      if (now) say(now.id, now.text, card)
+      if (now) say(now.id, this.say(now), card)
       cards.set(card, now?.id ?? null)
     }
     const forget = (present: ReadonlySet<unknown>) => {
@@ -84,7 +83,7 @@ export class CardsFollower implements Follower {
     for (const card of touched) if (card instanceof Y.Map && cards.has(card)) read(card)
     if (this.doubled) for (const [id, text] of before) put(texts, id, text)
     return [...before].flatMap(([id, text]): ChangedPiece[] =>
-      texts.get(id) === text ? [] : [[id, texts.get(id) ?? '', holders.get(id)]],
+      texts.get(id) === text ? [] : [{ id, text: texts.get(id) ?? '', part: holders.get(id) }],
     )
   }
 }
@@ -120,7 +119,7 @@ class CardIds {
       if (id !== own) this.wrong.add(card)
       return
     }
-    if (typeof id === 'string' && ID.test(id) && !this.holder.has(id)) this.hold(card, id)
+    if (typeof id === 'string' && PIECE_ID.test(id) && !this.holder.has(id)) this.hold(card, id)
     else if (card.get('text') instanceof Y.Text) this.wrong.add(card)
   }
 

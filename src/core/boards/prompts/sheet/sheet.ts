@@ -16,13 +16,13 @@ export const sheet = kindOf({
   name: 'sheet',
   settings: z.object({}),
   roots: promptId => [sheetName(promptId)],
-  read: (doc, promptId): SheetAnswer => ({
+  read: (doc, { id: promptId }): SheetAnswer => ({
     promptId,
     kind: 'sheet',
     text: fragmentText(sheetOf(doc, promptId)),
   }),
   pieces: ({ text }) => wholePiece(text),
-  restore: (promptId, pieces) => ({ promptId, kind: 'sheet', text: pieces.get(WHOLE_ANSWER) ?? '' }),
+  restore: ({ id: promptId }, pieces) => ({ promptId, kind: 'sheet', text: pieces.get(WHOLE_ANSWER) ?? '' }),
   done: ({ text }) => text.trim() !== '',
   summary({ text }) {
     const count = text.match(/\p{L}[\p{L}\p{M}'’-]*/gu)?.length ?? 0

@@ -31,14 +31,18 @@ export const yesNo = kindOf({
   name: 'yes-no',
   settings: z.object({}),
   roots: promptId => [answerName(promptId), reasonName(promptId)],
-  read: (doc, promptId): YesNoAnswer => ({
+  read: (doc, { id: promptId }): YesNoAnswer => ({
     promptId,
     kind: 'yes-no',
     answer: readDecision(doc, promptId),
     reason: reasonOf(doc, promptId).toString(),
   }),
   pieces: answer => wholePiece(yesNoText(answer)),
-  restore: (promptId, pieces) => ({ promptId, kind: 'yes-no', ...readText(pieces.get(WHOLE_ANSWER) ?? '') }),
+  restore: ({ id: promptId }, pieces) => ({
+    promptId,
+    kind: 'yes-no',
+    ...readText(pieces.get(WHOLE_ANSWER) ?? ''),
+  }),
   done: ({ answer }) => answer !== null,
   summary: ({ answer }) => (answer ? WORDS[answer] : 'not decided'),
   texts,

@@ -1,0 +1,46 @@
+import { chakra } from '@chakra-ui/react'
+import type { Answer } from '~/core/boards/prompts/kinds'
+import { scale, spreadOf } from '~/core/boards/prompts/scale/scale'
+import { Reasons, Spread } from '../person-answers'
+
+type Scale = Extract<Answer, { kind: 'scale' }>
+
+/** The steps by number, the two ends with what they mean. */
+export const stepLabels = ({ low, high, steps }: Scale['settings']) =>
+  Array.from({ length: steps }, (_, step) =>
+    [step + 1, step === 0 ? low : step === steps - 1 ? high : ''].filter(Boolean).join(' '),
+  )
+
+/** How many stand at each step, and why. */
+export const ScaleAnswer = ({ answer }: { answer: Scale }) => (
+  <>
+    <Spread counts={spreadOf(answer)} labels={stepLabels(answer.settings)} label="How many stand where" />
+    <Reasons
+      reasons={answer.placed.map(({ personId, value, reason }) => ({
+        key: personId,
+        name: undefined,
+        said: String(value ?? '–'),
+        reason,
+      }))}
+    />
+  </>
+)
+
+/** How many stand at each step over all rooms. */
+export function ScalesTogether({ answers }: { answers: Scale[] }) {
+  const [first] = answers
+  if (!first) return null
+  const all: Scale = { ...first, placed: answers.flatMap(({ placed }) => placed) }
+  return (
+    <>
+      <Spread
+        counts={spreadOf(all)}
+        labels={stepLabels(all.settings)}
+        label="How many stand where, in all rooms"
+      />
+      <chakra.p fontSize="s" color="quiet">
+        {scale.summary(all)}
+      </chakra.p>
+    </>
+  )
+}

@@ -1,0 +1,38 @@
+import { Box, Flex, Stack } from '@chakra-ui/react'
+import { Field, Input, Tick } from '../../ui/fields'
+import type { SettingsProps } from '../look'
+
+/** What the ends mean, and how many steps lie between them. */
+export const ScaleSettings = ({ name, settings, errors }: SettingsProps<'scale'>) => (
+  <Stack gap="8px">
+    <Flex gap="12px" wrap="wrap">
+      <Box flex="1" minW="160px">
+        <Field label="The low end, 1, means" errors={errors.low}>
+          {parts => <Input {...parts} name={`${name}.low`} defaultValue={settings.low} />}
+        </Field>
+      </Box>
+      <Box flex="1" minW="160px">
+        <Field label="The high end means" errors={errors.high}>
+          {parts => <Input {...parts} name={`${name}.high`} defaultValue={settings.high} />}
+        </Field>
+      </Box>
+      <Box w="90px">
+        <Field label="Steps" errors={errors.steps}>
+          {parts => (
+            <Input
+              {...parts}
+              type="number"
+              min={2}
+              max={11}
+              name={`${name}.steps`}
+              defaultValue={settings.steps}
+            />
+          )}
+        </Field>
+      </Box>
+    </Flex>
+    <Tick name={`${name}.reasons`} defaultChecked={settings.reasons}>
+      Ask why
+    </Tick>
+  </Stack>
+)

@@ -1,0 +1,107 @@
+/** Cards are moved between columns and up and down, and joined into heaps with a name. */
+import { generateNKeysBetween } from 'fractional-indexing'
+import type * as Y from 'yjs'
+import { type Card, cardMap, placeOf, readCards } from './document'
+
+export const heapsName = (promptId: string): string => `heaps:${promptId}`
+export const heapsOf = (doc: Y.Doc, promptId: string): Y.Map<unknown> => doc.getMap(heapsName(promptId))
+
+const LONGEST_NAME = 80
+
+/** Names of heaps by their ids, those that have one. */
+export function readHeaps(doc: Y.Doc, promptId: string): Map<string, string> {
+  const named = [...heapsOf(doc, promptId).entries()].flatMap(([id, name]): [string, string][] =>
+    typeof name === 'string' && name.trim() ? [[id, name.trim().slice(0, LONGEST_NAME)]] : [],
+  )
+  return new Map(named)
+}
+
+export const nameHeap = (doc: Y.Doc, promptId: string, heap: string, name: string): void => {
+  heapsOf(doc, promptId).set(heap, name.slice(0, LONGEST_NAME))
+}
+
+/**
+ * Moves a card into a column, before another card there or to its end; it leaves its heap when that is elsewhere. Cards before
+ * it that had no place of their own get one, so that what others add meanwhile still comes last. O(cards).
+ */
+export function moveCard(
+  doc: Y.Doc,
+  promptId: string,
+  id: string,
+  column: number,
+  beforeId: string | null,
+): void {
+  const moved = cardMap(doc, promptId, id)
+  if (!moved || beforeId === id) return
+  const others = readCards(doc, promptId).filter(card => card.id !== id && (card.column ?? 0) === column)
+  const found = others.findIndex(card => card.id === beforeId)
+  const index = found < 0 ? others.length : found
+  doc.transact(() => {
+    if ((moved.get('column') ?? 0) !== column) {
+      moved.set('column', column)
+      moved.delete('heap')
+    }
+    const maps = others.map(card => cardMap(doc, promptId, card.id) as Y.Map<unknown>)
+    const [before, after] = [maps.slice(0, index), maps.slice(index)]
+    putBetween(before, moved, after)
+  })
+}
+
+function putBetween(before: Y.Map<unknown>[], moved: Y.Map<unknown>, after: Y.Map<unknown>[]): void {
+  const placed = before.filter(card => placeOf(card) !== null)
+  const unplaced = [...before.slice(placed.length), moved]
+  const low = placed.length > 0 ? placeOf(placed.at(-1)) : null
+  const high = after[0] ? placeOf(after[0]) : null
+  try {
+    const keys = generateNKeysBetween(low, high, unplaced.length)
+    for (const [index, card] of unplaced.entries()) card.set('at', keys[index])
+  } catch {
+    // Two stand at the very same place, or at one that is none: all of them are given places anew.
+    const all = [...before, moved, ...after]
+    const keys = generateNKeysBetween(null, null, all.length)
+    for (const [index, card] of all.entries()) card.set('at', keys[index])
+  }
+}
+
+/** Joins a card to another: both lie in one heap then, which `freshHeap` names when the other was in none. */
+export function joinHeap(doc: Y.Doc, promptId: string, id: string, otherId: string, freshHeap: string): void {
+  const [card, other] = [cardMap(doc, promptId, id), cardMap(doc, promptId, otherId)]
+  if (!card || !other || card === other) return
+  doc.transact(() => {
+    const had = other.get('heap')
+    const heap = typeof had === 'string' ? had : freshHeap
+    if (had !== heap) other.set('heap', heap)
+    card.set('heap', heap)
+    card.set('column', other.get('column') ?? 0)
+  })
+}
+
+export const leaveHeap = (doc: Y.Doc, promptId: string, id: string): void => {
+  cardMap(doc, promptId, id)?.delete('heap')
+}
+
+/** Cards of a column as they are shown: by themselves, or the cards of a heap together where its first one stands. */
+export interface Stack {
+  heap: string | null
+  cards: Card[]
+}
+
+/** A heap of one card is none. O(cards). */
+export function stacksOf(cards: readonly Card[]): Stack[] {
+  const sizes = new Map<string, number>()
+  for (const { heap } of cards) if (heap) sizes.set(heap, (sizes.get(heap) ?? 0) + 1)
+  const byHeap = new Map<string, Stack>()
+  const stacks: Stack[] = []
+  for (const card of cards) {
+    const heap = card.heap && (sizes.get(card.heap) ?? 0) > 1 ? card.heap : null
+    const stack = heap === null ? undefined : byHeap.get(heap)
+    if (stack) {
+      stack.cards.push(card)
+      continue
+    }
+    const made: Stack = { heap, cards: [card] }
+    stacks.push(made)
+    if (heap !== null) byHeap.set(heap, made)
+  }
+  return stacks
+}

@@ -1,0 +1,440 @@
+/** What the conformance suite has to know of each kind to try it: a kind without an example does not compile. */
+import fc from 'fast-check'
+import * as Y from 'yjs'
+import { joinHeap, leaveHeap, moveCard, nameHeap } from '~/core/boards/prompts/cards/arrange'
+import { addCard, cardsOf, cardText, putCardBack, removeCard } from '~/core/boards/prompts/cards/document'
+import { giveLine, tick, ticksOf } from '~/core/boards/prompts/checklist/document'
+import { becauseOf, decidedOf } from '~/core/boards/prompts/choice/document'
+import { eachOf } from '~/core/boards/prompts/each/document'
+import type { PromptKind } from '~/core/boards/prompts/kinds'
+import { orderOf, putAt, takeOut } from '~/core/boards/prompts/put-in-order/document'
+import { sheetOf } from '~/core/boards/prompts/sheet/document'
+import { fieldOf } from '~/core/boards/prompts/short-answers/document'
+import { addRow, cellOf } from '~/core/boards/prompts/table/document'
+import { answerOf, reasonOf } from '~/core/boards/prompts/yes-no/document'
+import { editText } from '~/core/boards/text-edit'
+import type { KindExample } from './prompt-kind'
+
+type Edit = (doc: Y.Doc, promptId: string, fresh: string) => void
+
+const word = fc.constantFrom('reed', 'peat *and* mud', 'old\nreed', '# 1. _ä_', 'x | y')
+const person = fc.constantFrom('ana', 'bo', 'chi')
+
+/** The card at a place, removed ones too. */
+const cardAt = (doc: Y.Doc, promptId: string, index: number) => {
+  const ids = cardsOf(doc, promptId)
+    .toArray()
+    .map(card => String(card.get('id')))
+  return ids[index % Math.max(1, ids.length)]
+}
+
+const onCard = (change: (doc: Y.Doc, promptId: string, id: string, said: string, other: string) => void) =>
+  fc.tuple(fc.nat(9), word, fc.nat(9)).map(
+    ([index, said, otherIndex]): Edit =>
+      (doc, promptId) => {
+        const id = cardAt(doc, promptId, index)
+        if (id !== undefined) change(doc, promptId, id, said, cardAt(doc, promptId, otherIndex) ?? id)
+      },
+  )
+
+const cardEdits = fc.oneof(
+  word.map(
+    (said): Edit =>
+      (doc, promptId, fresh) =>
+        addCard(doc, promptId, fresh, said),
+  ),
+  onCard((doc, promptId, id, said) => {
+    const text = cardText(doc, promptId, id)
+    if (text) editText(text, said)
+  }),
+  onCard(removeCard),
+  onCard(putCardBack),
+)
+
+const arranging = fc.oneof(
+  cardEdits,
+  fc.tuple(word, fc.nat(3)).map(
+    ([said, column]): Edit =>
+      (doc, promptId, fresh) =>
+        addCard(doc, promptId, fresh, said, column),
+  ),
+  fc
+    .nat(3)
+    .chain(column => onCard((doc, promptId, id, _said, other) => moveCard(doc, promptId, id, column, other))),
+  fc.nat(3).chain(column => onCard((doc, promptId, id) => moveCard(doc, promptId, id, column, null))),
+  onCard((doc, promptId, id, said, other) => {
+    joinHeap(doc, promptId, id, other, `heap-${id}`)
+    nameHeap(doc, promptId, `heap-${id}`, said)
+  }),
+  onCard(leaveHeap),
+)
+
+function hostileCards(doc: Y.Doc, promptId: string) {
+  const list = cardsOf(doc, promptId) as unknown as Y.Array<unknown>
+  const text = new Y.Text('no id')
+  list.push(['junk', 7, null, new Y.Map([['id', 7]]), new Y.Map([['text', text]]), new Y.Array()])
+  list.push([
+    new Y.Map<unknown>([
+      ['id', 'x'],
+      ['text', 'no shared text'],
+      ['at', { strange: true }],
+      ['column', -1],
+    ]),
+  ])
+}
+
+function paragraphOf(text: string): Y.XmlElement {
+  const paragraph = new Y.XmlElement('paragraph')
+  paragraph.insert(0, [new Y.XmlText(text)])
+  return paragraph
+}
+
+const byEach = (values: fc.Arbitrary<object | null>) =>
+  fc.tuple(person, values).map(
+    ([id, value]): Edit =>
+      (doc, promptId) =>
+        value === null ? eachOf(doc, promptId).delete(id) : eachOf(doc, promptId).set(id, { ...value }),
+  )
+
+function hostileEach(doc: Y.Doc, promptId: string) {
+  const each = eachOf(doc, promptId)
+  for (const value of [
+    7,
+    'yes',
+    null,
+    [],
+    { answer: '1', reason: '' },
+    { value: 99, reason: 'x' },
+    { answer: 5, reason: 'x' },
+  ])
+    each.set(`p${JSON.stringify(value).length}`, value)
+  each.set('not an id!', { answer: 0, value: 1, reason: 'x' })
+}
+
+const sheetEdits = fc.oneof(
+  word.map(
+    (said): Edit =>
+      (doc, promptId) =>
+        sheetOf(doc, promptId).insert(0, [paragraphOf(said)]),
+  ),
+  fc.nat(9).map(
+    (index): Edit =>
+      (doc, promptId) => {
+        const fragment = sheetOf(doc, promptId)
+        if (fragment.length > 0) fragment.delete(index % fragment.length)
+      },
+  ),
+)
+
+const tableEdits = (rows: string[]) =>
+  fc.oneof(
+    fc.tuple(fc.constantFrom(...rows), fc.nat(1), word).map(
+      ([row, column, said]): Edit =>
+        (doc, promptId) =>
+          editText(cellOf(doc, promptId, row, column), said),
+    ),
+    fc.tuple(fc.constantFrom(...rows), word).map(
+      ([id, label]): Edit =>
+        (doc, promptId) =>
+          addRow(doc, promptId, { id, label }),
+    ),
+    fc.constantFrom(...rows).map(
+      (id): Edit =>
+        (doc, promptId) =>
+          removeCard(doc, promptId, id),
+    ),
+  )
+
+export const EXAMPLES: { [Kind in PromptKind]: Record<string, KindExample> } = {
+  cards: {
+    'in one space': {
+      edits: arranging,
+      hostile: hostileCards,
+      finished: {
+        write(doc, promptId) {
+          addCard(doc, promptId, 'a', '# one_two')
+          addCard(doc, promptId, 'b', ' ')
+          addCard(doc, promptId, 'c', '- *three*')
+          moveCard(doc, promptId, 'c', 0, 'a')
+        },
+        texts: ['- *three*', '# one_two'],
+      },
+    },
+    'in columns': {
+      settings: { columns: 'For\nAgainst\nFor now', mostEach: 3 },
+      edits: arranging,
+      hostile: hostileCards,
+      finished: {
+        write(doc, promptId) {
+          addCard(doc, promptId, 'a', 'dear', 1)
+          addCard(doc, promptId, 'b', 'quick')
+          addCard(doc, promptId, 'c', 'cheap')
+          joinHeap(doc, promptId, 'c', 'b', 'heap')
+        },
+        texts: ['For: quick', 'For: cheap', 'Against: dear'],
+      },
+      inMarkdown: ['quick', 'cheap', 'dear'],
+    },
+  },
+  sheet: {
+    'several paragraphs': {
+      edits: sheetEdits,
+      hostile(doc, promptId) {
+        const strange = new Y.XmlElement('script')
+        strange.insert(0, [new Y.XmlElement('b'), new Y.XmlHook('hook') as never])
+        sheetOf(doc, promptId).insert(0, [strange])
+      },
+      finished: {
+        write: (doc, promptId) =>
+          sheetOf(doc, promptId).insert(0, ['Roll it.', '- feel', '- look'].map(paragraphOf)),
+        texts: ['Roll it.\n- feel\n- look'],
+      },
+    },
+  },
+  'yes-no': {
+    'a decision': {
+      edits: fc.oneof(
+        fc.constantFrom('yes', 'no').map(
+          (said): Edit =>
+            (doc, promptId) =>
+              answerOf(doc, promptId).set('answer', said),
+        ),
+        fc.constant<Edit>((doc, promptId) => answerOf(doc, promptId).delete('answer')),
+        word.map(
+          (said): Edit =>
+            (doc, promptId) =>
+              editText(reasonOf(doc, promptId), said),
+        ),
+      ),
+      hostile(doc, promptId) {
+        answerOf(doc, promptId).set('answer', { yes: true })
+        answerOf(doc, promptId).set('other', 'yes')
+      },
+      finished: {
+        write(doc, promptId) {
+          answerOf(doc, promptId).set('answer', 'yes')
+          reasonOf(doc, promptId).insert(0, '*mud*')
+        },
+        texts: ['Yes: *mud*'],
+      },
+    },
+  },
+  choice: {
+    'by the group': {
+      settings: { options: ['Reeds', 'Reeds: new', 'Peat'], reasons: true },
+      edits: fc.oneof(
+        fc.nat(4).map(
+          (said): Edit =>
+            (doc, promptId) =>
+              decidedOf(doc, promptId).set('answer', said),
+        ),
+        fc.constant<Edit>((doc, promptId) => decidedOf(doc, promptId).delete('answer')),
+        word.map(
+          (said): Edit =>
+            (doc, promptId) =>
+              editText(becauseOf(doc, promptId), said),
+        ),
+      ),
+      hostile(doc, promptId) {
+        decidedOf(doc, promptId).set('answer', '0')
+        eachOf(doc, promptId).set('ana', { answer: 0, reason: '' })
+      },
+      finished: {
+        write(doc, promptId) {
+          decidedOf(doc, promptId).set('answer', 1)
+          becauseOf(doc, promptId).insert(0, 'wet')
+        },
+        texts: ['B Reeds: new: wet'],
+      },
+    },
+    'by each': {
+      settings: { by: 'each', options: 'Yes\nNo' },
+      edits: byEach(
+        fc.option(
+          fc.record({ answer: fc.option(fc.nat(3), { nil: null }), reason: fc.oneof(word, fc.constant('')) }),
+        ),
+      ),
+      hostile: hostileEach,
+      finished: {
+        write(doc, promptId) {
+          eachOf(doc, promptId).set('bo', { answer: 1, reason: 'wet' })
+          eachOf(doc, promptId).set('ana', { answer: 0, reason: '' })
+        },
+        texts: ['A Yes', 'B No: wet'],
+      },
+    },
+  },
+  scale: {
+    'of five steps': {
+      settings: { low: 'Lost', high: 'Ready' },
+      edits: byEach(
+        fc.option(
+          fc.record({
+            value: fc.option(fc.integer({ min: 0, max: 6 }), { nil: null }),
+            reason: fc.oneof(word, fc.constant('')),
+          }),
+        ),
+      ),
+      hostile: hostileEach,
+      finished: {
+        write(doc, promptId) {
+          eachOf(doc, promptId).set('bo', { value: 2, reason: 'wet' })
+          eachOf(doc, promptId).set('ana', { value: 5, reason: ' ' })
+        },
+        texts: ['5 of 5', '2 of 5: wet'],
+      },
+    },
+  },
+  'short-answers': {
+    'words and numbers': {
+      settings: { fields: 'Who you asked\nDepth | cm | 0 to 300\nBirds | |' },
+      edits: fc.tuple(fc.nat(3), fc.oneof(word, fc.constantFrom('41', '-3', '2,5'))).map(
+        ([place, said]): Edit =>
+          (doc, promptId) =>
+            editText(fieldOf(doc, promptId, place), said),
+      ),
+      hostile(doc, promptId) {
+        fieldOf(doc, promptId, 77).insert(0, 'no such field')
+        doc.getText(`field:${promptId}/x`).insert(0, 'nor this')
+      },
+      finished: {
+        write(doc, promptId) {
+          for (const [place, said] of ['Ana *B*', '41', ' 7 '].entries())
+            fieldOf(doc, promptId, place).insert(0, said)
+        },
+        texts: ['Who you asked: Ana *B*', 'Depth: 41 cm', 'Birds: 7'],
+      },
+    },
+  },
+  table: {
+    'rows that are added': {
+      settings: { columns: 'Bird\nWhy' },
+      edits: tableEdits(['x', 'y', 'z']),
+      hostile: hostileCards,
+      finished: {
+        write(doc, promptId) {
+          addRow(doc, promptId, { id: 'x', label: '' })
+          cellOf(doc, promptId, 'x', 0).insert(0, 'heron')
+          cellOf(doc, promptId, 'x', 1).insert(0, '*tall*')
+        },
+        texts: ['Bird heron; Why *tall*'],
+      },
+    },
+    'rows that are given': {
+      settings: { rows: 'given', lines: 'Water\nPeat', columns: 'Seen\nWhy' },
+      edits: tableEdits(['r0', 'r1', 'r2']),
+      hostile(doc, promptId) {
+        cellOf(doc, promptId, 'r9', 0).insert(0, 'no such row')
+        cellOf(doc, promptId, 'r0', 9).insert(0, 'no such column')
+      },
+      finished: {
+        write(doc, promptId) {
+          for (const row of ['r0', 'r1'])
+            for (const column of [0, 1]) cellOf(doc, promptId, row, column).insert(0, row)
+        },
+        texts: ['Water: Seen r0; Why r0', 'Peat: Seen r1; Why r1'],
+      },
+    },
+    'rows of people': {
+      settings: { rows: 'people', columns: 'Says\nMeans' },
+      edits: tableEdits(['ana', 'bo', 'chi']),
+      hostile: hostileCards,
+      finished: {
+        write(doc, promptId) {
+          addRow(doc, promptId, { id: 'ana', label: 'Ana' })
+          for (const column of [0, 1]) cellOf(doc, promptId, 'ana', column).insert(0, 'mud')
+        },
+        texts: ['Ana: Says mud; Means mud'],
+      },
+    },
+  },
+  checklist: {
+    'given lines and own ones': {
+      settings: { lines: 'Boots (high)\nNet', add: true },
+      edits: fc.oneof(
+        cardEdits,
+        fc.tuple(fc.constantFrom('l0', 'l1', 'l2', 'fresh-0', 'fresh-1'), fc.boolean()).map(
+          ([id, done]): Edit =>
+            (doc, promptId) =>
+              tick(doc, promptId, id, done),
+        ),
+        fc.tuple(fc.constantFrom('l0', 'l1', 'fresh-0'), fc.option(word, { nil: null })).map(
+          ([id, name]): Edit =>
+            (doc, promptId) =>
+              giveLine(doc, promptId, id, name === null ? null : { id: 'ana', name }),
+        ),
+      ),
+      hostile(doc, promptId) {
+        hostileCards(doc, promptId)
+        ticksOf(doc, promptId).set('l0/done', 'yes')
+        ticksOf(doc, promptId).set('l0/for', { name: 7 })
+        ticksOf(doc, promptId).set('l77/done', true)
+      },
+      finished: {
+        write(doc, promptId) {
+          tick(doc, promptId, 'l0', true)
+          giveLine(doc, promptId, 'l0', { id: 'ana', name: 'Ana' })
+          tick(doc, promptId, 'l1', true)
+        },
+        texts: ['[x] Boots (high) (Ana)', '[x] Net'],
+      },
+    },
+  },
+  'put-in-order': {
+    'by the group': {
+      settings: { lines: 'Look\n2. Draw\nName' },
+      edits: fc.oneof(
+        fc.tuple(fc.nat(2), fc.nat(4)).map(
+          ([line, place]): Edit =>
+            (doc, promptId) =>
+              putAt(doc, promptId, 3, line, place),
+        ),
+        fc.nat(2).map(
+          (line): Edit =>
+            (doc, promptId) =>
+              takeOut(doc, promptId, line),
+        ),
+      ),
+      hostile(doc, promptId) {
+        for (const [key, value] of Object.entries({ l0: 7, l1: '', l2: 'not a place!', l9: 'a0', x: 'a0' }))
+          orderOf(doc, promptId).set(key, value)
+      },
+      finished: {
+        write(doc, promptId) {
+          for (const [line, place] of [
+            [0, 0],
+            [2, 0],
+            [1, 1],
+          ] as const)
+            putAt(doc, promptId, 3, line, place)
+        },
+        texts: ['1. Name', '2. 2. Draw', '3. Look'],
+      },
+    },
+  },
+  words: {
+    'at most three': {
+      edits: cardEdits,
+      hostile: hostileCards,
+      finished: {
+        write(doc, promptId) {
+          addCard(doc, promptId, 'a', ' Reed ')
+          addCard(doc, promptId, 'b', ' ')
+          addCard(doc, promptId, 'c', 'wet  feet')
+        },
+        texts: ['Reed', 'wet feet'],
+      },
+    },
+  },
+  link: {
+    'with remarks': {
+      settings: { address: 'https://lowmarsh.example/map' },
+      edits: cardEdits,
+      hostile: hostileCards,
+      finished: {
+        write: (doc, promptId) => addCard(doc, promptId, 'a', '_old_ map'),
+        texts: ['_old_ map'],
+      },
+    },
+  },
+}
