@@ -7,6 +7,7 @@ import { giveLine, tick, ticksOf } from '~/core/boards/prompts/checklist/documen
 import { becauseOf, decidedOf } from '~/core/boards/prompts/choice/document'
 import { eachOf } from '~/core/boards/prompts/each/document'
 import type { PromptKind } from '~/core/boards/prompts/kinds'
+import { giveOwn, giveShared, sharedOf } from '~/core/boards/prompts/points/document'
 import { orderOf, putAt, takeOut } from '~/core/boards/prompts/put-in-order/document'
 import { sheetOf } from '~/core/boards/prompts/sheet/document'
 import { fieldOf } from '~/core/boards/prompts/short-answers/document'
@@ -94,6 +95,21 @@ const byEach = (values: fc.Arbitrary<object | null>) =>
     ([id, value]): Edit =>
       (doc, promptId) =>
         value === null ? eachOf(doc, promptId).delete(id) : eachOf(doc, promptId).set(id, { ...value }),
+  )
+
+const given = fc
+  .tuple(
+    fc.constantFrom('x', 'y', 'z'),
+    fc.constantFrom('reed', 'peat; 2 mud', '7 up'),
+    fc.integer({ min: 1, max: 3 }),
+  )
+  .map(([id, label, count]) => ({ id, label: `${label} ${id}`, count }))
+
+const byEachPoints = (lists: fc.Arbitrary<object[] | null>) =>
+  fc.tuple(person, lists).map(
+    ([id, list]): Edit =>
+      (doc, promptId) =>
+        list === null ? eachOf(doc, promptId).delete(id) : eachOf(doc, promptId).set(id, list),
   )
 
 function hostileEach(doc: Y.Doc, promptId: string) {
@@ -410,6 +426,58 @@ export const EXAMPLES: { [Kind in PromptKind]: Record<string, KindExample> } = {
         },
         texts: ['1. Name', '2. 2. Draw', '3. Look'],
       },
+    },
+  },
+  points: {
+    'of each': {
+      settings: { over: 'cards', points: 5 },
+      edits: fc.oneof(
+        byEachPoints(fc.option(fc.array(given, { maxLength: 3 }))),
+        fc.tuple(person, given).map(
+          ([id, one]): Edit =>
+            (doc, promptId) =>
+              giveOwn(doc, promptId, id, [], one),
+        ),
+      ),
+      hostile(doc, promptId) {
+        hostileEach(doc, promptId)
+        eachOf(doc, promptId).set('ana', [{ id: 'x', label: 'all', count: 6 }])
+        eachOf(doc, promptId).set('bo', [{ id: 'x', label: 'less than none', count: -1 }])
+        sharedOf(doc, promptId).set('x', { id: 'x', label: 'not shared', count: 1 })
+      },
+      finished: {
+        write(doc, promptId) {
+          giveOwn(doc, promptId, 'ana', [{ id: 'x', label: 'Reeds', count: 1 }], {
+            id: 'y',
+            label: '*Otters*',
+            count: 2,
+          })
+          giveOwn(doc, promptId, 'bo', [], { id: 'x', label: 'Reeds', count: 2 })
+        },
+        texts: ['2 *Otters*\n1 Reeds', '2 Reeds'],
+      },
+      inMarkdown: ['Reeds: 3 points', '*Otters*: 2 points'],
+    },
+    'of the group': {
+      settings: { over: 'cards', by: 'group', points: 4 },
+      edits: fc.tuple(given, fc.nat(3)).map(
+        ([one, count]): Edit =>
+          (doc, promptId) =>
+            giveShared(doc, promptId, { ...one, count }),
+      ),
+      hostile(doc, promptId) {
+        sharedOf(doc, promptId).set('x', { id: 'y', label: 'another', count: 1 })
+        sharedOf(doc, promptId).set('y', 7)
+        eachOf(doc, promptId).set('ana', [{ id: 'x', label: 'her own', count: 1 }])
+      },
+      finished: {
+        write(doc, promptId) {
+          giveShared(doc, promptId, { id: 'x', label: 'Reeds', count: 3 })
+          giveShared(doc, promptId, { id: 'y', label: 'Otters', count: 1 })
+        },
+        texts: ['3 Reeds\n1 Otters'],
+      },
+      inMarkdown: ['Reeds: 3 points', 'Otters: 1 point'],
     },
   },
   words: {

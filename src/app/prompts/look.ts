@@ -8,6 +8,8 @@ export interface SettingsProps<Kind extends PromptKind> {
   settings: Extract<Prompt, { kind: Kind }>['settings']
   /** What is wrong, by the name of the setting. */
   errors: Readonly<Record<string, string[]>>
+  /** The prompts before this one on the board, with their places counted from 1. */
+  earlier: readonly { id: string; kind: PromptKind; text: string; place: number }[]
 }
 
 /** How a kind of prompt is shown: its name, the space to answer, an answer to read, and what can be set about it. */

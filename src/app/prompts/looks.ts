@@ -4,6 +4,7 @@ import { CHECKLIST_LOOK } from './checklist/look'
 import { CHOICE_LOOK } from './choice/look'
 import { LINK_LOOK } from './link/look'
 import type { PromptLook } from './look'
+import { POINTS_LOOK } from './points/look'
 import { PUT_IN_ORDER_LOOK } from './put-in-order/look'
 import { SCALE_LOOK } from './scale/look'
 import { SHEET_LOOK } from './sheet/look'
@@ -23,6 +24,7 @@ const LOOKS: { [Kind in PromptKind]: PromptLook<Kind> } = {
   table: TABLE_LOOK,
   checklist: CHECKLIST_LOOK,
   'put-in-order': PUT_IN_ORDER_LOOK,
+  points: POINTS_LOOK,
   words: WORDS_LOOK,
   link: LINK_LOOK,
 }

@@ -1,20 +1,20 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 
-/** How many answered what: bars with their counts in words. */
-export function Spread({
-  counts,
-  labels,
-  label,
-}: {
+interface SpreadProps {
   counts: readonly number[]
   labels: readonly string[]
+  /** Where two labels can be the same. */
+  keys?: readonly string[]
   label: string
-}) {
+}
+
+/** How many answered what: bars with their counts in words. */
+export function Spread({ counts, labels, keys = labels, label }: SpreadProps) {
   const most = Math.max(1, ...counts)
   return (
     <Stack as="ul" gap="4px" listStyleType="none" aria-label={label} fontSize="s">
       {labels.map((name, place) => (
-        <Flex as="li" key={name} gap="8px" align="center">
+        <Flex as="li" key={keys[place]} gap="8px" align="center">
           <chakra.span w="110px" flexShrink="0" overflowWrap="anywhere">
             {name}
           </chakra.span>

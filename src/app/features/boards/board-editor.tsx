@@ -75,6 +75,9 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
                   kept={board?.prompts.find(({ id }) => id === prompt.getFieldset().id.initialValue)}
                   errors={settingErrors(form.allErrors, `${prompt.name}.settings`)}
                   index={index}
+                  earlier={prompts
+                    .slice(0, index)
+                    .map((each, place) => earlierPrompt(each.getFieldset(), place))}
                   buttons={
                     <>
                       <Button
@@ -140,6 +143,13 @@ const settingErrors = (all: Record<string, string[]>, name: string): Record<stri
 
 const threeSteps = (steps: string[]) => [...steps, '', '', ''].slice(0, MOST_STEPS)
 
+const earlierPrompt = ({ id, kind, text }: PromptFieldsProps['prompt'], place: number) => ({
+  id: id.initialValue ?? '',
+  kind: (kind.value ?? kind.initialValue ?? 'cards') as PromptKind,
+  text: text.value ?? text.initialValue ?? '',
+  place: place + 1,
+})
+
 interface PromptFieldsProps {
   name: string
   /** The prompt as it is kept; none for a new one. */
@@ -148,10 +158,11 @@ interface PromptFieldsProps {
   errors: Record<string, string[]>
   prompt: { id: FieldMetadata<string>; kind: FieldMetadata<PromptKind>; text: FieldMetadata<string> }
   index: number
+  earlier: SettingsProps<PromptKind>['earlier']
   buttons: React.ReactNode
 }
 
-function PromptFields({ name, prompt, kept, errors, index, buttons }: PromptFieldsProps) {
+function PromptFields({ name, prompt, kept, errors, index, earlier, buttons }: PromptFieldsProps) {
   const kind = (prompt.kind.value ?? prompt.kind.initialValue ?? 'cards') as PromptKind
   const look = lookOf(kind)
   const Settings = look?.Settings as ComponentType<SettingsProps<PromptKind>> | null | undefined
@@ -190,7 +201,13 @@ function PromptFields({ name, prompt, kept, errors, index, buttons }: PromptFiel
       </Flex>
       {Settings && (
         <Box mt="8px">
-          <Settings key={kind} name={`${name}.settings`} settings={settings} errors={errors} />
+          <Settings
+            key={kind}
+            name={`${name}.settings`}
+            settings={settings}
+            errors={errors}
+            earlier={earlier}
+          />
           {errors[''] && (
             <Box mt="8px">
               <Message kind="problem">{errors[''].join(' ')}</Message>

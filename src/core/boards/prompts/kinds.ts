@@ -8,6 +8,7 @@ import { choice } from './choice/choice'
 import type { Follower, Kind } from './kind'
 import { link } from './link/link'
 import { readingAll } from './pieces'
+import { points } from './points/points'
 import { putInOrder } from './put-in-order/put-in-order'
 import { scale } from './scale/scale'
 import { sheet } from './sheet/sheet'
@@ -26,6 +27,7 @@ export const KINDS = {
   table,
   checklist,
   'put-in-order': putInOrder,
+  points,
   words,
   link,
 }

@@ -1,0 +1,56 @@
+import { Box, Flex, Stack } from '@chakra-ui/react'
+import { Choice, Field, Input, Select } from '../../ui/fields'
+import type { SettingsProps } from '../look'
+
+/** To which cards points are given, by whom, and how many. */
+export function PointsSettings({ name, settings, errors, earlier }: SettingsProps<'points'>) {
+  const cards = earlier.filter(({ kind }) => kind === 'cards')
+  const known = cards.some(({ id }) => id === settings.over)
+  return (
+    <Stack gap="8px">
+      <Flex gap="12px" wrap="wrap">
+        <Box flex="1" minW="220px">
+          <Field label="Points go to the cards of" errors={errors.over}>
+            {parts => (
+              <Select
+                {...parts}
+                key={cards.length}
+                name={`${name}.over`}
+                defaultValue={known ? settings.over : (cards.at(-1)?.id ?? '')}
+              >
+                {cards.length === 0 && <option value="">no prompt for cards stands before this one</option>}
+                {cards.map(({ id, text, place }) => (
+                  <option key={id} value={id}>
+                    {place}. {text || 'a prompt without words yet'}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+        </Box>
+        <Box w="110px">
+          <Field label="Points" errors={errors.points}>
+            {parts => (
+              <Input
+                {...parts}
+                type="number"
+                min={1}
+                max={100}
+                name={`${name}.points`}
+                defaultValue={settings.points}
+              />
+            )}
+          </Field>
+        </Box>
+      </Flex>
+      <Flex as="fieldset" gap="6px 16px" wrap="wrap" aria-label="Who gives points">
+        <Choice name={`${name}.by`} value="each" defaultChecked={settings.by === 'each'}>
+          Each has so many to give
+        </Choice>
+        <Choice name={`${name}.by`} value="group" defaultChecked={settings.by === 'group'}>
+          The group shares out so many
+        </Choice>
+      </Flex>
+    </Stack>
+  )
+}
