@@ -22,5 +22,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 export default function BoardRoute({ loaderData, actionData }: Route.ComponentProps) {
-  return <BoardEditor key={loaderData.board.id} board={loaderData.board} lastResult={actionData} />
+  const { board } = loaderData
+  // What was saved is what the form begins with: it is drawn anew then.
+  return <BoardEditor key={`${board.id} ${board.savedAt}`} board={board} lastResult={actionData} />
 }

@@ -200,6 +200,18 @@ const ASKS: Ask[] = [
   ],
   state => [facilitator, { type: 'close-question', questionId: state.questions.at(-1)?.id ?? 'none' }],
   (_state, pick) => [facilitator, { type: 'open-parts', parts: pick % 2 === 0 ? null : ['c'] }],
+  (state, pick) => [
+    facilitator,
+    {
+      type: pick % 3 === 0 ? 'shut-part' : 'open-part',
+      partId: 'later',
+      roomId: pick % 2 === 0 ? null : roomId(state, pick),
+    },
+  ],
+  (state, pick) => [
+    participant(personId(state, pick)),
+    { type: 'say-part-done', partId: pick % 2 === 0 ? 'first' : 'later', done: pick % 3 > 0 },
+  ],
 ]
 
 const segment = (

@@ -185,6 +185,10 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'question-answered': { questionId: 'q', participantId: 'a', answer: 1 },
     'question-closed': { questionId: 'q' },
     'parts-opened': { parts: ['c'] },
+    'part-opened': { roomIds: ['r'], partId: 'p' },
+    'part-shut': { roomIds: ['r'], partId: 'p' },
+    'part-done': { roomId: 'r', partId: 'first', participantId: 'a' },
+    'part-not-done': { roomId: 'r', partId: 'first', participantId: 'a' },
     'rooms-laid-out': {
       segmentId: 's',
       rooms: [{ id: 'r', name: 'x', copyId: 'c', board: 1, participantIds: ['a'] }],

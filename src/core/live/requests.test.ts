@@ -36,6 +36,7 @@ const MAY: Record<ActorKind, string[]> = {
     'note',
     'open',
     'open-choosing',
+    'open-part',
     'open-parts',
     'place',
     'place-people',
@@ -53,6 +54,7 @@ const MAY: Record<ActorKind, string[]> = {
     'set-terms',
     'set-waiting-list',
     'settle-doubt',
+    'shut-part',
     'skip-segment',
     'undo-rooms',
     'unmatch-people',
@@ -69,11 +71,12 @@ const MAY: Record<ActorKind, string[]> = {
     'pass-role',
     'put-away',
     'put-in-beside',
+    'say-part-done',
     'take-out-beside',
     'withdraw-help',
   ],
   door: ['claim-name', 'connect', 'disconnect', 'join'],
-  clock: ['call-back', 'finish-grace', 'say-on-schedule', 'warn'],
+  clock: ['call-back', 'finish-grace', 'open-due-parts', 'say-on-schedule', 'warn'],
 }
 const ACTORS = { facilitator, participant: participant('ana'), door, clock }
 

@@ -8,6 +8,7 @@ import { help } from './help/help'
 import { late } from './late/late'
 import { messages } from './messages/messages'
 import { moves } from './moves/moves'
+import { parts } from './parts/parts'
 import { questions } from './questions/questions'
 import { roles } from './roles/roles'
 import { roomSet } from './room-set/room-set'
@@ -40,6 +41,7 @@ export const TOPICS = {
   moves,
   sitting,
   rounds,
+  parts,
   roles,
   segments,
   messages,

@@ -1,5 +1,4 @@
 import { asc, eq, isNull, or } from 'drizzle-orm'
-import type { BoardForm } from '~/contracts/forms/boards'
 import { type Board, boardSchema } from '~/core/boards/board'
 import type { Database } from '../db/database.server'
 import { boards } from '../db/schema.server'
@@ -21,21 +20,21 @@ export async function listBoards(db: Database, alsoId?: string): Promise<KeptBoa
   return rows.map(row => ({ id: row.id, ...readBoard(row) }))
 }
 
-/** A board as it is kept. Throws not-found. */
-export async function getBoard(db: Database, boardId: string): Promise<KeptBoard> {
+/** A board as it is kept, and when it was last saved, in milliseconds since 1970. Throws not-found. */
+export async function getBoard(db: Database, boardId: string): Promise<KeptBoard & { savedAt: number }> {
   const [row] = await db.select().from(boards).where(eq(boards.id, boardId))
   if (!row) throw notFound('board')
-  return { id: row.id, ...readBoard(row) }
+  return { id: row.id, savedAt: row.savedAt.getTime(), ...readBoard(row) }
 }
 
-export async function createBoard(db: Database, form: BoardForm): Promise<string> {
+export async function createBoard(db: Database, form: Board): Promise<string> {
   const id = newId()
   await db.insert(boards).values({ id, ...form })
   return id
 }
 
 /** Changes a board. Sessions already opened keep the board as it was then. Throws not-found. */
-export async function saveBoard(db: Database, boardId: string, form: BoardForm): Promise<void> {
+export async function saveBoard(db: Database, boardId: string, form: Board): Promise<void> {
   const saved = await db
     .update(boards)
     .set({ ...form, savedAt: new Date() })

@@ -5,12 +5,14 @@ import type { ComponentType } from 'react'
 import { Form, Link, useSearchParams } from 'react-router'
 import { boardForm } from '~/contracts/forms/boards'
 import { type Board, MOST_PROMPTS, MOST_STEPS, type Prompt } from '~/core/boards/board'
+import { MOST_LATER_PARTS } from '~/core/boards/part'
 import type { PromptKind } from '~/core/boards/prompts/kinds'
 import type { SettingsProps } from '../../prompts/look'
 import { KINDS_SHOWN, lookOf } from '../../prompts/looks'
 import { Button } from '../../ui/button'
 import { Field, Input, Select, TextArea } from '../../ui/fields'
 import { Message, PageHead, Section } from '../../ui/layout'
+import { PartFields } from './part-fields'
 
 /** A new prompt of a kind, with the settings it begins with. */
 const newPrompt = (kind: PromptKind, id: string) =>
@@ -35,6 +37,12 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
   })
   const steps = fields.steps.getFieldList()
   const prompts = fields.prompts.getFieldList()
+  const parts = fields.parts.getFieldList()
+  const partChoices = parts.map((part, index) => {
+    const { id, title } = part.getFieldset()
+    const name = title.value ?? title.initialValue
+    return { id: id.initialValue ?? '', name: name ? `${index + 2}. ${name}` : `${index + 2}` }
+  })
   return (
     <>
       <PageHead title={board?.title ?? 'Make a board'} under={<Link to="/boards">Boards</Link>} />
@@ -65,6 +73,47 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
               {fields.steps.errors && <Message kind="problem">{fields.steps.errors.join(' ')}</Message>}
             </Stack>
           </Section>
+          <Section title="Parts">
+            <Stack gap="12px">
+              <chakra.p color="quiet">
+                {parts.length === 0
+                  ? 'All of it is open with the round. Add a part for what comes later: until it opens, groups see nothing of it.'
+                  : 'What stands above is part 1, and opens with the round.'}
+              </chakra.p>
+              {parts.map((part, index) => (
+                <PartFields
+                  key={part.key}
+                  part={part.getFieldset()}
+                  place={index + 2}
+                  steps={
+                    board?.parts?.find(({ id }) => id === part.getFieldset().id.initialValue)?.steps ?? []
+                  }
+                  buttons={
+                    <Button
+                      type="submit"
+                      size="small"
+                      {...form.remove.getButtonProps({ name: fields.parts.name, index })}
+                    >
+                      Remove part {index + 2}
+                    </Button>
+                  }
+                />
+              ))}
+              <Flex>
+                <Button
+                  disabled={parts.length >= MOST_LATER_PARTS}
+                  onClick={() =>
+                    form.insert({
+                      name: fields.parts.name,
+                      defaultValue: { id: newPromptId(), title: '', opens: 'hand' },
+                    })
+                  }
+                >
+                  Add a part
+                </Button>
+              </Flex>
+            </Stack>
+          </Section>
           <Section title="Prompts">
             <Stack gap="12px">
               {prompts.map((prompt, index) => (
@@ -75,6 +124,7 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
                   kept={board?.prompts.find(({ id }) => id === prompt.getFieldset().id.initialValue)}
                   errors={settingErrors(form.allErrors, `${prompt.name}.settings`)}
                   index={index}
+                  parts={partChoices}
                   earlier={prompts
                     .slice(0, index)
                     .map((each, place) => earlierPrompt(each.getFieldset(), place))}
@@ -156,13 +206,29 @@ interface PromptFieldsProps {
   kept: Prompt | undefined
   /** What is wrong with its settings, by their names; under no name what is wrong with all of them. */
   errors: Record<string, string[]>
-  prompt: { id: FieldMetadata<string>; kind: FieldMetadata<PromptKind>; text: FieldMetadata<string> }
+  prompt: {
+    id: FieldMetadata<string>
+    kind: FieldMetadata<PromptKind>
+    text: FieldMetadata<string>
+    part: FieldMetadata<string | undefined>
+  }
+  /** The parts after the first. */
+  parts: readonly { id: string; name: string }[]
   index: number
   earlier: SettingsProps<PromptKind>['earlier']
   buttons: React.ReactNode
 }
 
-function PromptFields({ name, prompt, kept, errors, index, earlier, buttons }: PromptFieldsProps) {
+function PromptFields({
+  name,
+  prompt,
+  parts: laterParts,
+  kept,
+  errors,
+  index,
+  earlier,
+  buttons,
+}: PromptFieldsProps) {
   const kind = (prompt.kind.value ?? prompt.kind.initialValue ?? 'cards') as PromptKind
   const look = lookOf(kind)
   const Settings = look?.Settings as ComponentType<SettingsProps<PromptKind>> | null | undefined
@@ -199,6 +265,28 @@ function PromptFields({ name, prompt, kept, errors, index, earlier, buttons }: P
           </Field>
         </Box>
       </Flex>
+      {laterParts.length > 0 && (
+        <Box mt="8px" maxW="320px">
+          <Field label="It stands in part">
+            {parts => (
+              // Drawn anew with the parts there are: of one that was removed it falls back into the first.
+              <Select
+                {...parts}
+                key={laterParts.map(({ id }) => id).join(' ')}
+                name={prompt.part.name}
+                defaultValue={prompt.part.value ?? prompt.part.initialValue ?? ''}
+              >
+                <option value="">1</option>
+                {laterParts.map(({ id, name: called }) => (
+                  <option key={id} value={id}>
+                    {called}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+        </Box>
+      )}
       {Settings && (
         <Box mt="8px">
           <Settings

@@ -30,6 +30,8 @@ export interface LaneProps {
   rounds: LiveView['rounds']
   lastVisitAt: number | undefined
   prompts: number
+  /** What the room says it is done with; empty for nothing. */
+  done: string
   /** By participant id. */
   roles: LiveView['roles']
   work: RoomWorkNow | undefined
@@ -57,6 +59,7 @@ export const Lane = memo(function Lane(props: LaneProps) {
     visits,
     clock,
     prompts,
+    done,
     roles,
     work,
     lastVisitAt,
@@ -132,6 +135,11 @@ export const Lane = memo(function Lane(props: LaneProps) {
           <Flex justify="space-between" align="center" gap="8px" color="quiet">
             <span>
               {prompts > 0 && `${work?.answeredPrompts ?? 0} of ${prompts} begun · `}
+              {done && (
+                <chakra.b color="live" fontWeight="600">
+                  {done} ·{' '}
+                </chakra.b>
+              )}
               <VisitedAgo at={lastVisitAt} />
             </span>
             {call && (

@@ -1,6 +1,7 @@
 import { Stack } from '@chakra-ui/react'
 import { memo, useEffect, useMemo, useRef } from 'react'
 import type { RoomWorkNow } from '~/contracts/live'
+import { openPromptsOf, partsOf } from '~/core/boards/parts'
 import { aloneRooms, type Mend } from '~/core/live/rooms/alone'
 import type { LiveView, Send } from '../../live/live-view'
 import { type RoomPart, roomParts } from '../../live/rooms/room-parts'
@@ -40,6 +41,7 @@ export const Lanes = memo(function Lanes({ view, work, order, narrow, ...rest }:
           lastVisitAt={view.lastVisit[room.id]}
           mends={mends.get(room.id)}
           prompts={openPrompts(view, room)}
+          done={doneWords(view, room)}
           roles={view.roles}
           work={work[room.id]}
           narrow={narrow}
@@ -61,8 +63,22 @@ function useRoomParts(view: LiveView): ReturnType<typeof roomParts> {
 }
 
 /** So many parts of its board a room can work on now. */
-const openPrompts = ({ boards, partsOpen }: LiveView, { board = 0 }: LiveView['rooms'][number]): number =>
-  boards[board]?.prompts.filter(({ id }) => partsOpen?.includes(id) ?? true).length ?? 0
+const openPrompts = (
+  { boards, partsOpen, partsSaid }: LiveView,
+  { id, board = 0 }: LiveView['rooms'][number],
+): number => {
+  const whole = boards[board]
+  return whole ? openPromptsOf(whole, partsSaid[id], partsOpen) : 0
+}
+
+/** The parts a room says it is done with, in words; nothing for a board of one part. */
+function doneWords({ boards, partsSaid }: LiveView, { id, board = 0 }: LiveView['rooms'][number]): string {
+  const whole = boards[board]
+  const done = partsSaid[id]?.done ?? []
+  if (!whole || done.length === 0) return ''
+  const places = partsOf(whole).flatMap((part, place) => (done.includes(part.id) ? [place + 1] : []))
+  return places.length === 1 ? `done with part ${places[0]}` : `done with parts ${places.join(', ')}`
+}
 
 /** In a round, the moves that mend it where somebody is alone, by room. */
 function useMends({ clock, rooms, people }: LiveView): ReadonlyMap<string, Mend[]> {

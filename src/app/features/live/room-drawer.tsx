@@ -3,6 +3,7 @@ import { boardOf } from '~/core/live/rooms/rooms'
 import { BoardView } from '../../board-view/board-view'
 import type { LiveView, Send } from '../../live/live-view'
 import { NoteForm } from '../../live/messages/note-form'
+import { PartsOfRoom } from '../../live/parts/parts-of-room'
 import { CloseRoom } from '../../live/room-set/close-room'
 import { RoomLink } from '../../live/room-set/room-link'
 import { RenameRoom } from '../../live/rooms/rename-room'
@@ -37,6 +38,7 @@ export function RoomDrawer({ sessionId, room, index, view, accountId, onClose, s
           )}
           <VisitButton view={view} roomId={room.id} accountId={accountId} send={send} />
           <NoteForm sessionId={sessionId} roomId={room.id} helpId={call?.id ?? null} send={send} />
+          <PartsOfRoom roomId={room.id} board={boardOf(view, room)} view={view} send={send} />
           <chakra.details>
             <chakra.summary cursor="pointer" fontWeight="600">
               Name, link, close

@@ -113,6 +113,11 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
                 me={{ id: view.me.id }}
                 names={Object.fromEntries(whereabouts.members.map(member => [member.id, member.shownName]))}
                 onStatus={setSaved}
+                parts={{
+                  shut: view.partsShut,
+                  done: view.partsDone,
+                  onDone: (partId, done) => send({ type: 'say-part-done', partId, done }),
+                }}
               />
             ) : (
               <>

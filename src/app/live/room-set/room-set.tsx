@@ -7,6 +7,7 @@ import { Button } from '../../ui/button'
 import { CopyText } from '../../ui/copy-text'
 import { NamePrompt } from '../../ui/name-prompt'
 import type { LiveView, Send } from '../live-view'
+import { PartsOfAll } from '../parts/parts-of-all'
 import { PartsOpen } from '../rooms/parts-open'
 import { PlanWhatComes } from '../segments/order-now'
 
@@ -32,6 +33,7 @@ export function RoomSet({ view, send, children }: RoomSetProps) {
         <PartsOpen view={view} send={send} />
         <PlanWhatComes view={view} send={send} />
       </Flex>
+      <PartsOfAll view={view} send={send} />
       <ClosedRooms view={view} send={send} />
     </Stack>
   )

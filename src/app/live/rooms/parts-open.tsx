@@ -3,7 +3,7 @@ import { uniqBy } from 'lodash-es'
 import { Tick } from '../../ui/fields'
 import type { LiveView, Send } from '../live-view'
 
-/** Which parts of the boards people see and write in now: the rest waits until it is opened. */
+/** Which prompts of the boards people see and write in now: the rest waits until it is opened. */
 export function PartsOpen({ view: { boards, rooms, partsOpen }, send }: { view: LiveView; send: Send }) {
   const used = new Set(rooms.map(({ board = 0 }) => board))
   const prompts = uniqBy(
@@ -16,11 +16,9 @@ export function PartsOpen({ view: { boards, rooms, partsOpen }, send }: { view: 
   return (
     <chakra.details fontSize="s">
       <chakra.summary cursor="pointer" minH="30px" color="live" fontWeight="600">
-        {open === prompts.length
-          ? 'All parts of the board are open'
-          : `${open} of ${prompts.length} parts open`}
+        {open === prompts.length ? 'All prompts are open' : `${open} of ${prompts.length} prompts open`}
       </chakra.summary>
-      <Stack gap="0" as="ul" listStyleType="none" aria-label="Parts of the board">
+      <Stack gap="0" as="ul" listStyleType="none" aria-label="Prompts of the board">
         {prompts.map(({ id, text }) => (
           <li key={id}>
             <Tick
@@ -32,7 +30,7 @@ export function PartsOpen({ view: { boards, rooms, partsOpen }, send }: { view: 
                 send({ type: 'open-parts', parts: parts.length === prompts.length ? null : parts })
               }}
             >
-              {text || 'A part without a question'}
+              {text || 'A prompt without a question'}
             </Tick>
           </li>
         ))}

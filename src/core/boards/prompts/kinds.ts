@@ -36,9 +36,15 @@ type Kinds = typeof KINDS
 export type PromptKind = keyof Kinds
 export const PROMPT_KINDS = Object.keys(KINDS) as [PromptKind, ...PromptKind[]]
 
-/** One thing a board asks for, with what is set about the space to answer it. */
+/** One thing a board asks for, with what is set about the space to answer it, and the part it stands in unless that is the first. */
 export type Prompt = {
-  [Name in PromptKind]: { id: string; kind: Name; text: string; settings: z.infer<Kinds[Name]['settings']> }
+  [Name in PromptKind]: {
+    id: string
+    kind: Name
+    text: string
+    settings: z.infer<Kinds[Name]['settings']>
+    part?: string | undefined
+  }
 }[PromptKind]
 
 /** What stands under a prompt. */
@@ -51,7 +57,13 @@ export const promptSchemaWith = (text: z.ZodType<string>): z.ZodType<Prompt, Pro
   z.discriminatedUnion(
     'kind',
     Object.values(KINDS).map(({ name, settings }) =>
-      z.object({ id: promptId, kind: z.literal(name), text, settings: (settings as z.ZodType).prefault({}) }),
+      z.object({
+        id: promptId,
+        kind: z.literal(name),
+        text,
+        settings: (settings as z.ZodType).prefault({}),
+        part: promptId.optional(),
+      }),
     ) as never,
   ) as unknown as z.ZodType<Prompt, Prompt>
 

@@ -157,10 +157,7 @@ export const rooms = topic<{
         canUndo: state.before !== null,
         partsOpen: state.partsOpen,
       }),
-      participant: (state, me) => {
-        const room = roomIn(state, me)
-        return { whereabouts: whereaboutsOf(state, me), board: room ? openParts(state, room) : null }
-      },
+      participant: (state, me) => ({ whereabouts: whereaboutsOf(state, me) }),
       projector: state => ({
         task:
           state.boardsToCome.length > 1
@@ -231,15 +228,6 @@ export function onBoard<R extends PlannedRoom>(
   const board = boardsToCome[place % boardsToCome.length] ?? 0
   return board === 0 ? room : { ...room, board }
 }
-
-/** The board of a room as its people see it: with the parts that are open now. */
-const openParts = (state: RoomsState & Pick<SessionState, 'boards'>, room: Room): Board =>
-  state.partsOpen === null ? boardOf(state, room) : withParts(boardOf(state, room), state.partsOpen)
-
-const withParts = rememberBoth((board: Board, parts: readonly string[]): Board => {
-  const prompts = board.prompts.filter(({ id }) => parts.includes(id))
-  return prompts.length === board.prompts.length ? board : { ...board, prompts }
-})
 
 /** The rooms, with those marked in which somebody now is. */
 function withUsed(state: RoomsState, roomIds: ReadonlySet<string | null | undefined>): Partial<RoomsState> {

@@ -207,7 +207,7 @@ function BoardWords({ segment, world, onChange }: WordsProps & { world: PlanWorl
           align="center"
           wrap="wrap"
           role="group"
-          aria-label="Parts that are open"
+          aria-label="Prompts that are open"
         >
           with
           {prompts.map(({ id, text }) => (
@@ -221,7 +221,7 @@ function BoardWords({ segment, world, onChange }: WordsProps & { world: PlanWorl
                 onChange({ parts: open.length === prompts.length ? undefined : open })
               }}
             >
-              {text.length > 40 ? `${text.slice(0, 38)}…` : text || 'a part without a question'}
+              {text.length > 40 ? `${text.slice(0, 38)}…` : text || 'a prompt without a question'}
             </Tick>
           ))}
         </Flex>

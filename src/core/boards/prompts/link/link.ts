@@ -4,19 +4,17 @@ import { CardsFollower } from '../cards/follow-cards'
 import { kindOf } from '../kind'
 import { points } from '../markdown'
 
+const whole = z.url({ protocol: /^https?$/ })
+
 const settings = z.object({
   /** Where it leads; empty while its author has not said. */
   address: z
-    .union(
-      [
-        z.literal(''),
-        z
-          .string()
-          .trim()
-          .max(2_000)
-          .pipe(z.url({ protocol: /^https?$/ })),
-      ],
-      { error: 'Write a whole address that begins with https:// or http://.' },
+    .string()
+    .max(2_000, { error: 'Use at most 2000 characters.', abort: true })
+    .trim()
+    .refine(
+      text => text === '' || whole.safeParse(text).success,
+      'Write a whole address that begins with https:// or http://.',
     )
     .default(''),
 })

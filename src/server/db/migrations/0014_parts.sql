@@ -1,0 +1,1 @@
+ALTER TABLE "boards" ADD COLUMN "parts" jsonb DEFAULT '[]'::jsonb NOT NULL;
