@@ -35,7 +35,6 @@ test('a board in parts: made in the editor, one part opened by hand in one room,
   await expect(page.getByLabel('Address')).toHaveValue('lowmarsh.example')
   await page.getByLabel('Address').fill('https://lowmarsh.example')
   await expectAccessible(page)
-  await page.screenshot({ path: '/tmp/shots/editor.png', fullPage: true })
   await page.getByRole('button', { name: 'Save the board' }).click()
   await expect(page.getByText('Saved. Sessions that are already open')).toBeVisible()
   await page.reload()
@@ -62,7 +61,6 @@ test('a board in parts: made in the editor, one part opened by hand in one room,
   await expect(own.getByRole('heading', { name: /^Plan a visit/ })).toBeVisible()
   await expect(own.getByText('Agree on three stops.')).toBeVisible()
   await expect(own.getByText('One more part opens later.')).toBeVisible()
-  await page.screenshot({ path: '/tmp/shots/parts-drawer.png' })
   await drawer.getByRole('button', { name: 'Close' }).click()
 
   // When the group says that it is done, the next one opens, and the lane says so.
@@ -71,7 +69,6 @@ test('a board in parts: made in the editor, one part opened by hand in one room,
   await expect(own.getByRole('heading', { name: /^Look back/ })).toBeVisible()
   await expect(page.getByText('done with part 2')).toBeVisible()
   await expectAccessible(own)
-  await own.screenshot({ path: '/tmp/shots/parts-phone.png', fullPage: true })
   await plan.getByRole('button', { name: 'Done with this part' }).tap()
   await expect(own.getByRole('heading', { name: /^Look back/ })).toBeHidden()
 
@@ -84,5 +81,4 @@ test('a board in parts: made in the editor, one part opened by hand in one room,
   await later.getByRole('listitem').first().getByRole('button', { name: 'Shut in all' }).click()
   await expect(own.getByText('Agree on three stops.')).toBeHidden()
   await expectAccessible(page)
-  await page.screenshot({ path: '/tmp/shots/parts-live.png' })
 })

@@ -164,8 +164,6 @@ test('a worksheet of many kinds is filled in by a thumb and by keys alone, and r
 
   await expectAccessible(thumb)
   await expectAccessible(keys)
-  await thumb.screenshot({ path: '/tmp/shots/thumb.png', fullPage: true })
-  await keys.screenshot({ path: '/tmp/shots/keys.png', fullPage: true })
 
   // The other room, so that there is something to compare; what is written for another is put back.
   const doc = await (chi as SimulatedParticipant).openBoard()
@@ -178,7 +176,6 @@ test('a worksheet of many kinds is filled in by a thumb and by keys alone, and r
   await expect.poll(() => [...eachOf(doc, 'expect').keys()]).toEqual([me])
   await page.getByRole('button', { name: 'Pond life' }).first().click()
   await expect(page.getByText('They never stop.')).toBeVisible()
-  await page.screenshot({ path: '/tmp/shots/live.png' })
 
   await page.getByRole('button', { name: 'Call back' }).click()
   await passGrace(page, server)
@@ -195,9 +192,7 @@ test('a worksheet of many kinds is filled in by a thumb and by keys alone, and r
     /^Draw/,
     /^Name what you saw 0/,
   ])
-  await page.screenshot({ path: '/tmp/shots/review-order.png' })
   await page.getByRole('button', { name: /The hide in a word/ }).click()
   await expect(together.getByRole('list')).toContainText('quiet, 3 times', { ignoreCase: true })
   await expectAccessible(page)
-  await page.screenshot({ path: '/tmp/shots/review-words.png' })
 })

@@ -4,7 +4,7 @@ import fc from 'fast-check'
 import type { RootContent } from 'mdast'
 import { toMarkdown } from 'mdast-util-to-markdown'
 import * as Y from 'yjs'
-import { BoardEntries, type ChangedEntry, isIn } from '~/core/boards/entries'
+import { BoardEntries, type ChangedEntry } from '~/core/boards/entries'
 import {
   type Answer,
   isBegun,
@@ -22,6 +22,7 @@ import {
   summaryOf,
   textsOf,
 } from '~/core/boards/prompts/kinds'
+import { isIn } from '~/core/boards/touched'
 
 /** What the suite has to know of a kind to try it. */
 export interface KindExample {

@@ -1,8 +1,7 @@
 import { useCallback, useLayoutEffect, useMemo, useRef, useSyncExternalStore } from 'react'
 import type * as Y from 'yjs'
-import { touches } from '~/core/boards/entries'
-import { type Answer, type Prompt, type PromptKind, readAnswer, rootsOf } from '~/core/boards/prompts/kinds'
 import { editText } from '~/core/boards/text-edit'
+import { touches } from '~/core/boards/touched'
 
 /** Follows a shared type: `read` is called again after each change, and must give equal values for equal content. */
 export function useShared<Value extends string | number>(
@@ -19,31 +18,37 @@ export function useShared<Value extends string | number>(
   return useSyncExternalStore(subscribe, read, read)
 }
 
+/** What `useAnswer` needs of a kind. */
+interface Readable<Settings, Answer> {
+  roots(promptId: string): string[]
+  read(doc: Y.Doc, asked: { id: string; settings: Settings }): Answer
+}
+
 /** Follows what stands under a prompt, read whole: for kinds whose answers are small. */
-export function useAnswer<Kind extends PromptKind>(
+export function useAnswer<Settings, Answer>(
   doc: Y.Doc,
-  prompt: Extract<Prompt, { kind: Kind }>,
-): Extract<Answer, { kind: Kind }> {
+  kind: Readable<Settings, Answer>,
+  prompt: { id: string; settings: Settings },
+): Answer {
   const followed = useMemo(() => {
-    const read = () => readAnswer(doc, prompt) as Extract<Answer, { kind: Kind }>
-    let answer = read()
+    let answer = kind.read(doc, prompt)
     return {
       get: () => answer,
       subscribe(listener: () => void) {
-        const roots = rootsOf(prompt)
+        const roots = kind.roots(prompt.id)
         const hear = (transaction: Y.Transaction) => {
           if (!touches(transaction, roots)) return
-          answer = read()
+          answer = kind.read(doc, prompt)
           listener()
         }
         doc.on('afterTransaction', hear)
         // Something may have come between drawing and listening.
-        answer = read()
+        answer = kind.read(doc, prompt)
         listener()
         return () => doc.off('afterTransaction', hear)
       },
     }
-  }, [doc, prompt])
+  }, [doc, kind, prompt])
   return useSyncExternalStore(followed.subscribe, followed.get, followed.get)
 }
 

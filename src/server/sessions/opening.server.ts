@@ -89,8 +89,8 @@ async function boardsOf(db: Database, session: Session, order: Segment[]): Promi
   const boards: [string, Board][] = []
   for (const id of new Set([session.boardId ?? '', ...wanted])) {
     const found = id === '' ? null : await getBoard(db, id).catch(nullWhenGone)
-    const { id: _, ...content } = found ?? { id, ...NO_BOARD }
-    boards.push([id, content])
+    const { title, steps, prompts, parts } = found ?? NO_BOARD
+    boards.push([id, { title, steps, prompts, ...(parts?.length && { parts }) }])
   }
   return boards
 }

@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { type FieldMetadata, type SubmissionResult, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
-import type { ComponentType } from 'react'
+import { type ComponentType, Suspense } from 'react'
 import { Form, Link, useSearchParams } from 'react-router'
 import { boardForm } from '~/contracts/forms/boards'
 import { type Board, MOST_PROMPTS, MOST_STEPS, type Prompt } from '~/core/boards/board'
@@ -289,13 +289,15 @@ function PromptFields({
       )}
       {Settings && (
         <Box mt="8px">
-          <Settings
-            key={kind}
-            name={`${name}.settings`}
-            settings={settings}
-            errors={errors}
-            earlier={earlier}
-          />
+          <Suspense fallback={<chakra.p color="quiet">Opening…</chakra.p>}>
+            <Settings
+              key={kind}
+              name={`${name}.settings`}
+              settings={settings}
+              errors={errors}
+              earlier={earlier}
+            />
+          </Suspense>
           {errors[''] && (
             <Box mt="8px">
               <Message kind="problem">{errors[''].join(' ')}</Message>

@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { useEffect, useId, useState } from 'react'
 import type { ParticipantView } from '~/core/live/views'
-import { LONGEST_NAME } from '~/core/live/without-device/without-device'
+import { LONGEST_NAME } from '~/core/live/without-device/limits'
 import { Button } from '../../ui/button'
 import { Field, Input, Tick } from '../../ui/fields'
 import type { SendFromPlace } from '../live-view'

@@ -1,7 +1,7 @@
 import { chakra, Dialog, Stack } from '@chakra-ui/react'
 import { UserPlus } from 'lucide-react'
 import { useState } from 'react'
-import { MOST_PUT_IN } from '~/core/live/without-device/without-device'
+import { MOST_PUT_IN } from '~/core/live/without-device/limits'
 import { isFoundBy } from '~/core/people/shown-name'
 import { Button } from '../../ui/button'
 import { DialogButton } from '../../ui/dialog-button'

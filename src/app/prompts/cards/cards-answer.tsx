@@ -1,11 +1,11 @@
 import { chakra, Stack } from '@chakra-ui/react'
 import { stacksOf } from '~/core/boards/prompts/cards/arrange'
-import { byColumn } from '~/core/boards/prompts/cards/cards'
+import { byColumn } from '~/core/boards/prompts/cards/columns'
 import type { Card } from '~/core/boards/prompts/cards/document'
 import type { Answer } from '~/core/boards/prompts/kinds'
 
 /** Cards to read: under their columns, heaps together. */
-export function CardsAnswer({ answer }: { answer: Extract<Answer, { kind: 'cards' }> }) {
+export default function CardsAnswer({ answer }: { answer: Extract<Answer, { kind: 'cards' }> }) {
   const columns = byColumn(answer).map(cards => cards.filter(card => card.text.trim()))
   return columns.map((cards, place) => {
     const name = answer.columns?.[place] ?? ''

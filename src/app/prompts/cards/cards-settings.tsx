@@ -4,7 +4,7 @@ import { LabelsField } from '../labels-field'
 import type { SettingsProps } from '../look'
 
 /** Columns, and how many cards there may be. */
-export const CardsSettings = ({ name, settings, errors }: SettingsProps<'cards'>) => (
+const CardsSettings = ({ name, settings, errors }: SettingsProps<'cards'>) => (
   <Stack gap="8px">
     <LabelsField
       name={`${name}.columns`}
@@ -45,3 +45,5 @@ export const CardsSettings = ({ name, settings, errors }: SettingsProps<'cards'>
     </Flex>
   </Stack>
 )
+
+export default CardsSettings

@@ -3,7 +3,7 @@ import { Undo2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import type * as Y from 'yjs'
 import { heapsOf, nameHeap, readHeaps, stacksOf } from '~/core/boards/prompts/cards/arrange'
-import { byColumn, columnsOf } from '~/core/boards/prompts/cards/cards'
+import { byColumn, columnsOf } from '~/core/boards/prompts/cards/columns'
 import {
   addCard,
   type Card,
@@ -18,7 +18,7 @@ import { Input, TextArea } from '../../ui/fields'
 import type { PromptSpaceProps } from '../prompt-space'
 import { useShared, useSharedText } from '../use-shared'
 import { CARDS, type Called, LONGEST_CARD } from './called'
-import { CardFrame, DragCards, DropColumn } from './drag-cards'
+import { CardFrame, ColumnFrame, DraggableCards } from './draggable'
 import { MoveCard } from './move-card'
 import { NewCard } from './new-card'
 import { RemoveCard, Removed } from './removed-cards'
@@ -42,7 +42,7 @@ export function CardsSpace(props: PromptSpaceProps<'cards'> & { called?: Called 
   return (
     <Box>
       {cards.length === 0 && readOnly && <chakra.p color="quiet">No {called.many} yet.</chakra.p>}
-      <DragCards doc={doc} promptId={prompt.id} isOff={readOnly}>
+      <DraggableCards doc={doc} promptId={prompt.id} isOff={readOnly}>
         <Grid gap="12px" templateColumns={{ base: '1fr', md: `repeat(${columns.length}, minmax(0, 1fr))` }}>
           {byPlace.map((inColumn, place) => (
             <Column
@@ -59,7 +59,7 @@ export function CardsSpace(props: PromptSpaceProps<'cards'> & { called?: Called 
             />
           ))}
         </Grid>
-      </DragCards>
+      </DraggableCards>
       <Box role="status">
         {justRemoved && !cards.some(({ id }) => id === justRemoved) && (
           <Flex align="center" gap="8px" mt="8px" fontSize="s">
@@ -137,7 +137,7 @@ function Column(props: ColumnProps) {
   const { doc } = connection
   const stacks = stacksOf(cards)
   return (
-    <DropColumn place={place} isAlone={columns.length === 1}>
+    <ColumnFrame place={place} isAlone={columns.length === 1}>
       {name && (
         <chakra.h4 fontSize="m" mb="6px">
           {name}{' '}
@@ -195,7 +195,7 @@ function Column(props: ColumnProps) {
           onAdd={text => addCard(doc, prompt.id, crypto.randomUUID(), text, place)}
         />
       )}
-    </DropColumn>
+    </ColumnFrame>
   )
 }
 
@@ -230,7 +230,7 @@ function OneCard({ card, column, ...props }: ColumnProps & { card: Card; column:
   if (!text) return null
   const author = authors[`${prompt.id}/${card.id}`]
   return (
-    <CardFrame id={card.id} isOff={readOnly}>
+    <CardFrame id={card.id}>
       <CardText text={text} author={author} readOnly={readOnly} full={full} called={called} />
       <Flex justify="space-between" align="center" color="quiet" fontSize="s" minH="28px" wrap="wrap">
         <span>{author}</span>

@@ -2,7 +2,7 @@
  * Cards are dragged by their handle: onto a column's free space to its end, before the card in whose upper half they are let go,
  * onto the lower half to join it in a heap. Everything a drag does can be done from the menu of a card too.
  */
-import { Box } from '@chakra-ui/react'
+import { Box, type BoxProps } from '@chakra-ui/react'
 import {
   DndContext,
   type DragEndEvent,
@@ -19,21 +19,20 @@ import type { ReactNode } from 'react'
 import type * as Y from 'yjs'
 import { joinHeap, moveCard } from '~/core/boards/prompts/cards/arrange'
 import { cardMap } from '~/core/boards/prompts/cards/document'
+import { CARD_LOOK } from './card-look'
 
 interface DragCardsProps {
   doc: Y.Doc
   promptId: string
-  isOff: boolean
   children: ReactNode
 }
 
-export function DragCards({ doc, promptId, isOff, children }: DragCardsProps) {
+export function DragCards({ doc, promptId, children }: DragCardsProps) {
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
     // A finger that stays takes the card along; one that moves at once scrolls the page.
     useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
   )
-  if (isOff) return children
   const columnOf = (id: string) => Number(cardMap(doc, promptId, id)?.get('column') ?? 0)
   const drop = ({ active, over, collisions }: DragEndEvent) => {
     const dragged = String(active.id)
@@ -66,69 +65,55 @@ export function DragCards({ doc, promptId, isOff, children }: DragCardsProps) {
   )
 }
 
-/** A column that cards can be let go in; without a frame of its own when it is the only one. */
+/** A column that cards can be let go in. */
 export function DropColumn({
   place,
-  isAlone,
+  look,
   children,
 }: {
   place: number
-  isAlone: boolean
+  look: BoxProps
   children: ReactNode
 }) {
   const { setNodeRef, isOver } = useDroppable({ id: `column-${place}` })
   return (
-    <Box
-      ref={setNodeRef}
-      bg={isOver ? 'liveWash' : isAlone ? undefined : 'sunk'}
-      borderRadius="8px"
-      p={isAlone ? '0' : '8px'}
-      minW="0"
-    >
+    <Box ref={setNodeRef} {...look} {...(isOver && { bg: 'liveWash' })}>
       {children}
     </Box>
   )
 }
 
-/** The frame of a card, with the handle it is dragged by. */
-export function CardFrame({ id, isOff, children }: { id: string; isOff: boolean; children: ReactNode }) {
-  const drag = useDraggable({ id, disabled: isOff })
-  const drop = useDroppable({ id, disabled: isOff })
+/** A card with the handle it is dragged by. */
+export function DragCard({ id, children }: { id: string; children: ReactNode }) {
+  const drag = useDraggable({ id })
+  const drop = useDroppable({ id })
   return (
     <Box
       as="li"
+      {...CARD_LOOK}
       ref={(node: HTMLElement | null) => {
         drag.setNodeRef(node)
         drop.setNodeRef(node)
       }}
-      bg="panel"
-      borderWidth="1px"
       borderColor={drop.isOver && !drag.isDragging ? 'live' : undefined}
-      borderRadius="6px"
-      p="8px"
-      position="relative"
       zIndex={drag.isDragging ? 1 : undefined}
-      display="flex"
-      flexDirection="column"
       style={
         drag.transform ? { transform: `translate(${drag.transform.x}px, ${drag.transform.y}px)` } : undefined
       }
     >
-      {!isOff && (
-        <Box
-          position="absolute"
-          top="4px"
-          right="2px"
-          color="quiet"
-          cursor="grab"
-          minW="24px"
-          minH="24px"
-          aria-hidden="true"
-          {...drag.listeners}
-        >
-          <GripVertical size={18} />
-        </Box>
-      )}
+      <Box
+        position="absolute"
+        top="4px"
+        right="2px"
+        color="quiet"
+        cursor="grab"
+        minW="24px"
+        minH="24px"
+        aria-hidden="true"
+        {...drag.listeners}
+      >
+        <GripVertical size={18} />
+      </Box>
       {children}
     </Box>
   )

@@ -1,13 +1,12 @@
 import type { PromptLook } from '../look'
-import { CardsAnswer } from './cards-answer'
-import { CardsSettings } from './cards-settings'
+import { whenMet } from '../when-met'
 import { CardsSpace } from './cards-space'
 
 export const CARDS_LOOK: PromptLook<'cards'> = {
   name: 'Cards',
   hint: 'Many short contributions, in columns if you like.',
   Space: CardsSpace,
-  Answer: CardsAnswer,
+  Answer: whenMet(() => import('./cards-answer')),
   settings: {},
-  Settings: CardsSettings,
+  Settings: whenMet(() => import('./cards-settings')),
 }

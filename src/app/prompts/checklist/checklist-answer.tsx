@@ -2,7 +2,7 @@ import { chakra, Stack } from '@chakra-ui/react'
 import type { Answer } from '~/core/boards/prompts/kinds'
 
 /** Lines with what is done, and whose they are. */
-export const ChecklistAnswer = ({ answer }: { answer: Extract<Answer, { kind: 'checklist' }> }) => (
+const ChecklistAnswer = ({ answer }: { answer: Extract<Answer, { kind: 'checklist' }> }) => (
   <Stack as="ul" gap="4px" listStyleType="none">
     {answer.lines.map(line => (
       <chakra.li key={line.id} overflowWrap="anywhere">
@@ -13,3 +13,5 @@ export const ChecklistAnswer = ({ answer }: { answer: Extract<Answer, { kind: 'c
     ))}
   </Stack>
 )
+
+export default ChecklistAnswer

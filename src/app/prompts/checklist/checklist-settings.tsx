@@ -4,7 +4,7 @@ import { LabelsField } from '../labels-field'
 import type { SettingsProps } from '../look'
 
 /** Lines that are given, and whether there can be more. */
-export const ChecklistSettings = ({ name, settings, errors }: SettingsProps<'checklist'>) => (
+const ChecklistSettings = ({ name, settings, errors }: SettingsProps<'checklist'>) => (
   <Stack gap="8px">
     <LabelsField name={`${name}.lines`} label="Lines to tick" lines={settings.lines} errors={errors.lines} />
     <Tick name={`${name}.add`} defaultChecked={settings.add}>
@@ -12,3 +12,5 @@ export const ChecklistSettings = ({ name, settings, errors }: SettingsProps<'che
     </Tick>
   </Stack>
 )
+
+export default ChecklistSettings

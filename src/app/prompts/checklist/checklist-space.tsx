@@ -1,13 +1,14 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { removeCard } from '~/core/boards/prompts/cards/document'
+import { checklist } from '~/core/boards/prompts/checklist/checklist'
 import { addLine, giveLine, type Line, LONGEST_LINE, tick } from '~/core/boards/prompts/checklist/document'
 import { Button } from '../../ui/button'
 import { Select, Tick } from '../../ui/fields'
 import { OneLine } from '../one-line'
 import type { PromptSpaceProps } from '../prompt-space'
 import { useAnswer } from '../use-shared'
-import { ChecklistAnswer } from './checklist-answer'
+import ChecklistAnswer from './checklist-answer'
 
 /** Lines to tick, given to people, and how far the group is. */
 export default function ChecklistSpace({
@@ -18,7 +19,7 @@ export default function ChecklistSpace({
   names,
 }: PromptSpaceProps<'checklist'>) {
   const { doc } = connection
-  const answer = useAnswer(doc, prompt)
+  const answer = useAnswer(doc, checklist, prompt)
   const done = answer.lines.filter(line => line.done).length
   const count = answer.lines.length
   return (

@@ -10,7 +10,7 @@ export const lettered = (options: readonly string[]) =>
   options.map((option, place) => `${letterOf(place)} ${option}`)
 
 /** What was chosen, and why: the group's one answer, or how many chose what. */
-export function ChoiceAnswer({ answer }: { answer: Choice }) {
+export default function ChoiceAnswer({ answer }: { answer: Choice }) {
   const { options, by, chosen } = answer
   if (by === 'group') {
     return (
@@ -31,21 +31,5 @@ export function ChoiceAnswer({ answer }: { answer: Choice }) {
         }))}
       />
     </>
-  )
-}
-
-/** How many chose what over all rooms. */
-export function ChoicesTogether({ answers }: { answers: Choice[] }) {
-  const [first] = answers
-  if (!first) return null
-  const counts = first.options.map((_, place) =>
-    answers.reduce((sum, answer) => sum + (countsOf(answer)[place] ?? 0), 0),
-  )
-  return (
-    <Spread
-      counts={counts}
-      labels={lettered(first.options)}
-      label={first.by === 'group' ? 'How many rooms chose what' : 'How many people chose what'}
-    />
   )
 }

@@ -4,7 +4,7 @@ import { LabelsField } from '../labels-field'
 import type { SettingsProps } from '../look'
 
 /** What there is to choose from, and who chooses. */
-export const ChoiceSettings = ({ name, settings, errors }: SettingsProps<'choice'>) => (
+const ChoiceSettings = ({ name, settings, errors }: SettingsProps<'choice'>) => (
   <Stack gap="8px">
     <LabelsField
       name={`${name}.options`}
@@ -26,3 +26,5 @@ export const ChoiceSettings = ({ name, settings, errors }: SettingsProps<'choice
     </Tick>
   </Stack>
 )
+
+export default ChoiceSettings

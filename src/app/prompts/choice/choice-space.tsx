@@ -1,5 +1,5 @@
 import { Box, chakra, Stack } from '@chakra-ui/react'
-import { type ChoiceAnswer, countsOf } from '~/core/boards/prompts/choice/choice'
+import { type ChoiceAnswer, choice, countsOf } from '~/core/boards/prompts/choice/choice'
 import { becauseOf, type Chosen, decidedOf, LONGEST_REASON } from '~/core/boards/prompts/choice/document'
 import { eachOf } from '~/core/boards/prompts/each/document'
 import { letterOf } from '~/core/boards/prompts/settings'
@@ -9,7 +9,7 @@ import { OwnReason } from '../own-reason'
 import { Reasons, Spread } from '../person-answers'
 import type { PromptSpaceProps } from '../prompt-space'
 import { useAnswer, useSharedText } from '../use-shared'
-import { lettered, ChoiceAnswer as Shown } from './choice-answer'
+import Shown, { lettered } from './choice-answer'
 
 /** One of several is chosen, by the group or by each, and why. */
 export default function ChoiceSpace(props: PromptSpaceProps<'choice'>) {
@@ -17,7 +17,7 @@ export default function ChoiceSpace(props: PromptSpaceProps<'choice'>) {
 }
 
 function GroupChoice({ prompt, connection: { doc }, readOnly, full }: PromptSpaceProps<'choice'>) {
-  const answer = useAnswer(doc, prompt)
+  const answer = useAnswer(doc, choice, prompt)
   const reason = useSharedText(becauseOf(doc, prompt.id))
   const decided = decidedOf(doc, prompt.id)
   const chosen = answer.chosen[0]?.answer ?? null
@@ -57,7 +57,7 @@ function GroupChoice({ prompt, connection: { doc }, readOnly, full }: PromptSpac
 /** Everybody chooses for themselves; what the others chose shows once one has. */
 function EachChoice({ prompt, connection, readOnly, full, myId, names }: PromptSpaceProps<'choice'>) {
   const { doc } = connection
-  const answer = useAnswer(doc, prompt)
+  const answer = useAnswer(doc, choice, prompt)
   const mine: Chosen = answer.chosen.find(({ personId }) => personId === myId) ?? { answer: null, reason: '' }
   const save = (change: Partial<Chosen>) => {
     if (myId) eachOf(doc, prompt.id).set(myId, { answer: mine.answer, reason: mine.reason, ...change })

@@ -1,14 +1,11 @@
-import { lazy } from 'react'
-import { loadAgain } from '../../ui/load-again'
 import type { PromptLook } from '../look'
-import { TextLines } from '../text-lines'
-import { LinkSettings } from './link-settings'
+import { whenMet } from '../when-met'
 
 export const LINK_LOOK: PromptLook<'link'> = {
   name: 'Link',
   hint: 'A page to look at, with a code to scan and space for remarks.',
-  Space: lazy(() => loadAgain(() => import('./link-space'))),
-  Answer: TextLines,
+  Space: whenMet(() => import('./link-space')),
+  Answer: whenMet(() => import('./link-answer')),
   settings: { address: '' },
-  Settings: LinkSettings,
+  Settings: whenMet(() => import('./link-settings')),
 }

@@ -3,7 +3,7 @@ import { totalsOf } from '~/core/boards/prompts/points/points'
 import { Spread } from '../person-answers'
 
 /** What every card got, most first. */
-export function PointsAnswer({ answer }: { answer: Extract<Answer, { kind: 'points' }> }) {
+export default function PointsAnswer({ answer }: { answer: Extract<Answer, { kind: 'points' }> }) {
   const totals = totalsOf(answer)
   return (
     <Spread

@@ -3,7 +3,7 @@ import { Choice, Field, Input, Select } from '../../ui/fields'
 import type { SettingsProps } from '../look'
 
 /** To which cards points are given, by whom, and how many. */
-export function PointsSettings({ name, settings, errors, earlier }: SettingsProps<'points'>) {
+export default function PointsSettings({ name, settings, errors, earlier }: SettingsProps<'points'>) {
   const cards = earlier.filter(({ kind }) => kind === 'cards')
   const known = cards.some(({ id }) => id === settings.over)
   return (

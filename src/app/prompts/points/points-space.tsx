@@ -3,7 +3,7 @@ import { Minus, Plus } from 'lucide-react'
 import type * as Y from 'yjs'
 import { cardsOf, readCards } from '~/core/boards/prompts/cards/document'
 import { type Given, giveOwn, giveShared, labelOf } from '~/core/boards/prompts/points/document'
-import { sumOf, totalsOf } from '~/core/boards/prompts/points/points'
+import { points as pointsKind, sumOf, totalsOf } from '~/core/boards/prompts/points/points'
 import { Button } from '../../ui/button'
 import type { PromptSpaceProps } from '../prompt-space'
 import { useAnswer, useShared } from '../use-shared'
@@ -16,7 +16,7 @@ export default function PointsSpace({
   full,
   myId,
 }: PromptSpaceProps<'points'>) {
-  const answer = useAnswer(doc, prompt)
+  const answer = useAnswer(doc, pointsKind, prompt)
   const { over, by, points } = prompt.settings
   const cards = useCards(doc, over)
   const totals = totalsOf(answer)

@@ -2,7 +2,7 @@ import { LabelsField } from '../labels-field'
 import type { SettingsProps } from '../look'
 
 /** What is to be put in order. */
-export const OrderSettings = ({ name, settings, errors }: SettingsProps<'put-in-order'>) => (
+const OrderSettings = ({ name, settings, errors }: SettingsProps<'put-in-order'>) => (
   <LabelsField
     name={`${name}.lines`}
     label="Lines to put in order"
@@ -11,3 +11,5 @@ export const OrderSettings = ({ name, settings, errors }: SettingsProps<'put-in-
     errors={errors.lines}
   />
 )
+
+export default OrderSettings

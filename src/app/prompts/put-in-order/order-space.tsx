@@ -2,10 +2,11 @@ import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { ArrowDown, ArrowUp } from 'lucide-react'
 import { useEffect, useRef } from 'react'
 import { putAt, takeOut } from '~/core/boards/prompts/put-in-order/document'
+import { putInOrder } from '~/core/boards/prompts/put-in-order/put-in-order'
 import { Button } from '../../ui/button'
 import type { PromptSpaceProps } from '../prompt-space'
 import { useAnswer } from '../use-shared'
-import { OrderAnswer } from './order-answer'
+import OrderAnswer from './order-answer'
 
 /** Lines are put in order: a tap puts one at the end, arrows move it. */
 export default function OrderSpace({
@@ -13,7 +14,7 @@ export default function OrderSpace({
   connection: { doc },
   readOnly,
 }: PromptSpaceProps<'put-in-order'>) {
-  const { lines, order } = useAnswer(doc, prompt)
+  const { lines, order } = useAnswer(doc, putInOrder, prompt)
   const open = lines.map((_, line) => line).filter(line => !order.includes(line))
   const list = useRef<HTMLDivElement>(null)
   const moved = useRef<{ line: number; by: -1 | 1 } | null>(null)

@@ -1,15 +1,12 @@
-import { lazy } from 'react'
-import { loadAgain } from '../../ui/load-again'
 import type { PromptLook } from '../look'
-import { ScaleAnswer, ScalesTogether } from './scale-answer'
-import { ScaleSettings } from './scale-settings'
+import { whenMet } from '../when-met'
 
 export const SCALE_LOOK: PromptLook<'scale'> = {
   name: 'Scale',
   hint: 'Everybody takes a place between two ends.',
-  Space: lazy(() => loadAgain(() => import('./scale-space'))),
-  Answer: ScaleAnswer,
-  Together: ScalesTogether,
+  Space: whenMet(() => import('./scale-space')),
+  Answer: whenMet(() => import('./scale-answer')),
+  Together: whenMet(() => import('./scales-together')),
   settings: { low: 'Not at all', high: 'Fully', steps: 5, reasons: true },
-  Settings: ScaleSettings,
+  Settings: whenMet(() => import('./scale-settings')),
 }

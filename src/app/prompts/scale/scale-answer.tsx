@@ -1,6 +1,5 @@
-import { chakra } from '@chakra-ui/react'
 import type { Answer } from '~/core/boards/prompts/kinds'
-import { scale, spreadOf } from '~/core/boards/prompts/scale/scale'
+import { spreadOf } from '~/core/boards/prompts/scale/scale'
 import { Reasons, Spread } from '../person-answers'
 
 type Scale = Extract<Answer, { kind: 'scale' }>
@@ -12,7 +11,7 @@ export const stepLabels = ({ low, high, steps }: Scale['settings']) =>
   )
 
 /** How many stand at each step, and why. */
-export const ScaleAnswer = ({ answer }: { answer: Scale }) => (
+const ScaleAnswer = ({ answer }: { answer: Scale }) => (
   <>
     <Spread counts={spreadOf(answer)} labels={stepLabels(answer.settings)} label="How many stand where" />
     <Reasons
@@ -26,21 +25,4 @@ export const ScaleAnswer = ({ answer }: { answer: Scale }) => (
   </>
 )
 
-/** How many stand at each step over all rooms. */
-export function ScalesTogether({ answers }: { answers: Scale[] }) {
-  const [first] = answers
-  if (!first) return null
-  const all: Scale = { ...first, placed: answers.flatMap(({ placed }) => placed) }
-  return (
-    <>
-      <Spread
-        counts={spreadOf(all)}
-        labels={stepLabels(all.settings)}
-        label="How many stand where, in all rooms"
-      />
-      <chakra.p fontSize="s" color="quiet">
-        {scale.summary(all)}
-      </chakra.p>
-    </>
-  )
-}
+export default ScaleAnswer

@@ -3,7 +3,7 @@ import { Field, Input, Tick } from '../../ui/fields'
 import type { SettingsProps } from '../look'
 
 /** What the ends mean, and how many steps lie between them. */
-export const ScaleSettings = ({ name, settings, errors }: SettingsProps<'scale'>) => (
+const ScaleSettings = ({ name, settings, errors }: SettingsProps<'scale'>) => (
   <Stack gap="8px">
     <Flex gap="12px" wrap="wrap">
       <Box flex="1" minW="160px">
@@ -36,3 +36,5 @@ export const ScaleSettings = ({ name, settings, errors }: SettingsProps<'scale'>
     </Tick>
   </Stack>
 )
+
+export default ScaleSettings

@@ -18,7 +18,7 @@ export default function ScaleSpace({
   names,
 }: PromptSpaceProps<'scale'>) {
   const { doc } = connection
-  const answer = useAnswer(doc, prompt)
+  const answer = useAnswer(doc, scale, prompt)
   const { low, high, steps, reasons } = prompt.settings
   const mine: Placed = answer.placed.find(({ personId }) => personId === myId) ?? { value: null, reason: '' }
   const save = (change: Partial<Placed>) => {

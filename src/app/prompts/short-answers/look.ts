@@ -1,14 +1,11 @@
-import { lazy } from 'react'
-import { loadAgain } from '../../ui/load-again'
 import type { PromptLook } from '../look'
-import { TextLines } from '../text-lines'
-import { ShortAnswersSettings } from './short-answers-settings'
+import { whenMet } from '../when-met'
 
 export const SHORT_ANSWERS_LOOK: PromptLook<'short-answers'> = {
   name: 'Short answers',
   hint: 'Fields with labels, for words or numbers.',
-  Space: lazy(() => loadAgain(() => import('./short-answers-space'))),
-  Answer: TextLines,
+  Space: whenMet(() => import('./short-answers-space')),
+  Answer: whenMet(() => import('./short-answers-answer')),
   settings: { fields: [] },
-  Settings: ShortAnswersSettings,
+  Settings: whenMet(() => import('./short-answers-settings')),
 }

@@ -2,7 +2,7 @@ import { LabelsField } from '../labels-field'
 import type { SettingsProps } from '../look'
 
 /** The fields, as lines. */
-export const ShortAnswersSettings = ({ name, settings, errors }: SettingsProps<'short-answers'>) => (
+const ShortAnswersSettings = ({ name, settings, errors }: SettingsProps<'short-answers'>) => (
   <LabelsField
     name={`${name}.fields`}
     label="Fields"
@@ -11,3 +11,5 @@ export const ShortAnswersSettings = ({ name, settings, errors }: SettingsProps<'
     errors={errors.fields}
   />
 )
+
+export default ShortAnswersSettings

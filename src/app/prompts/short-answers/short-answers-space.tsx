@@ -1,6 +1,7 @@
 import { Box, Flex, Stack } from '@chakra-ui/react'
 import { fieldOf, LONGEST_FIELD } from '~/core/boards/prompts/short-answers/document'
 import { type FieldAsked, fieldIn, problemIn } from '~/core/boards/prompts/short-answers/field'
+import { shortAnswers } from '~/core/boards/prompts/short-answers/short-answers'
 import { Field, Input, TextArea } from '../../ui/fields'
 import type { PromptSpaceProps } from '../prompt-space'
 import { TextLines } from '../text-lines'
@@ -13,8 +14,8 @@ export default function ShortAnswersSpace({
   readOnly,
   full,
 }: PromptSpaceProps<'short-answers'>) {
-  const answer = useAnswer(doc, prompt)
-  if (readOnly) return <TextLines answer={answer} />
+  const answer = useAnswer(doc, shortAnswers, prompt)
+  if (readOnly) return <TextLines texts={shortAnswers.texts(answer)} />
   return (
     <Stack gap="12px" maxW="560px">
       {prompt.settings.fields.map((line, place) => (

@@ -1,14 +1,11 @@
-import { lazy } from 'react'
-import { loadAgain } from '../../ui/load-again'
 import type { PromptLook } from '../look'
-import { TableAnswer } from './table-answer'
-import { TableSettings } from './table-settings'
+import { whenMet } from '../when-met'
 
 export const TABLE_LOOK: PromptLook<'table'> = {
   name: 'Table',
   hint: 'Rows to fill in, or one for each person, whom the others ask.',
-  Space: lazy(() => loadAgain(() => import('./table-space'))),
-  Answer: TableAnswer,
+  Space: whenMet(() => import('./table-space')),
+  Answer: whenMet(() => import('./table-answer')),
   settings: { columns: ['Answer'], rows: 'added', lines: [] },
-  Settings: TableSettings,
+  Settings: whenMet(() => import('./table-settings')),
 }

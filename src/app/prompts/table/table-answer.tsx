@@ -2,7 +2,7 @@ import { Table } from '@chakra-ui/react'
 import type { Answer } from '~/core/boards/prompts/kinds'
 
 /** A table to read; rows in which nothing stands are left out. */
-export function TableAnswer({
+export default function TableAnswer({
   answer: { columns, rows, rowsAre },
 }: {
   answer: Extract<Answer, { kind: 'table' }>

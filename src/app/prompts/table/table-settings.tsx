@@ -11,7 +11,7 @@ const WAYS = [
 ] as const
 
 /** Its columns, and where its rows come from. */
-export function TableSettings({ name, settings, errors }: SettingsProps<'table'>) {
+export default function TableSettings({ name, settings, errors }: SettingsProps<'table'>) {
   const [rows, setRows] = useState(settings.rows)
   return (
     <Stack gap="8px">

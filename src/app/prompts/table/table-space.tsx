@@ -2,18 +2,18 @@ import { Box, chakra, Flex, Grid, Stack } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { removeCard } from '~/core/boards/prompts/cards/document'
 import { addRow, cellOf, LONGEST_CELL, MOST_ROWS, type TableRow } from '~/core/boards/prompts/table/document'
-import { rowsOf } from '~/core/boards/prompts/table/table'
+import { rowsOf, table } from '~/core/boards/prompts/table/table'
 import { Button } from '../../ui/button'
 import { TextArea } from '../../ui/fields'
 import type { PromptSpaceProps } from '../prompt-space'
 import { useAnswer, useSharedText } from '../use-shared'
-import { TableAnswer } from './table-answer'
+import TableAnswer from './table-answer'
 
 /** A table to fill in: wide, its columns stand beside each other; on a phone each row is a block. */
 export default function TableSpace(props: PromptSpaceProps<'table'>) {
   const { prompt, connection, readOnly, full, myId, names } = props
   const { doc } = connection
-  const answer = useAnswer(doc, prompt)
+  const answer = useAnswer(doc, table, prompt)
   const { columns, rows: rowsAre } = prompt.settings
   const begun = rowsOf(doc, prompt)
   if (readOnly) {

@@ -3,7 +3,7 @@ import { Field, Input } from '../../ui/fields'
 import type { SettingsProps } from '../look'
 
 /** How many words each may write. */
-export const WordsSettings = ({ name, settings, errors }: SettingsProps<'words'>) => (
+const WordsSettings = ({ name, settings, errors }: SettingsProps<'words'>) => (
   <Box w="180px">
     <Field label="Most words of one person" errors={errors.mostEach}>
       {parts => (
@@ -19,3 +19,5 @@ export const WordsSettings = ({ name, settings, errors }: SettingsProps<'words'>
     </Field>
   </Box>
 )
+
+export default WordsSettings

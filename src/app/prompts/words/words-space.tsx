@@ -1,7 +1,7 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { addCard, removeCard } from '~/core/boards/prompts/cards/document'
-import { LONGEST_WORD } from '~/core/boards/prompts/words/words'
+import { LONGEST_WORD, words as wordsKind } from '~/core/boards/prompts/words/words'
 import { Button } from '../../ui/button'
 import { OneLine } from '../one-line'
 import type { PromptSpaceProps } from '../prompt-space'
@@ -18,7 +18,7 @@ export default function WordsSpace({
   myName,
 }: PromptSpaceProps<'words'>) {
   const { doc } = connection
-  const { words } = useAnswer(doc, prompt)
+  const { words } = useAnswer(doc, wordsKind, prompt)
   const mine = words.filter(({ id }) => myName !== null && authors[`${prompt.id}/${id}`] === myName)
   const left = prompt.settings.mostEach - mine.length
   return (

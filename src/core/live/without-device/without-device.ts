@@ -11,13 +11,10 @@ import { type Room, roomOf } from '../rooms/room'
 import type { RoomsProblem } from '../rooms/rooms'
 import { type TextProblem, textProblem, textSchema } from '../texts'
 import { type Decision, happens, refuse, topic } from '../topic'
+import { LONGEST_NAME, MOST_PUT_IN } from './limits'
 
-/** Most people put in at once: each is held against everybody who is there. */
-export const MOST_PUT_IN = 60
 /** Most people at one device, besides whose it is. */
 export const MOST_BESIDE = 12
-/** Longest name, in characters, as at the door. */
-export const LONGEST_NAME = 40
 
 export type WithoutDeviceProblem =
   | { code: 'nobody-named' }

@@ -4,6 +4,7 @@ import { type Asked, kindOf } from '../kind'
 import { paragraph, points } from '../markdown'
 import { labels, mostOf } from '../settings'
 import { heapsName, readHeaps, stacksOf } from './arrange'
+import { byColumn } from './columns'
 import { type Card, cardsName, readCards, removedCards } from './document'
 import { CardsFollower } from './follow-cards'
 
@@ -29,9 +30,6 @@ export interface CardsAnswer {
   heaps?: Record<string, string>
 }
 
-/** The columns that are shown; one without a name when there are none. */
-export const columnsOf = ({ columns }: CardsSettings): string[] => (columns?.length ? columns : [''])
-
 /** A card in a line: with the column it stands in. */
 function cardText(columns: readonly string[] | undefined, { text, column = 0 }: Card): string {
   const name = columns && (columns[column] ?? columns[0])
@@ -44,12 +42,6 @@ function readText(columns: readonly string[] | undefined, text: string): Pick<Ca
   if (column < 0) return { text }
   return { text: text.slice((columns?.[column] ?? '').length + 2), ...(column > 0 && { column }) }
 }
-
-/** Cards column by column; those of a column there is not stand in the first. */
-export const byColumn = ({ cards, columns = [''] }: Pick<CardsAnswer, 'cards' | 'columns'>): Card[][] =>
-  columns.map((_, place) =>
-    cards.filter(({ column = 0 }) => (columns[column] === undefined ? 0 : column) === place),
-  )
 
 const spoken = (cards: readonly Card[]) => cards.filter(card => card.text.trim())
 
