@@ -82,3 +82,22 @@ test('a board in parts: made in the editor, one part opened by hand in one room,
   await expect(own.getByText('Agree on three stops.')).toBeHidden()
   await expectAccessible(page)
 })
+
+test('a board is begun from a starter, changed and kept', async ({ facilitator: page, server }) => {
+  await page.goto(`${server.address}/boards/new`)
+  await expectAccessible(page)
+  await page.getByRole('list', { name: 'Starters' }).getByRole('link', { name: 'For and against' }).click()
+  await expect(page.getByLabel('Title')).toHaveValue('For and against')
+  await expect(page.getByLabel('Columns').first()).toHaveValue('For\nAgainst')
+  await expect(page.getByLabel('Points go to the cards of')).toHaveValue('reasons')
+  // Another one, thought better of; what was chosen last is what there is.
+  await page.getByText('Begin from a starter').click()
+  await page.getByRole('list', { name: 'Starters' }).getByRole('link', { name: 'Case, in roles' }).click()
+  await expect(page.getByLabel('Rows')).toHaveValue('Neighbour\nVisitor\nWarden\nFarmer')
+  await page.getByLabel('Title').fill('The hide, in roles')
+  await page.getByLabel('Rows').fill('Neighbour\nAngler')
+  await page.getByRole('button', { name: 'Save the board' }).click()
+  await expect(page.getByText('Saved. Sessions that are already open')).toBeVisible()
+  await expect(page.getByRole('heading', { level: 1, name: 'The hide, in roles' })).toBeVisible()
+  await expect(page.getByLabel('Rows')).toHaveValue('Neighbour\nAngler')
+})

@@ -1,10 +1,20 @@
 /** Fills the demo's session with simulated participants and takes a picture of each main view. */
 import { mkdirSync } from 'node:fs'
 import { type Browser, chromium, type Locator, type Page } from '@playwright/test'
+import { eachOf } from '~/core/boards/prompts/each/document'
 import { STATIONS } from '~/demo/school'
 import type { SimulatedParticipant } from '~/demo/simulated-participant'
 import config from '../../playwright.config'
-import { joinByName, joinOnPhone, letAllIn, openPlanned, sendOut, signIn, simulated } from './fixtures'
+import {
+  joinByName,
+  joinOnPhone,
+  letAllIn,
+  openPlanned,
+  planOneRound,
+  sendOut,
+  signIn,
+  simulated,
+} from './fixtures'
 import prepareDemo from './prepare-demo'
 import { TestServer } from './server'
 
@@ -269,6 +279,58 @@ async function choosing(
   await phone.close()
 }
 
+/** A board being made, and one of many kinds of prompts on a phone. */
+async function worksheet(browser: Browser): Promise<void> {
+  const own = await TestServer.withDemo()
+  const maker = await (await browser.newContext({ ...config.use })).newPage()
+  await signIn(maker, own)
+  await maker.getByRole('link', { name: 'Boards' }).click()
+  await maker.getByRole('link', { name: 'Make a board' }).click()
+  await maker.getByRole('link', { name: 'For and against' }).click()
+  await maker.getByRole('heading', { name: 'Parts', exact: true }).scrollIntoViewIfNeeded()
+  await maker.mouse.move(640, 400)
+  await maker.mouse.wheel(0, 620)
+  await maker.waitForTimeout(400)
+  await shot(maker, 'board-editor')
+  await planOneRound(maker)
+  await maker
+    .getByLabel('Board', { exact: true })
+    .selectOption({ label: 'Worksheet: an afternoon at the hide' })
+  const saved = maker.waitForResponse(answer => answer.request().method() === 'POST')
+  await maker.getByRole('button', { name: 'Save the plan' }).click()
+  await saved
+  const { code } = await openPlanned(maker)
+  const phone = await onPhone(browser)
+  await joinOnPhone(phone, own, code, 'Edda')
+  const people = await simulated(own, code, NAMES)
+  await letAllIn(maker)
+  await sendOut(maker)
+  await Promise.all(people.map(each => each.until(view => view.whereabouts.where === 'room')))
+  const room = await phone.getByRole('heading', { level: 1 }).textContent()
+  const beside = people.filter(each => roomOf(each) === room)
+  for (const [index, person] of beside.entries()) {
+    const doc = await person.openBoard()
+    const me = person.view?.me.id ?? ''
+    eachOf(doc, 'expect').set(me, {
+      answer: [0, 0, 2][index % 3] ?? 0,
+      reason: index === 0 ? 'They never stop.' : '',
+    })
+    eachOf(doc, 'ready').set(me, { value: 2 + index, reason: '' })
+  }
+  await phone.getByRole('button', { name: 'A heron' }).click()
+  await phone.getByText('They never stop.').waitFor()
+  await phone.getByRole('button', { name: '3', exact: true }).click()
+  await phone.getByText(/answers, middle/).waitFor()
+  await phone.getByText('What will we hear first?').scrollIntoViewIfNeeded()
+  await phone.evaluate(() => window.scrollBy(0, 210))
+  await phone.waitForTimeout(300)
+  await shot(phone, 'worksheet-phone')
+  for (const each of people) each.leave()
+  await phone.close()
+  await maker.close()
+  await own.remove()
+}
+
 await prepareDemo()
 const server = await TestServer.withDemo()
 const browser = await chromium.launch(config.use?.launchOptions)
@@ -281,6 +343,7 @@ await page.getByRole('link', { name: 'Today' }).click()
 await page.getByRole('link', { name: 'Review', exact: true }).click()
 await page.getByRole('heading', { name: 'Side by side' }).waitFor()
 await shot(page, 'review')
+await worksheet(browser)
 await browser.close()
 await server.remove()
 process.exit(0)

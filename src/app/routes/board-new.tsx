@@ -1,5 +1,6 @@
 import { redirect } from 'react-router'
 import { boardForm } from '~/contracts/forms/boards'
+import { starterNamed } from '~/core/boards/starters'
 import { createBoard } from '~/server/boards/boards.server'
 import { servicesContext } from '~/server/services.server'
 import { BoardEditor } from '../features/boards/board-editor'
@@ -7,6 +8,10 @@ import type { Route } from './+types/board-new'
 import { readForm } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Make a board · Round Table' }]
+
+export function loader({ request }: Route.LoaderArgs) {
+  return { from: starterNamed(new URL(request.url).searchParams.get('from'))?.board ?? null }
+}
 
 export async function action({ request, context }: Route.ActionArgs) {
   const form = await readForm(request, boardForm)
@@ -19,6 +24,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   )
 }
 
-export default function NewBoard({ actionData }: Route.ComponentProps) {
-  return <BoardEditor lastResult={actionData} />
+export default function NewBoard({ loaderData: { from }, actionData }: Route.ComponentProps) {
+  // Another starter is another form.
+  return <BoardEditor key={from?.title} from={from} lastResult={actionData} />
 }

@@ -13,6 +13,7 @@ import { Button } from '../../ui/button'
 import { Field, Input, Select, TextArea } from '../../ui/fields'
 import { Message, PageHead, Section } from '../../ui/layout'
 import { PartFields } from './part-fields'
+import { Starters } from './starters'
 
 /** A new prompt of a kind, with the settings it begins with. */
 const newPrompt = (kind: PromptKind, id: string) =>
@@ -27,11 +28,20 @@ const startingBoard: Board = {
   prompts: (['cards', 'sheet', 'yes-no'] as const).map(kind => newPrompt(kind, kind)),
 }
 
-export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?: SubmissionResult }) {
+interface BoardEditorProps {
+  /** As it is kept; none for a new board. */
+  board?: Board
+  /** What a new board begins with; none for an empty one. */
+  from?: Board | null
+  lastResult?: SubmissionResult
+}
+
+export function BoardEditor({ board, from, lastResult }: BoardEditorProps) {
+  const begun = board ?? from
   const [search] = useSearchParams()
   const [form, fields] = useForm({
     lastResult,
-    defaultValue: board ? { ...board, steps: threeSteps(board.steps) } : startingBoard,
+    defaultValue: begun ? { ...begun, steps: threeSteps(begun.steps) } : startingBoard,
     shouldRevalidate: 'onInput',
     onValidate: ({ formData }) => parseWithZod(formData, { schema: boardForm }),
   })
@@ -46,6 +56,7 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
   return (
     <>
       <PageHead title={board?.title ?? 'Make a board'} under={<Link to="/boards">Boards</Link>} />
+      {!board && <Starters />}
       <Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate>
         <Box maxW="720px">
           {search.has('saved') && !form.dirty && (
@@ -86,7 +97,7 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
                   part={part.getFieldset()}
                   place={index + 2}
                   steps={
-                    board?.parts?.find(({ id }) => id === part.getFieldset().id.initialValue)?.steps ?? []
+                    begun?.parts?.find(({ id }) => id === part.getFieldset().id.initialValue)?.steps ?? []
                   }
                   buttons={
                     <Button
@@ -121,7 +132,7 @@ export function BoardEditor({ board, lastResult }: { board?: Board; lastResult?:
                   key={prompt.key}
                   name={prompt.name}
                   prompt={prompt.getFieldset()}
-                  kept={board?.prompts.find(({ id }) => id === prompt.getFieldset().id.initialValue)}
+                  kept={begun?.prompts.find(({ id }) => id === prompt.getFieldset().id.initialValue)}
                   errors={settingErrors(form.allErrors, `${prompt.name}.settings`)}
                   index={index}
                   parts={partChoices}
