@@ -32,7 +32,7 @@ export interface FieldParts {
 interface FieldProps {
   label: string
   hint?: ReactNode
-  errors?: readonly string[]
+  errors?: readonly string[] | undefined
   /** Gives the control; spread the parts onto it so that label, hint and error belong to it. */
   children: (parts: FieldParts) => ReactNode
   hideLabel?: boolean
@@ -62,6 +62,22 @@ export function Field({ label, hint, errors, children, hideLabel }: FieldProps) 
     </Stack>
   )
 }
+
+interface NumberFieldProps extends Omit<FieldProps, 'children'> {
+  name: string
+  least: number
+  most: number
+  defaultValue: number | string | undefined
+}
+
+/** A whole number within limits, to type. */
+export const NumberField = ({ name, least, most, defaultValue, ...field }: NumberFieldProps) => (
+  <Field {...field}>
+    {parts => (
+      <Input {...parts} type="number" min={least} max={most} name={name} defaultValue={defaultValue} />
+    )}
+  </Field>
+)
 
 const tickBox = { w: '20px', h: '20px', accentColor: 'var(--live)', cursor: 'pointer', flexShrink: '0' }
 

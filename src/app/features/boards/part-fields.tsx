@@ -2,7 +2,7 @@ import { Box, chakra, Flex } from '@chakra-ui/react'
 import type { FieldMetadata } from '@conform-to/react'
 import type { ReactNode } from 'react'
 import type { Opening } from '~/core/boards/part'
-import { Field, Input, Select, TextArea } from '../../ui/fields'
+import { Field, Input, NumberField, Select, TextArea } from '../../ui/fields'
 
 const WAYS: Record<Opening, string> = {
   hand: 'when I open it',
@@ -40,18 +40,15 @@ export function PartFields({ part, place, steps, buttons }: PartFieldsProps) {
           </Field>
         </Box>
         <Box w="120px">
-          <Field label="Minutes" hint="A suggestion." errors={part.minutes.errors}>
-            {parts => (
-              <Input
-                {...parts}
-                type="number"
-                min={1}
-                max={180}
-                name={part.minutes.name}
-                defaultValue={part.minutes.initialValue}
-              />
-            )}
-          </Field>
+          <NumberField
+            label="Minutes"
+            hint="A suggestion."
+            errors={part.minutes.errors}
+            name={part.minutes.name}
+            least={1}
+            most={180}
+            defaultValue={part.minutes.initialValue}
+          />
         </Box>
       </Flex>
       <Flex gap="12px" wrap="wrap" mt="8px">
@@ -70,18 +67,14 @@ export function PartFields({ part, place, steps, buttons }: PartFieldsProps) {
         </Box>
         {opens === 'after' && (
           <Box w="160px">
-            <Field label="Minutes into the round" errors={part.after.errors}>
-              {parts => (
-                <Input
-                  {...parts}
-                  type="number"
-                  min={1}
-                  max={180}
-                  name={part.after.name}
-                  defaultValue={part.after.initialValue}
-                />
-              )}
-            </Field>
+            <NumberField
+              label="Minutes into the round"
+              errors={part.after.errors}
+              name={part.after.name}
+              least={1}
+              most={180}
+              defaultValue={part.after.initialValue}
+            />
           </Box>
         )}
       </Flex>

@@ -1,5 +1,5 @@
 import { Box, Flex, Stack } from '@chakra-ui/react'
-import { Field, Input } from '../../ui/fields'
+import { NumberField } from '../../ui/fields'
 import { LabelsField } from '../labels-field'
 import type { SettingsProps } from '../look'
 
@@ -15,32 +15,26 @@ const CardsSettings = ({ name, settings, errors }: SettingsProps<'cards'>) => (
     />
     <Flex gap="12px" wrap="wrap">
       <Box w="200px">
-        <Field label="Most cards of one person" hint="Empty: any number." errors={errors.mostEach}>
-          {parts => (
-            <Input
-              {...parts}
-              type="number"
-              min={1}
-              max={50}
-              name={`${name}.mostEach`}
-              defaultValue={settings.mostEach}
-            />
-          )}
-        </Field>
+        <NumberField
+          label="Most cards of one person"
+          hint="Empty: any number."
+          errors={errors.mostEach}
+          name={`${name}.mostEach`}
+          least={1}
+          most={50}
+          defaultValue={settings.mostEach}
+        />
       </Box>
       <Box w="200px">
-        <Field label="Most cards of the group" hint="Empty: any number." errors={errors.mostGroup}>
-          {parts => (
-            <Input
-              {...parts}
-              type="number"
-              min={1}
-              max={200}
-              name={`${name}.mostGroup`}
-              defaultValue={settings.mostGroup}
-            />
-          )}
-        </Field>
+        <NumberField
+          label="Most cards of the group"
+          hint="Empty: any number."
+          errors={errors.mostGroup}
+          name={`${name}.mostGroup`}
+          least={1}
+          most={200}
+          defaultValue={settings.mostGroup}
+        />
       </Box>
     </Flex>
   </Stack>

@@ -1,5 +1,5 @@
 import { Box, Flex, Stack } from '@chakra-ui/react'
-import { Choice, Field, Input, Select } from '../../ui/fields'
+import { Choice, Field, NumberField, Select } from '../../ui/fields'
 import type { SettingsProps } from '../look'
 
 /** To which cards points are given, by whom, and how many. */
@@ -29,18 +29,14 @@ export default function PointsSettings({ name, settings, errors, earlier }: Sett
           </Field>
         </Box>
         <Box w="110px">
-          <Field label="Points" errors={errors.points}>
-            {parts => (
-              <Input
-                {...parts}
-                type="number"
-                min={1}
-                max={100}
-                name={`${name}.points`}
-                defaultValue={settings.points}
-              />
-            )}
-          </Field>
+          <NumberField
+            label="Points"
+            errors={errors.points}
+            name={`${name}.points`}
+            least={1}
+            most={100}
+            defaultValue={settings.points}
+          />
         </Box>
       </Flex>
       <Flex as="fieldset" gap="6px 16px" wrap="wrap" aria-label="Who gives points">

@@ -1,5 +1,5 @@
 import { Box, Flex, Stack } from '@chakra-ui/react'
-import { Field, Input, Tick } from '../../ui/fields'
+import { Field, Input, NumberField, Tick } from '../../ui/fields'
 import type { SettingsProps } from '../look'
 
 /** What the ends mean, and how many steps lie between them. */
@@ -17,18 +17,14 @@ const ScaleSettings = ({ name, settings, errors }: SettingsProps<'scale'>) => (
         </Field>
       </Box>
       <Box w="90px">
-        <Field label="Steps" errors={errors.steps}>
-          {parts => (
-            <Input
-              {...parts}
-              type="number"
-              min={2}
-              max={11}
-              name={`${name}.steps`}
-              defaultValue={settings.steps}
-            />
-          )}
-        </Field>
+        <NumberField
+          label="Steps"
+          errors={errors.steps}
+          name={`${name}.steps`}
+          least={2}
+          most={11}
+          defaultValue={settings.steps}
+        />
       </Box>
     </Flex>
     <Tick name={`${name}.reasons`} defaultChecked={settings.reasons}>
