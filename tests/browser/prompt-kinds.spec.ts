@@ -138,6 +138,15 @@ test('a worksheet of many kinds is filled in by a thumb and by keys alone, and r
   await before(thumb).getByRole('button', { name: 'Add line' }).tap()
   await expect(before(keys).getByText('1 of 4 done')).toBeVisible()
   await expect(before(keys).getByLabel('Whose: Log book signed')).toHaveValue(/.+/)
+  // Another's line is asked about, and whoever works here can put it back.
+  await before(keys).getByRole('button', { name: 'Remove the line: Lights out' }).click()
+  await before(keys)
+    .getByRole('group', { name: 'Remove Ana Per.’s line?' })
+    .getByRole('button', { name: 'Remove it' })
+    .click()
+  await before(thumb).getByText('1 removed line').tap()
+  await before(thumb).getByRole('button', { name: 'Put back the line: Lights out' }).tap()
+  await expect(before(keys).getByText('1 of 4 done')).toBeVisible()
 
   const order = (at: Page) => space(at, 'Put a visit in order')
   for (const line of ['Draw', 'Listen', 'Look through the glass'])

@@ -3,12 +3,14 @@ import { Plus } from 'lucide-react'
 import { removeCard } from '~/core/boards/prompts/cards/document'
 import { checklist } from '~/core/boards/prompts/checklist/checklist'
 import { addLine, giveLine, type Line, LONGEST_LINE, tick } from '~/core/boards/prompts/checklist/document'
-import { Button } from '../../ui/button'
 import { Select, Tick } from '../../ui/fields'
+import { RemoveCard, Removed } from '../cards/removed-cards'
 import { OneLine } from '../one-line'
 import type { PromptSpaceProps } from '../prompt-space'
 import { useAnswer } from '../use-shared'
 import ChecklistAnswer from './checklist-answer'
+
+const LINES = { one: 'line', many: 'lines' }
 
 /** Lines to tick, given to people, and how far the group is. */
 export default function ChecklistSpace({
@@ -17,6 +19,8 @@ export default function ChecklistSpace({
   readOnly,
   full,
   names,
+  authors,
+  myName,
 }: PromptSpaceProps<'checklist'>) {
   const { doc } = connection
   const answer = useAnswer(doc, checklist, prompt)
@@ -50,6 +54,8 @@ export default function ChecklistSpace({
               key={line.id}
               line={line}
               names={names}
+              author={authors[`${prompt.id}/${line.id}`]}
+              myName={myName}
               onTick={on => tick(doc, prompt.id, line.id, on)}
               onGive={id =>
                 giveLine(doc, prompt.id, line.id, id === '' ? null : { id, name: names[id] ?? '' })
@@ -59,6 +65,7 @@ export default function ChecklistSpace({
           ))}
         </Stack>
       )}
+      <Removed doc={doc} promptId={prompt.id} authors={authors} readOnly={readOnly} called={LINES} />
       {!readOnly && prompt.settings.add && (
         <OneLine
           kept={`line-${connection.copyId}-${prompt.id}`}
@@ -78,12 +85,15 @@ export default function ChecklistSpace({
 interface OneOfProps {
   line: Line
   names: PromptSpaceProps['names']
+  /** Who added it. */
+  author: string | undefined
+  myName: string | null
   onTick: (on: boolean) => void
   onGive: (participantId: string) => void
   onRemove: (() => void) | null
 }
 
-function OneOf({ line, names, onTick, onGive, onRemove }: OneOfProps) {
+function OneOf({ line, names, author, myName, onTick, onGive, onRemove }: OneOfProps) {
   const known = line.owner !== null && names[line.owner.id] !== undefined
   return (
     <Flex
@@ -123,14 +133,13 @@ function OneOf({ line, names, onTick, onGive, onRemove }: OneOfProps) {
         ))}
       </Select>
       {onRemove && (
-        <Button
-          size="small"
-          kind="bare"
-          aria-label={`Remove the line: ${line.text.slice(0, 40)}`}
-          onClick={onRemove}
-        >
-          Remove
-        </Button>
+        <RemoveCard
+          text={line.text}
+          author={author}
+          mine={author === myName}
+          called={LINES}
+          onRemove={onRemove}
+        />
       )}
     </Flex>
   )

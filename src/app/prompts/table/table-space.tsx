@@ -23,6 +23,8 @@ export default function TableSpace(props: PromptSpaceProps<'table'>) {
       <chakra.p color="quiet">Nothing written yet.</chakra.p>
     )
   }
+  const isEmpty = (id: string) =>
+    answer.rows.find(row => row.id === id)?.cells.every(cell => cell.trim() === '') ?? true
   const rows = rowsAre === 'people' ? withEverybody(begun, names) : begun
   return (
     <Box>
@@ -37,7 +39,10 @@ export default function TableSpace(props: PromptSpaceProps<'table'>) {
             // Nobody fills in their own row: the others ask them.
             mine={rowsAre === 'people' && row.id === myId}
             onBegin={() => rowsAre === 'people' && addRow(doc, prompt.id, row)}
-            onRemove={rowsAre === 'added' ? () => removeCard(doc, prompt.id, row.id) : null}
+            // Only an empty one: nobody's words go with a row.
+            onRemove={
+              rowsAre === 'added' && isEmpty(row.id) ? () => removeCard(doc, prompt.id, row.id) : null
+            }
           />
         ))}
       </Stack>
