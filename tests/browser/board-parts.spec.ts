@@ -100,5 +100,16 @@ test('a board is begun from a starter, changed and kept', async ({ facilitator: 
   await page.getByRole('button', { name: 'Save the board' }).click()
   await expect(page.getByText('Saved. Sessions that are already open')).toBeVisible()
   await expect(page.getByRole('heading', { level: 1, name: 'The hide, in roles' })).toBeVisible()
+  // Sent before the fields of its settings have come, they stay as they were.
+  const address = page.url()
+  await page.goto(`${server.address}/boards`)
+  await page.route(/table-settings-[^/]*\.js$/, () => undefined)
+  await page.getByRole('link', { name: 'The hide, in roles' }).click()
+  await expect(page.getByText('Opening…').first()).toBeVisible()
+  const sent = page.waitForResponse(answer => answer.request().method() === 'POST')
+  await page.getByRole('button', { name: 'Save the board' }).click()
+  await sent
+  await page.unrouteAll({ behavior: 'ignoreErrors' })
+  await page.goto(address)
   await expect(page.getByRole('textbox', { name: 'Rows' })).toHaveValue('Neighbour\nAngler')
 })

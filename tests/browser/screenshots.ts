@@ -287,6 +287,8 @@ async function worksheet(browser: Browser): Promise<void> {
   await maker.getByRole('link', { name: 'Boards' }).click()
   await maker.getByRole('link', { name: 'Make a board' }).click()
   await maker.getByRole('link', { name: 'For and against' }).click()
+  await maker.getByLabel('Points go to the cards of').waitFor()
+  await maker.getByText('Opening…').waitFor({ state: 'hidden' })
   await maker.getByRole('heading', { name: 'Parts', exact: true }).scrollIntoViewIfNeeded()
   await maker.mouse.move(640, 400)
   await maker.mouse.wheel(0, 620)

@@ -98,7 +98,7 @@ export function PromptFields({
       )}
       {Settings && (
         <Box mt="8px">
-          <Suspense fallback={<chakra.p color="quiet">Opening…</chakra.p>}>
+          <Suspense fallback={<SettingsOnTheirWay name={`${name}.settings`} settings={settings} />}>
             <Settings
               key={kind}
               name={`${name}.settings`}
@@ -119,6 +119,25 @@ export function PromptFields({
       </Flex>
     </Box>
   )
+}
+
+/** While its fields are fetched: a form that is sent meanwhile leaves the settings as they are. */
+function SettingsOnTheirWay({ name, settings }: { name: string; settings: object }) {
+  return (
+    <>
+      <chakra.p color="quiet">Opening…</chakra.p>
+      {Object.entries(settings).map(([key, value]) => (
+        <input key={key} type="hidden" name={`${name}.${key}`} value={fieldValue(value)} />
+      ))}
+    </>
+  )
+}
+
+/** A setting as a form has it: lists line by line, ticks as `on` or nothing. */
+const fieldValue = (value: unknown): string => {
+  if (Array.isArray(value)) return value.join('\n')
+  if (typeof value === 'boolean') return value ? 'on' : ''
+  return String(value ?? '')
 }
 
 /** A prompt as those after it know it, by its place from 0. */
