@@ -86,13 +86,14 @@ test('a board in parts: made in the editor, one part opened by hand in one room,
 
 test('a board is begun from a starter, changed and kept', async ({ facilitator: page, server }) => {
   await page.goto(`${server.address}/boards/new`)
+  await page.getByText(/^Begin from one of/).click()
   await expectAccessible(page)
   await page.getByRole('list', { name: 'Starters' }).getByRole('link', { name: 'For and against' }).click()
   await expect(page.getByLabel('Title')).toHaveValue('For and against')
   await expect(page.getByLabel('Columns').first()).toHaveValue('For\nAgainst')
   await expect(page.getByLabel('Points go to the cards of')).toHaveValue('reasons')
   // Another one, thought better of; what was chosen last is what there is.
-  await page.getByText('Begin from a starter').click()
+  await page.getByText(/^Begin from one of/).click()
   await page.getByRole('list', { name: 'Starters' }).getByRole('link', { name: 'Case, in roles' }).click()
   await expect(page.getByRole('textbox', { name: 'Rows' })).toHaveValue('Neighbour\nVisitor\nWarden\nFarmer')
   await page.getByLabel('Title').fill('The hide, in roles')

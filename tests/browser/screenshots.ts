@@ -286,6 +286,7 @@ async function worksheet(browser: Browser): Promise<void> {
   await signIn(maker, own)
   await maker.getByRole('link', { name: 'Boards' }).click()
   await maker.getByRole('link', { name: 'Make a board' }).click()
+  await maker.getByText(/^Begin from one of/).click()
   await maker.getByRole('link', { name: 'For and against' }).click()
   await maker.getByLabel('Points go to the cards of').waitFor()
   await maker.getByText('Opening…').waitFor({ state: 'hidden' })

@@ -12,9 +12,9 @@ export function Starters() {
   }
   const chosen = search.get('from')
   return (
-    <chakra.details maxW="720px" mb="24px" open={chosen === null || undefined}>
+    <chakra.details maxW="720px" mb="24px">
       <chakra.summary cursor="pointer" fontWeight="600" minH="30px">
-        Begin from a starter
+        Begin from one of {STARTERS.length} starters
       </chakra.summary>
       <Grid
         as="ul"
