@@ -145,3 +145,13 @@ test('thousands of pieces at once are more than people write; what is known alre
   expect(why(lookAt(whole(doc), server))).toBe('too-much')
   expect(why(lookAt(whole(doc), doc))).toBe('ok')
 })
+
+test('a table of a hundred people has room for its cells; root types without end are too much', () => {
+  const withRoots = (count: number) => {
+    const doc = new Y.Doc()
+    for (let index = 0; index < count; index++) doc.getText(`cell:t/${index}/0`).insert(0, 'x')
+    return Y.encodeStateAsUpdate(doc)
+  }
+  expect(lookAt(withRoots(600), new Y.Doc())).toMatchObject({ ok: true })
+  expect(lookAt(withRoots(2_001), new Y.Doc())).toEqual({ ok: false, why: 'too-much' })
+})

@@ -28,6 +28,9 @@ const MOST_PIECES = 5_000
 /** Stretches named as taken away, most of them long known: who comes back names all there ever were. */
 const MOST_STRETCHES = 50_000
 
+/** Root types of a document: a table of people has one a cell. Yjs looks through all of them for each piece it writes out. */
+const MOST_ROOTS = 2_000
+
 /** What boards hold: text and its marks, the entries of maps, elements, and what is left of what was taken away. */
 const CONTENTS = [Y.ContentString, Y.ContentFormat, Y.ContentAny, Y.ContentType, Y.ContentDeleted]
 
@@ -63,6 +66,7 @@ class Looking {
     const items = fresh.filter(struct => struct instanceof Y.Item)
     if (items.some(({ content }) => !CONTENTS.some(kind => content instanceof kind)))
       return { ok: false, why: 'unreadable' }
+    if (this.hasTooManyRoots(items)) return { ok: false, why: 'too-much' }
     if (!items.every(item => this.hasAllItNeeds(item)) || !this.stretchesAreKnown())
       return { ok: false, why: 'incomplete' }
     if (!new Depths(this.doc, this.byWriter).areBelow(DEEPEST, items)) return { ok: false, why: 'too-deep' }
@@ -98,6 +102,14 @@ class Looking {
     for (const [client, list] of this.stretches)
       for (const { clock, len } of list) if (clock + len > this.endOf(client)) return false
     return true
+  }
+
+  private hasTooManyRoots(items: readonly Y.Item[]): boolean {
+    const { share } = this.doc
+    // Here a root is still its name: types are found when the update is taken in.
+    const named = items.map(({ parent }) => parent as unknown).filter(parent => typeof parent === 'string')
+    const fresh = new Set(named.filter(name => !share.has(name)))
+    return fresh.size > 0 && share.size + fresh.size > MOST_ROOTS
   }
 
   private hasTooManyStretches(): boolean {
