@@ -4,12 +4,22 @@ import { createEncoder, toUint8Array, writeVarString, writeVarUint, writeVarUint
 import writeSpreadsheet from 'write-excel-file/node'
 import { WebSocket } from 'ws'
 import * as Y from 'yjs'
+import type { Prompt } from '~/core/boards/board'
 import { SimulatedParticipant } from '~/demo/simulated-participant'
 import { MadeClass } from './made-class'
 import { pause } from './numbers'
 
 const PEOPLE = 40
 const PROMPT = { id: 'c', kind: 'cards', text: 'Cards?', settings: {} } as const
+const OTHERS = [
+  {
+    id: 'e',
+    kind: 'scale',
+    text: 'How far?',
+    settings: { low: 'Not', high: 'Fully', steps: 5, reasons: false },
+  },
+  { id: 'f', kind: 'short-answers', text: 'How much?', settings: { fields: ['Depth'] } },
+] satisfies Prompt[]
 
 /**
  * What one person can send to stop everybody: for each, how long the server's thread did not come round at the longest, while
@@ -19,7 +29,7 @@ export async function attacks(): Promise<void> {
   const made = await MadeClass.open(PEOPLE / 5, 5, [PROMPT])
   const { server } = made
   const people = await made.atWork()
-  const other = await made.another(1, 2, [PROMPT])
+  const other = await made.another(1, 2, [PROMPT, ...OTHERS])
   const [attacker, victim] = await Promise.all(
     other.names.map(name => SimulatedParticipant.join(server.address, other.joinCode, name)),
   )
@@ -41,6 +51,10 @@ export async function attacks(): Promise<void> {
     ],
     ['6. 2,500 quotations in each other', () => attackBoard(line, [nested(2_500)])],
     ['7. 300 changes of 100 kB without a beginning', () => attackBoard(line, gaps())],
+    ['20. 700 root types of a board', () => attackBoard(line, [roots(700)])],
+    ['20. 500 answers in the places of others', () => attackBoard(line, [othersAnswers(500)])],
+    ['20. 1,990 pieces of cards', () => attackBoard(line, [cards(1_990)])],
+    ['20. 5,000 root types', () => attackBoard(line, [roots(5_000)])],
     ['8. 400 questions whose answers are not read', () => questions(line)],
     ['19. a spreadsheet with a value in its last cell', async () => upload(made, 'x.xlsx', await lastCell())],
     ['19. 4.9 MB of quotes and commas', () => upload(made, 'x.csv', strToU8('",'.repeat(2_450_000)))],
@@ -163,6 +177,33 @@ function nested(times: number): Uint8Array {
       const quotation: Y.XmlElement = new Y.XmlElement('blockquote')
       within.insert(0, [quotation])
       within = quotation
+    }
+  })
+  return Y.encodeStateAsUpdate(doc)
+}
+
+function roots(count: number): Uint8Array {
+  const doc = new Y.Doc()
+  for (let root = 0; root < count; root++) doc.getText(`field:f/${root}`).insert(0, 'x')
+  return Y.encodeStateAsUpdate(doc)
+}
+
+function othersAnswers(count: number): Uint8Array {
+  const doc = new Y.Doc()
+  for (let person = 0; person < count; person++)
+    doc.getMap('each:e').set(`person${person}`, { value: 1, reason: 'x' })
+  return Y.encodeStateAsUpdate(doc)
+}
+
+function cards(count: number): Uint8Array {
+  const doc = new Y.Doc()
+  const list = doc.getArray('cards:c')
+  doc.transact(() => {
+    for (let card = 0; card < count / 5; card++) {
+      const map = new Y.Map()
+      list.push([map])
+      for (const [key, value] of Object.entries({ id: `c${card}`, text: 'x', x: 1, y: 1 }))
+        map.set(key, value)
     }
   })
   return Y.encodeStateAsUpdate(doc)

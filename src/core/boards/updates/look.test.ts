@@ -98,7 +98,7 @@ test('exactly what Yjs itself would have to put aside is incomplete, whatever is
 test('as deep as people nest lists is well; deeper is refused, all at once or bit by bit, however deep', () => {
   expect(why(lookAt(whole(nested(DEEPEST)), new Y.Doc()))).toBe('ok')
   expect(why(lookAt(whole(nested(DEEPEST + 1)), new Y.Doc()))).toBe('too-deep')
-  expect(why(lookAt(whole(nested(4_000)), new Y.Doc()))).toBe('too-deep')
+  expect(why(lookAt(whole(nested(1_900)), new Y.Doc()))).toBe('too-deep')
   const [doc, server] = [new Y.Doc(), new Y.Doc()]
   const updates = updatesOf(doc)
   let within: Y.XmlFragment = sheetOf(doc, 's')
@@ -147,11 +147,27 @@ test('thousands of pieces at once are more than people write; what is known alre
 })
 
 test('a table of a hundred people has room for its cells; root types without end are too much', () => {
-  const withRoots = (count: number) => {
+  const withRoots = (name: string, count: number) => {
     const doc = new Y.Doc()
-    for (let index = 0; index < count; index++) doc.getText(`cell:t/${index}/0`).insert(0, 'x')
+    for (let index = 0; index < count; index++) doc.getText(`cell:${name}/${index}/0`).insert(0, 'x')
     return Y.encodeStateAsUpdate(doc)
   }
-  expect(lookAt(withRoots(600), new Y.Doc())).toMatchObject({ ok: true })
-  expect(lookAt(withRoots(2_001), new Y.Doc())).toEqual({ ok: false, why: 'too-much' })
+  expect(why(lookAt(withRoots('t', 600), new Y.Doc()))).toBe('ok')
+  expect(why(lookAt(withRoots('t', 701), new Y.Doc()))).toBe('too-much')
+  const full = new Y.Doc()
+  for (const name of ['a', 'b', 'c', 'd']) Y.applyUpdate(full, withRoots(name, 500))
+  expect(why(lookAt(withRoots('e', 1), full))).toBe('too-much')
+  const more = new Y.Doc()
+  more.getText('cell:a/0/0').insert(0, 'more in a cell that is there')
+  expect(why(lookAt(Y.encodeStateAsUpdate(more), full))).toBe('ok')
+})
+
+test('an answer for everybody of a large room is well; hundreds of keys at once are too much', () => {
+  const withKeys = (count: number) => {
+    const doc = new Y.Doc()
+    for (let index = 0; index < count; index++) doc.getMap('each:e').set(`p${index}`, 1)
+    return whole(doc)
+  }
+  expect(why(lookAt(withKeys(500), new Y.Doc()))).toBe('ok')
+  expect(why(lookAt(withKeys(501), new Y.Doc()))).toBe('too-much')
 })

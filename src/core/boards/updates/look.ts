@@ -24,12 +24,16 @@ export type Look =
 /** Elements within elements, a list in a list counted as two of them. */
 export const DEEPEST = 60
 /** Pieces that may come at once, and stretches that may be taken away at once. */
-const MOST_PIECES = 5_000
+const MOST_PIECES = 2_000
 /** Stretches named as taken away, most of them long known: who comes back names all there ever were. */
 const MOST_STRETCHES = 50_000
 
-/** Root types of a document: a table of people has one a cell. Yjs looks through all of them for each piece it writes out. */
+/** Root types of a document: a table has one a cell, at most 600. Yjs looks through all of them for each piece it writes out. */
 const MOST_ROOTS = 2_000
+/** Of them new ones at once. */
+const MOST_NEW_ROOTS = 700
+/** New keys in maps that are root types: an answer of everybody of the largest room, many times over. */
+const MOST_NEW_KEYS = 500
 
 /** What boards hold: text and its marks, the entries of maps, elements, and what is left of what was taken away. */
 const CONTENTS = [Y.ContentString, Y.ContentFormat, Y.ContentAny, Y.ContentType, Y.ContentDeleted]
@@ -45,6 +49,9 @@ export function lookAt(update: Uint8Array, doc: Y.Doc): Look {
 }
 
 type Struct = ReturnType<typeof Y.decodeUpdate>['structs'][number]
+/** A piece that names the root it lies in: only those without a neighbour do. Types are found when the update is taken in. */
+type InRoot = { parent: string }
+const isInRoot = (item: Y.Item): item is Y.Item & InRoot => typeof (item.parent as unknown) === 'string'
 type Stretches = Map<number, { clock: number; len: number }[]>
 
 class Looking {
@@ -66,7 +73,7 @@ class Looking {
     const items = fresh.filter(struct => struct instanceof Y.Item)
     if (items.some(({ content }) => !CONTENTS.some(kind => content instanceof kind)))
       return { ok: false, why: 'unreadable' }
-    if (this.hasTooManyRoots(items)) return { ok: false, why: 'too-much' }
+    if (this.hasTooManyRoots(items.filter(isInRoot))) return { ok: false, why: 'too-much' }
     if (!items.every(item => this.hasAllItNeeds(item)) || !this.stretchesAreKnown())
       return { ok: false, why: 'incomplete' }
     if (!new Depths(this.doc, this.byWriter).areBelow(DEEPEST, items)) return { ok: false, why: 'too-deep' }
@@ -104,12 +111,12 @@ class Looking {
     return true
   }
 
-  private hasTooManyRoots(items: readonly Y.Item[]): boolean {
+  private hasTooManyRoots(inRoots: readonly (Y.Item & InRoot)[]): boolean {
     const { share } = this.doc
-    // Here a root is still its name: types are found when the update is taken in.
-    const named = items.map(({ parent }) => parent as unknown).filter(parent => typeof parent === 'string')
-    const fresh = new Set(named.filter(name => !share.has(name)))
-    return fresh.size > 0 && share.size + fresh.size > MOST_ROOTS
+    const fresh = new Set(inRoots.map(({ parent }) => parent).filter(name => !share.has(name)))
+    const keys = inRoots.filter(({ parentSub }) => parentSub !== null).length
+    const tooMany = fresh.size > MOST_NEW_ROOTS || keys > MOST_NEW_KEYS
+    return tooMany || (fresh.size > 0 && share.size + fresh.size > MOST_ROOTS)
   }
 
   private hasTooManyStretches(): boolean {
