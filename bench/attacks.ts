@@ -54,6 +54,7 @@ export async function attacks(): Promise<void> {
     ['20. 700 root types of a board', () => attackBoard(line, [roots(700)])],
     ['20. 500 answers in the places of others', () => attackBoard(line, [othersAnswers(500)])],
     ['20. 1,990 pieces of cards', () => attackBoard(line, [cards(1_990)])],
+    ['20. 1,990 pieces of cards again', () => attackBoard(line, [cards(1_990)])],
     ['20. 5,000 root types', () => attackBoard(line, [roots(5_000)])],
     ['8. 400 questions whose answers are not read', () => questions(line)],
     ['19. a spreadsheet with a value in its last cell', async () => upload(made, 'x.xlsx', await lastCell())],
