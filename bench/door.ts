@@ -32,6 +32,7 @@ export async function door(): Promise<void> {
     )
     console.log(`  an edit on another session's board, before:    ${own.before}`)
     console.log(`  an edit on another session's board, meanwhile: ${own.meanwhile}`)
+    console.log(`  a message passed on meanwhile by a bare server that answers nobody: ${own.atIdle}`)
   }
 }
 
@@ -72,12 +73,16 @@ async function roundTable(people: number) {
   const { server } = made
   const other = await made.another(1, 2, [PROMPT])
   const editing = await Editing.start(server.address, other)
+  // What the machine alone does to a message meanwhile: this server has nothing else to do.
+  const { port, child } = await helperProcess('bench/bare-door.ts')
+  const idle = await Editing.atBareServer(`ws://localhost:${port}`)
   asOnDevicesOfTheirOwn()
   const before = await editing.during(() => pause(5_000))
   await server.longestStop()
   const joined: SimulatedParticipant[] = []
   let took = 0
-  const meanwhile = await editing.during(async () => {
+  let atIdle = ''
+  const join = async () => {
     const began = performance.now()
     await Promise.all(
       made.names.map(async name => {
@@ -87,12 +92,17 @@ async function roundTable(people: number) {
       }),
     )
     took = performance.now() - began
+  }
+  const meanwhile = await editing.during(async () => {
+    atIdle = await idle.during(join)
   })
   const stop = await server.longestStop()
   for (const each of joined) each.leave()
   editing.end()
+  idle.end()
+  child.kill()
   await server.remove()
-  return { joined: took, stop, before, meanwhile }
+  return { joined: took, stop, before, meanwhile, atIdle }
 }
 
 /** Two who write on a board, in a process of their own: what is measured is not how busy the joining class is. */
