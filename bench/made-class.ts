@@ -85,14 +85,9 @@ export class MadeClass {
     }
     const json = { ...as, 'Content-Type': 'application/json' }
     const groupingPath = placeOf(await post(`${cohortPath}/groupings/new`, JSON.stringify(grouping), json))
-    const board = new URLSearchParams({ title: 'Board', 'steps[0]': 'Write.' })
-    for (const [place, prompt] of prompts.entries()) {
-      for (const name of ['id', 'kind', 'text'] as const) board.set(`prompts[${place}].${name}`, prompt[name])
-      // As the form sends them: a tick only when it is set, lists as lines.
-      for (const [name, value] of Object.entries(prompt.settings))
-        if (value !== false)
-          board.set(`prompts[${place}].settings.${name}`, value === true ? 'on' : [value].flat().join('\n'))
-    }
+    const board = new URLSearchParams({
+      board: JSON.stringify({ title: 'Board', steps: ['Write.'], prompts, parts: [] }),
+    })
     const boardPath = placeOf(await post('/boards/new', board, as))
     const plan = {
       title: 'Bench',

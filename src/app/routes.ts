@@ -49,6 +49,8 @@ export default [
     route('cohorts/:cohortId/rules', 'routes/cohort-rules.ts'),
     route('cohorts/:cohortId/list.csv', 'routes/cohort-list-file.ts'),
     route('choices/:choiceId/people', 'routes/choice-people.ts'),
+    route('boards/:boardId/changes', 'routes/board-changes.ts'),
+    route('boards/:boardId/versions', 'routes/board-versions.ts'),
     route('removals', 'routes/removals.ts'),
     route('list-template.csv', 'routes/list-template.ts'),
     route('sessions/:sessionId/commands', 'routes/session-commands.ts'),

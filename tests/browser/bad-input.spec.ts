@@ -24,10 +24,14 @@ test('what is wrong is said beside its field, and what was typed stays', async (
   await expect(page.getByLabel('Title')).toHaveValue('Half a plan')
 
   await page.goto(`${address}/boards/new`)
-  await page.getByLabel('Title').fill('Empty prompts')
-  await page.getByRole('button', { name: 'Save the board' }).click()
-  await expect(page.getByText('Enter what the prompt asks.').first()).toBeVisible()
-  await expect(page.getByLabel('Title')).toHaveValue('Empty prompts')
+  await page.getByRole('button', { name: 'Make the board' }).click()
+  await expect(page.getByText('Enter a title.')).toBeVisible()
+  await page.getByRole('button', { name: 'Show what it becomes' }).click()
+  await expect(page.getByText('Paste an outline first.')).toBeVisible()
+  await page
+    .getByLabel('A board’s file, or a text')
+    .setInputFiles({ name: 'list.json', mimeType: 'application/json', buffer: Buffer.from('{"a": 1}') })
+  await expect(page.getByText('This is not a board’s file.')).toBeVisible()
 
   await page.goto(`${address}/cohorts`)
   await page.getByLabel('Name').fill('x'.repeat(81))

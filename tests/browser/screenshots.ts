@@ -286,14 +286,15 @@ async function worksheet(browser: Browser): Promise<void> {
   await signIn(maker, own)
   await maker.getByRole('link', { name: 'Boards' }).click()
   await maker.getByRole('link', { name: 'Make a board' }).click()
-  await maker.getByText(/^Begin from one of/).click()
-  await maker.getByRole('link', { name: 'For and against' }).click()
+  await maker.getByRole('button', { name: 'For and against' }).click()
+  await maker.getByRole('button', { name: /^2 .*Points/ }).click()
   await maker.getByLabel('Points go to the cards of').waitFor()
-  await maker.getByText('Opening…').waitFor({ state: 'hidden' })
-  await maker.getByRole('heading', { name: 'Parts', exact: true }).scrollIntoViewIfNeeded()
-  await maker.mouse.move(640, 400)
-  await maker.mouse.wheel(0, 620)
-  await maker.waitForTimeout(400)
+  const tried = maker.getByRole('region', { name: 'The board on a phone' })
+  for (const reason of ['Herons nest there', 'The path stays dry']) {
+    await tried.getByPlaceholder('Write a card').first().fill(reason)
+    await tried.getByPlaceholder('Write a card').first().press('Enter')
+  }
+  await maker.waitForTimeout(600)
   await shot(maker, 'board-editor')
   await planOneRound(maker)
   await maker

@@ -1,11 +1,20 @@
+import type { Awareness } from 'y-protocols/awareness'
+import type * as Y from 'yjs'
 import type { Prompt } from '~/core/boards/board'
 import type { PromptKind } from '~/core/boards/prompts/kinds'
-import type { BoardConnection } from '../live-client/board-connection'
+
+/** A board's document in this page: shared over the line, or only tried out. */
+interface OpenDocument {
+  copyId: string
+  doc: Y.Doc
+  /** Where everybody's cursor is. */
+  provider: { awareness: Awareness | null }
+}
 
 /** What the space under a prompt gets, whatever its kind. */
 export interface PromptSpaceProps<Kind extends PromptKind = PromptKind> {
   prompt: Extract<Prompt, { kind: Kind }>
-  connection: BoardConnection
+  connection: OpenDocument
   readOnly: boolean
   /** Nothing more can be added; what is there can be read and taken away. */
   full: boolean

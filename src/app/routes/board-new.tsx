@@ -1,30 +1,32 @@
-import { redirect } from 'react-router'
-import { boardForm } from '~/contracts/forms/boards'
+import { data, redirect } from 'react-router'
+import { newBoardForm } from '~/contracts/forms/boards'
+import type { Board } from '~/core/boards/board'
 import { starterNamed } from '~/core/boards/starters'
 import { createBoard } from '~/server/boards/boards.server'
-import { servicesContext } from '~/server/services.server'
-import { BoardEditor } from '../features/boards/board-editor'
+import { accountContext, servicesContext } from '~/server/services.server'
+import { NewBoardPage } from '../features/boards/new-board-page'
 import type { Route } from './+types/board-new'
 import { readForm } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Make a board · Round Table' }]
 
-export function loader({ request }: Route.LoaderArgs) {
-  return { from: starterNamed(new URL(request.url).searchParams.get('from'))?.board ?? null }
-}
-
 export async function action({ request, context }: Route.ActionArgs) {
-  const form = await readForm(request, boardForm)
+  const form = await readForm(request, newBoardForm)
   if (form.status !== 'success') return form.reply()
-  const id = await createBoard(context.get(servicesContext).db, form.value)
+  const board = boardOf(form.value)
+  if (!board) throw data('There is no such starter.', { status: 404 })
+  const account = context.get(accountContext)
+  const id = await createBoard(context.get(servicesContext).db, board, account.displayName)
   // Made on the way to a plan, it leads back there.
   const plan = new URL(request.url).searchParams.get('plan')
-  throw redirect(
-    plan === null ? `/boards/${id}?saved=1` : `/sessions/new?grouping=${encodeURIComponent(plan)}`,
-  )
+  throw redirect(`/boards/${id}${plan === null ? '' : `?plan=${encodeURIComponent(plan)}`}`)
 }
 
-export default function NewBoard({ loaderData: { from }, actionData }: Route.ComponentProps) {
-  // Another starter is another form.
-  return <BoardEditor key={from?.title} from={from} lastResult={actionData} />
+function boardOf(form: { starter: string } | { board: Board } | { title: string }): Board | undefined {
+  if ('starter' in form) return starterNamed(form.starter)?.board
+  return 'board' in form ? form.board : { title: form.title, steps: [], prompts: [], parts: [] }
+}
+
+export default function NewBoard({ actionData }: Route.ComponentProps) {
+  return <NewBoardPage lastResult={actionData} />
 }

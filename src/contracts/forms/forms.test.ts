@@ -1,5 +1,6 @@
+import { boardDraft } from '~/core/boards/building/draft'
 import { accountForm, firstRunForm, oneTimeForm, signInForm } from './accounts'
-import { boardForm } from './boards'
+import { newBoardForm } from './boards'
 import { choiceForm } from './choices'
 import { cohortForm, personForm } from './cohorts'
 import { groupingForm } from './groupings'
@@ -25,56 +26,13 @@ test('a password has 10 to 200 characters, and an address is kept in small lette
   expect(accountForm.parse(account).email).toBe('zoe@school.example')
 })
 
-test('parts of a board: steps a line each, and what opens by itself says when; settings of prompts as forms send them', () => {
-  const part = { id: 'two', title: ' Plan ', opens: 'after', steps: 'Look.\n\n Write. ', minutes: 8 }
-  const prompts = [
-    { id: 'c', kind: 'choice', text: 'Which?', settings: { options: ' Reed \nPeat\n' }, part: 'two' },
-    { id: 'l', kind: 'link', text: 'Where?', settings: { address: 'https://lowmarsh.example' } },
-  ]
-  const form = (changes: object, prompt: object = {}) => ({
-    title: 'T',
-    steps: [],
-    prompts: [{ ...prompts[0], ...prompt }, prompts[1]],
-    parts: [{ ...part, ...changes }],
-  })
-  expect(boardForm.parse(form({ after: 5 }))).toMatchObject({
-    parts: [{ id: 'two', title: 'Plan', opens: 'after', after: 5, minutes: 8, steps: ['Look.', 'Write.'] }],
-    prompts: [{ part: 'two', settings: { options: ['Reed', 'Peat'], by: 'group', reasons: false } }, {}],
-  })
-  const problems = (value: object) => messages(boardForm.safeParse(value))
-  expect(problems(form({}))).toEqual([['parts.0.after', 'Say after how many minutes it opens.']])
-  expect(problems(form({ after: 5, steps: '1\n2\n3\n4' }))).toEqual([['parts.0.steps', 'At most 3 steps.']])
-  expect(problems(form({ after: 5 }, { settings: { options: 'Reed\nreed' } }))).toEqual([
-    ['prompts.0.settings.options', 'Two answers are the same.'],
-  ])
-  for (const address of [
-    'javascript:alert(1)',
-    'lowmarsh.example',
-    'ftp://lowmarsh.example',
-    'data:text/html,x',
-  ])
-    expect(problems(form({ after: 5 }, { kind: 'link', settings: { address } }))).toEqual([
-      ['prompts.0.settings.address', 'Write a whole address that begins with https:// or http://.'],
-    ])
-  expect(problems(form({ after: 5 }, { kind: 'link', settings: {} }))).toEqual([
-    ['prompts.0.settings', 'Write the address it leads to.'],
-  ])
-})
-
-test('empty steps of a board are left out; a board without a prompt is none', () => {
-  const prompts = [{ id: 'c', kind: 'cards', text: ' What? ', settings: {} }]
-  expect(boardForm.parse({ title: 'T', steps: ['', ' Look. ', undefined], prompts })).toEqual({
-    title: 'T',
-    steps: ['Look.'],
-    prompts: [{ id: 'c', kind: 'cards', text: 'What?', settings: {} }],
-    parts: [],
-  })
-  expect(messages(boardForm.safeParse({ title: 'T', steps: [], prompts: [] }))).toEqual([
-    ['prompts', 'A board needs at least one prompt.'],
-  ])
-  expect(messages(boardForm.safeParse({ title: 'T', steps: ['1', '2', '3', '4'], prompts }))[0]?.[1]).toMatch(
-    /^At most 3 steps/,
-  )
+test('a board is begun under a title, from a starter, or from one that was read', () => {
+  expect(newBoardForm.parse({ title: ' Reeds ' })).toEqual({ title: 'Reeds' })
+  expect(newBoardForm.parse({ starter: 'peer-questions' })).toEqual({ starter: 'peer-questions' })
+  const read = { title: 'Read', steps: [], prompts: [], parts: [] }
+  expect(newBoardForm.parse({ board: JSON.stringify(read) })).toEqual({ board: read })
+  for (const wrong of [{}, { title: '' }, { board: 'no json' }, { board: '{}' }])
+    expect(newBoardForm.safeParse(wrong).success).toBe(false)
 })
 
 test('what is wrong with a plan is said field by field', () => {
@@ -150,8 +108,8 @@ test.each(HOSTILE)('a hostile text is refused in every field of every form, at o
     [cohortForm, { name: text }],
     [personForm, { firstName: text, familyName: text, email: text, shownAs: text }],
     [takePlaceForm, { personId: text, shownName: text }],
-    [boardForm, { ...board, title: text, steps: [text] }],
-    [boardForm, { ...board, prompts: [{ ...board.prompts[0], id: text, text }] }],
+    [boardDraft, { ...board, title: text, steps: [text] }],
+    [boardDraft, { ...board, prompts: [{ ...board.prompts[0], id: text, text }] }],
     [choiceForm, { title: text, kind: text, wishes: text, topics: [{ name: text, min: text, max: text }] }],
     [groupingForm, { name: text }],
     [

@@ -1,12 +1,14 @@
-import { boardForm } from '~/contracts/forms/boards'
-import { boardSchema, MOST_STEPS } from './board'
+import { boardSchema, MOST_PROMPTS, MOST_STEPS } from './board'
+import { boardDraft, unfinishedIn } from './building/draft'
 import { partsOf } from './parts'
 import { STARTERS, starterNamed } from './starters'
 
 test.each(STARTERS.map(starter => [starter.key, starter] as const))(
   '%s can be kept as it is: nothing is missing, and no part is empty',
   (key, { board, when }) => {
-    expect(boardForm.parse(board)).toEqual({ parts: [], ...boardSchema.parse(board) })
+    expect(boardDraft.parse(board)).toEqual(boardSchema.parse(board))
+    expect(unfinishedIn(board)).toEqual([])
+    expect(board.prompts.length).toBeLessThanOrEqual(MOST_PROMPTS)
     expect(board.steps.length).toBeLessThanOrEqual(MOST_STEPS)
     for (const part of partsOf(board)) expect(part.prompts.length).toBeGreaterThan(0)
     const ids = board.prompts.map(({ id }) => id)

@@ -43,7 +43,7 @@ export function CardsSpace(props: PromptSpaceProps<'cards'> & { called?: Called 
     <Box>
       {cards.length === 0 && readOnly && <chakra.p color="quiet">No {called.many} yet.</chakra.p>}
       <DraggableCards doc={doc} promptId={prompt.id} isOff={readOnly}>
-        <Grid gap="12px" templateColumns={{ base: '1fr', md: `repeat(${columns.length}, minmax(0, 1fr))` }}>
+        <Grid gap="12px" templateColumns="repeat(auto-fit, minmax(min(210px, 100%), 1fr))">
           {byPlace.map((inColumn, place) => (
             <Column
               key={columns[place]}

@@ -2,7 +2,6 @@
  * Cards are dragged by their handle: onto a column's free space to its end, before the card in whose upper half they are let go,
  * onto the lower half to join it in a heap. Everything a drag does can be done from the menu of a card too.
  */
-import { Box, type BoxProps } from '@chakra-ui/react'
 import {
   DndContext,
   type DragEndEvent,
@@ -14,20 +13,22 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core'
-import { GripVertical } from 'lucide-react'
-import type { ReactNode } from 'react'
+import { useLayoutEffect, useSyncExternalStore } from 'react'
 import type * as Y from 'yjs'
 import { joinHeap, moveCard } from '~/core/boards/prompts/cards/arrange'
 import { cardMap } from '~/core/boards/prompts/cards/document'
-import { CARD_LOOK } from './card-look'
+import type { DragListeners, DragPlace, DragPlaces } from './drag-places'
+
+const COLUMN = 'column-'
 
 interface DragCardsProps {
   doc: Y.Doc
   promptId: string
-  children: ReactNode
+  places: DragPlaces
 }
 
-export function DragCards({ doc, promptId, children }: DragCardsProps) {
+export function DragCards({ doc, promptId, places }: DragCardsProps) {
+  const drawn = useSyncExternalStore(places.subscribe, places.list, places.list)
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
     // A finger that stays takes the card along; one that moves at once scrolls the page.
@@ -37,9 +38,7 @@ export function DragCards({ doc, promptId, children }: DragCardsProps) {
   const drop = ({ active, over, collisions }: DragEndEvent) => {
     const dragged = String(active.id)
     // Of a card and the column it lies in, the card is meant.
-    const onto = collisions
-      ?.map(({ id }) => String(id))
-      .find(id => !id.startsWith('column-') && id !== dragged)
+    const onto = collisions?.map(({ id }) => String(id)).find(id => !id.startsWith(COLUMN) && id !== dragged)
     if (onto !== undefined) {
       const rect = over && collisions?.find(({ id }) => id === onto)?.data?.droppableContainer.rect.current
       const middle = active.rect.current.translated
@@ -48,7 +47,7 @@ export function DragCards({ doc, promptId, children }: DragCardsProps) {
       else moveCard(doc, promptId, dragged, columnOf(onto), onto)
       return
     }
-    if (over) moveCard(doc, promptId, dragged, Number(String(over.id).replace('column-', '')) || 0, null)
+    if (over) moveCard(doc, promptId, dragged, Number(String(over.id).replace(COLUMN, '')) || 0, null)
   }
   return (
     <DndContext
@@ -60,61 +59,57 @@ export function DragCards({ doc, promptId, children }: DragCardsProps) {
       }}
       onDragEnd={drop}
     >
-      {children}
+      {drawn.map(place =>
+        place.id.startsWith(COLUMN) ? (
+          <ColumnAgent key={place.id} place={place} />
+        ) : (
+          <CardAgent key={place.id} place={place} />
+        ),
+      )}
     </DndContext>
   )
 }
 
-/** A column that cards can be let go in. */
-export function DropColumn({
-  place,
-  look,
-  children,
-}: {
-  place: number
-  look: BoxProps
-  children: ReactNode
-}) {
-  const { setNodeRef, isOver } = useDroppable({ id: `column-${place}` })
-  return (
-    <Box ref={setNodeRef} {...look} {...(isOver && { bg: 'liveWash' })}>
-      {children}
-    </Box>
+/** Lets cards be dropped in a column. */
+function ColumnAgent({ place: { id, element } }: { place: DragPlace }) {
+  const { setNodeRef, isOver } = useDroppable({ id })
+  useLayoutEffect(() => setNodeRef(element.current))
+  useLayoutEffect(
+    () => shown(element.current, { background: isOver ? 'var(--liveWash)' : '' }),
+    [element, isOver],
   )
+  return null
 }
 
-/** A card with the handle it is dragged by. */
-export function DragCard({ id, children }: { id: string; children: ReactNode }) {
+/** Lets a card be dragged, and others be dropped on it. */
+function CardAgent({ place: { id, element, listeners } }: { place: DragPlace }) {
   const drag = useDraggable({ id })
   const drop = useDroppable({ id })
-  return (
-    <Box
-      as="li"
-      {...CARD_LOOK}
-      ref={(node: HTMLElement | null) => {
-        drag.setNodeRef(node)
-        drop.setNodeRef(node)
-      }}
-      borderColor={drop.isOver && !drag.isDragging ? 'live' : undefined}
-      zIndex={drag.isDragging ? 1 : undefined}
-      style={
-        drag.transform ? { transform: `translate(${drag.transform.x}px, ${drag.transform.y}px)` } : undefined
-      }
-    >
-      <Box
-        position="absolute"
-        top="4px"
-        right="2px"
-        color="quiet"
-        cursor="grab"
-        minW="24px"
-        minH="24px"
-        aria-hidden="true"
-        {...drag.listeners}
-      >
-        <GripVertical size={18} />
-      </Box>
-      {children}
-    </Box>
+  const { transform, isDragging } = drag
+  const isTarget = drop.isOver && !isDragging
+  useLayoutEffect(() => {
+    drag.setNodeRef(element.current)
+    drop.setNodeRef(element.current)
+    listeners.current = drag.listeners as DragListeners
+  })
+  useLayoutEffect(
+    () =>
+      shown(element.current, {
+        transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : '',
+        zIndex: isDragging ? '1' : '',
+        borderColor: isTarget ? 'var(--live)' : '',
+      }),
+    [element, transform, isDragging, isTarget],
   )
+  return null
 }
+
+/** Shows an element so until it is shown otherwise. */
+function shown(element: HTMLElement | null, style: Partial<CSSStyleDeclaration>): () => void {
+  if (element) Object.assign(element.style, style)
+  return () => {
+    for (const name of Object.keys(style)) element?.style.setProperty(hyphened(name), '')
+  }
+}
+
+const hyphened = (name: string) => name.replace(/[A-Z]/g, letter => `-${letter.toLowerCase()}`)

@@ -28,7 +28,7 @@ export default function TableSpace(props: PromptSpaceProps<'table'>) {
   const rows = rowsAre === 'people' ? withEverybody(begun, names) : begun
   return (
     <Box>
-      <Stack as="ul" gap={{ base: '14px', md: '8px' }} listStyleType="none" aria-label="Rows">
+      <Stack as="ul" gap="10px" listStyleType="none" aria-label="Rows">
         {rows.map((row, index) => (
           <Row
             key={row.id}
@@ -85,7 +85,7 @@ function Row({ row, name, columns, mine, full, connection, prompt, onBegin, onRe
           {mine ? `${name} (you): the others ask you and write` : name}
         </chakra.p>
       )}
-      <Grid templateColumns={{ base: '1fr', md: `repeat(${columns.length}, 1fr)` }} gap="8px">
+      <Grid templateColumns="repeat(auto-fit, minmax(min(150px, 100%), 1fr))" gap="8px">
         {columns.map((column, place) => (
           <Cell
             key={column}

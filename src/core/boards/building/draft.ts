@@ -1,7 +1,7 @@
 /** A board while it is made: of the right shape and size, but what it asks need not be written yet. */
 import { z } from 'zod'
 import { visibleText } from '../../formats/clean-text'
-import { type Board, MOST_STEPS } from '../board'
+import { type Board, MOST_PROMPTS, MOST_STEPS } from '../board'
 import { MOST_LATER_PARTS, OPENINGS } from '../part'
 import { FIRST_PART, partsOf } from '../parts'
 import { missingIn, promptSchemaWith } from '../prompts/kinds'
@@ -10,9 +10,9 @@ import { labels } from '../prompts/settings'
 /** More than `MOST_PROMPTS` and `MOST_LATER_PARTS`: two who add at the same moment lose nothing. */
 const MOST_KEPT = 2
 
-const line = (longest: number) =>
+const line = (longest: number, missing?: string) =>
   z
-    .string()
+    .string(missing)
     .max(10_000, { error: `Use at most ${longest} characters.`, abort: true })
     .overwrite(visibleText)
     .trim()
@@ -27,11 +27,11 @@ const minutes = z
 
 const steps = labels({ least: 0, most: MOST_STEPS, longest: 300, called: 'steps' }).prefault([])
 
-export const promptDraft = promptSchemaWith(line(300))
+export const promptDraft = promptSchemaWith(line(300).default(''))
 
 /** What is said of the board itself. */
 export const headDraft = z.object({
-  title: line(80).min(1, 'Enter a title.'),
+  title: line(80, 'Enter a title.').min(1, 'Enter a title.'),
   steps,
 })
 
@@ -46,7 +46,7 @@ export const partDraft = z.object({
 
 /** How many parts and prompts there may be is for whoever makes it; this is what is taken at all. */
 export const boardDraft: z.ZodType<Board, unknown> = headDraft.extend({
-  prompts: z.array(promptDraft).max(12 * MOST_KEPT),
+  prompts: z.array(promptDraft).max(MOST_PROMPTS * MOST_KEPT),
   parts: z
     .array(partDraft)
     .max(MOST_LATER_PARTS * MOST_KEPT)

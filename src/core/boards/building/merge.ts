@@ -2,6 +2,7 @@
  * Two people change a board at the same moment: what each of them did to what both began from is done to it. Where both changed
  * the same field the later one stands, and the other is found among the versions.
  */
+import { isEqual } from 'lodash-es'
 import type { Board, Part, Prompt } from '../board'
 
 /** What both did to `base`; `mine` is the later. Nothing either of them added or changed is lost with what the other took away. */
@@ -15,9 +16,7 @@ export function mergeBoards(base: Board, mine: Board, theirs: Board): Board {
   }
 }
 
-const same = (one: unknown, other: unknown): boolean => JSON.stringify(one) === JSON.stringify(other)
-
-const later = <Value>(base: Value, mine: Value, theirs: Value): Value => (same(base, mine) ? theirs : mine)
+const later = <Value>(base: Value, mine: Value, theirs: Value): Value => (isEqual(base, mine) ? theirs : mine)
 
 function mergeFields<Item extends object>(base: Item | undefined, mine: Item, theirs: Item): Item {
   const keys = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])] as (keyof Item)[]
@@ -53,7 +52,7 @@ function mergeLists<Item extends { id: string }>(
     if (ours && others) return merge(before, ours, others)
     const left = ours ?? others ?? null
     // One took it away: it goes, unless the other changed or added it.
-    return before && same(before, left) ? null : left
+    return before && isEqual(before, left) ? null : left
   }
   return mergeOrder(ids(base), ids(mine), ids(theirs)).flatMap(id => keep(id) ?? [])
 }
@@ -74,7 +73,7 @@ function mergeOrder(base: readonly string[], mine: readonly string[], theirs: re
 
 /** Whether any of what was there stands in another order. */
 const isMoved = (base: readonly string[], now: readonly string[]): boolean =>
-  !same(
+  !isEqual(
     base.filter(id => now.includes(id)),
     now.filter(id => base.includes(id)),
   )

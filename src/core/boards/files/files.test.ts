@@ -190,6 +190,7 @@ test.each([
   ['nothing', ''],
   ['quotations in each other', '>'.repeat(3_000)],
   ['lists in each other', Array.from({ length: 200 }, (_, depth) => `${'  '.repeat(depth)}- x`).join('\n')],
+  ['lists in each other on one line', '- '.repeat(5_000)],
   ['brackets', '['.repeat(LONGEST_OUTLINE + 1)],
   ['markup', '<script>alert(1)</script>'],
 ])('%s pasted gives a board that can be kept', (_what, text) => {

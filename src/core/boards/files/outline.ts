@@ -35,9 +35,16 @@ export function readOutline(text: string, freshId: () => string): ReadOutline {
   const notes: string[] = []
   if (text.length > LONGEST_OUTLINE) notes.push('It is longer than is read; the end was left out.')
   const reading = new Reading(freshId, notes)
-  for (const block of fromMarkdown(text.slice(0, LONGEST_OUTLINE)).children) reading.take(block)
+  for (const block of fromMarkdown(shallow(text.slice(0, LONGEST_OUTLINE))).children) reading.take(block)
   return { board: reading.result(), notes }
 }
+
+/**
+ * Lists and quotations in each other take the parser's time with the square of their depth: nobody's outline goes so deep, and
+ * what does comes up again.
+ */
+const shallow = (text: string): string =>
+  text.replace(/^((?:[ \t>]|[-*+] |\d{1,9}[.)] ){24})(?:[ \t>]|[-*+] |\d{1,9}[.)] )+/gm, '$1')
 
 class Reading {
   private title = ''

@@ -1,5 +1,5 @@
-import { jsonb, pgTable, text } from 'drizzle-orm/pg-core'
-import type { Part, Prompt } from '~/core/boards/board'
+import { integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
+import type { Board, Part, Prompt } from '~/core/boards/board'
 import { moment } from './columns.server'
 
 export const boards = pgTable('boards', {
@@ -11,3 +11,19 @@ export const boards = pgTable('boards', {
   savedAt: moment('saved_at').notNull().defaultNow(),
   removedAt: moment('removed_at'),
 })
+
+/** What a board said as it was made: a version for everybody who changed it, a new one after a while. */
+export const boardVersions = pgTable(
+  'board_versions',
+  {
+    boardId: text('board_id')
+      .notNull()
+      .references(() => boards.id, { onDelete: 'cascade' }),
+    version: integer('version').notNull(),
+    content: jsonb('content').$type<Board>().notNull(),
+    savedBy: text('saved_by').notNull(),
+    /** When it was last changed. */
+    savedAt: moment('saved_at').notNull().defaultNow(),
+  },
+  table => [primaryKey({ columns: [table.boardId, table.version] })],
+)

@@ -1,0 +1,27 @@
+import type { ReactNode } from 'react'
+import { Button } from '../../../ui/button'
+
+interface IconButtonProps {
+  /** What it does, to be read out and shown at the pointer. */
+  label: string
+  disabled?: boolean
+  onClick: () => void
+  children: ReactNode
+}
+
+/** A small button that shows only a picture of what it does. */
+export const IconButton = ({ label, disabled, onClick, children }: IconButtonProps) => (
+  <Button
+    kind="bare"
+    size="small"
+    px="6px"
+    minW="30px"
+    color="ink"
+    aria-label={label}
+    title={label}
+    disabled={disabled}
+    onClick={onClick}
+  >
+    {children}
+  </Button>
+)

@@ -1,0 +1,25 @@
+import type { Prompt } from '~/core/boards/board'
+import type { Part } from '~/core/boards/part'
+import type { PromptKind } from '~/core/boards/prompts/kinds'
+import type { SettingsProps } from '../../../prompts/look'
+import { lookOf } from '../../../prompts/looks'
+
+export const freshId = (): string => crypto.randomUUID().slice(0, 13)
+
+/** A new prompt of a kind, with the settings it begins with; points go to the cards nearest before. */
+export function newPrompt(
+  kind: PromptKind,
+  id: string,
+  earlier: SettingsProps<PromptKind>['earlier'],
+): Prompt {
+  const settings = lookOf(kind)?.settings ?? {}
+  const over = earlier.findLast(each => each.kind === 'cards')?.id
+  return {
+    id,
+    kind,
+    text: '',
+    settings: kind === 'points' && over !== undefined ? { ...settings, over } : settings,
+  } as Prompt
+}
+
+export const newPart = (): Part => ({ id: freshId(), title: '', steps: [], opens: 'hand' })

@@ -1,0 +1,140 @@
+import { readFile } from 'node:fs/promises'
+import type { Page } from '@playwright/test'
+import { allowLostLine, drag, expect, expectAccessible, expectContrast, test } from './fixtures'
+
+const OUTLINE = `A morning at the pond
+
+1. Walk round once.
+
+- What do you hear?
+- Which came first?
+  - A heron
+  - A bittern
+
+## Back in the hut
+
+- What will you tell the others?
+`
+
+const prompts = (page: Page, part: number) =>
+  page.getByRole('list', { name: `Prompts of part ${part}` }).getByRole('listitem')
+const kept = (page: Page) => expect(page.getByText('Kept.', { exact: true })).toBeVisible()
+
+test('an outline becomes a board that is tried out, changed, undone, saved as a file and made again of it', async ({
+  facilitator: page,
+  server,
+}) => {
+  await page.goto(`${server.address}/boards/new`)
+  await expectAccessible(page)
+  await page.getByLabel('Outline or Markdown').fill(OUTLINE)
+  await page.getByRole('button', { name: 'Show what it becomes' }).click()
+  await expect(page.getByText('A morning at the pond: 2 parts, 3 prompts.')).toBeVisible()
+  await page.getByRole('button', { name: 'Make this board' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'A morning at the pond' })).toBeVisible()
+
+  // The phone beside it: what is asked can be answered there, and follows what is changed.
+  const phone = page.getByRole('region', { name: 'The board on a phone' })
+  await expect(phone.getByText('Walk round once.')).toBeVisible()
+  await phone.getByPlaceholder('Write a card').first().fill('Reed warblers')
+  await phone.getByPlaceholder('Write a card').first().press('Enter')
+  await expect(phone.getByText('Reed warblers')).toBeVisible()
+  await phone.getByRole('button', { name: /A bittern/ }).click()
+  await expect(phone.getByRole('button', { name: /A bittern/ })).toHaveAttribute('aria-pressed', 'true')
+  await page.getByRole('button', { name: /^1 What do you hear/ }).click()
+  await page.getByLabel('What it asks').fill('What do you hear, and where?')
+  await expect(phone.getByRole('heading', { name: 'What do you hear, and where?' })).toBeVisible()
+  await expect(phone.getByText('Reed warblers')).toBeVisible()
+  await expectAccessible(page)
+  await expectContrast(page)
+
+  // By keys, by a drag, and back again step by step.
+  await page.getByRole('button', { name: /^1 What do you hear/ }).press('Alt+ArrowDown')
+  await expect(prompts(page, 1).first()).toContainText('Which came first?')
+  // Closed, so that both places are seen.
+  await page.getByRole('button', { name: /^2 What do you hear/ }).click()
+  await page.getByLabel('Name of part 2').scrollIntoViewIfNeeded()
+  await drag(page, prompts(page, 1).nth(1).locator('[aria-hidden=true]').first(), prompts(page, 2).first())
+  await expect(prompts(page, 2)).toHaveCount(2)
+  await expect(prompts(page, 2).first()).toContainText('What do you hear, and where?')
+  await page.getByRole('button', { name: 'Duplicate prompt 1' }).click()
+  await expect(prompts(page, 1)).toHaveCount(2)
+  await page.getByRole('button', { name: 'Remove part 2' }).click()
+  await expect(prompts(page, 1)).toHaveCount(4)
+  for (let step = 0; step < 4; step++) await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(prompts(page, 1).first()).toContainText('What do you hear, and where?')
+  await expect(prompts(page, 2)).toHaveCount(1)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(prompts(page, 1).first()).toContainText('What do you hear?')
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+  await page.keyboard.press('Control+y')
+  await expect(prompts(page, 1).first()).toContainText('What do you hear, and where?')
+  await kept(page)
+
+  // Out as a file, and in again.
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as a file' }).click(),
+  ])
+  expect(file.suggestedFilename()).toBe('A morning at the pond.json')
+  const [markdown] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'As Markdown' }).click(),
+  ])
+  expect(await readFile(await markdown.path(), 'utf8')).toContain('- What do you hear, and where? (cards)')
+  await page.goto(`${server.address}/boards/new`)
+  await page.getByLabel('A board’s file, or a text').setInputFiles(await file.path())
+  await page.getByRole('button', { name: 'Make this board' }).click()
+  await expect(prompts(page, 1).first()).toContainText('What do you hear, and where?')
+  await expect(prompts(page, 2)).toHaveCount(1)
+})
+
+test('two change a board at once and through a broken line: nothing is lost, and earlier versions can be taken', async ({
+  facilitator: page,
+  server,
+}) => {
+  await page.goto(`${server.address}/boards/new`)
+  await page.getByLabel('Title').fill('Made by two')
+  await page.getByRole('button', { name: 'Make the board' }).click()
+  await page.getByRole('button', { name: 'Add a prompt to part 1' }).click()
+  await page.getByRole('menuitem', { name: /^Scale/ }).click()
+  await page.getByLabel('What it asks').fill('How sure are you?')
+  await kept(page)
+  const other = await page.context().newPage()
+  await other.goto(page.url())
+  await other.getByRole('button', { name: /^1 How sure/ }).click()
+  await other.getByLabel('The low end, 1, means').fill('Not sure')
+  await page.getByLabel('What it asks').fill('How sure are you now?')
+  await page.getByRole('button', { name: 'Add a part' }).click()
+  await kept(other)
+  await kept(page)
+  // Each hears of the other within a few seconds.
+  await expect(other.getByLabel('Name of part 2')).toBeVisible({ timeout: 15_000 })
+  await expect(other.getByLabel('What it asks')).toHaveValue('How sure are you now?')
+  await expect(page.getByLabel('The low end, 1, means')).toHaveValue('Not sure', { timeout: 15_000 })
+
+  // What cannot be kept as it is stays in its field; what is away from the server is kept once it is back.
+  await page.getByLabel('Steps').fill('40')
+  await expect(page.getByText('At most 11 steps.')).toBeVisible()
+  await page.getByLabel('Steps').fill('7')
+  await expect(page.getByText('At most 11 steps.')).toBeHidden()
+  allowLostLine(page)
+  await page.route('**/changes', route => route.abort('connectionrefused'))
+  await page.getByLabel('What it asks').fill('How sure are you in the end?')
+  await expect(page.getByText('The server could not be reached.', { exact: false })).toBeVisible()
+  await page.unroute('**/changes')
+  await kept(page)
+  await expect(other.getByLabel('What it asks')).toHaveValue('How sure are you in the end?', {
+    timeout: 15_000,
+  })
+  await expect(other.getByLabel('Steps')).toHaveValue('7')
+
+  // Back to what it was when it was made, and forth again.
+  await page.getByText('Versions', { exact: true }).click()
+  await page.getByRole('button', { name: 'Read version 2' }).click()
+  await expect(page.getByText('1. How sure are you in the end?')).toBeVisible()
+  await page.getByRole('button', { name: 'Take version 1' }).click()
+  await expect(page.getByText('Nothing is asked yet: add a prompt.')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('button', { name: /^1 How sure are you in the end/ })).toBeVisible()
+  await kept(page)
+})
