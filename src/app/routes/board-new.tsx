@@ -22,11 +22,17 @@ export async function action({ request, context }: Route.ActionArgs) {
   throw redirect(`/boards/${id}${plan === null ? '' : `?plan=${encodeURIComponent(plan)}`}`)
 }
 
-function boardOf(form: { starter: string } | { board: Board } | { title: string }): Board | undefined {
-  if ('starter' in form) return starterNamed(form.starter)?.board
-  return 'board' in form ? form.board : { title: form.title, steps: [], prompts: [], parts: [] }
+interface NewBoard {
+  title: string
+  starter?: string | undefined
+  board?: Board | undefined
 }
 
-export default function NewBoard({ actionData }: Route.ComponentProps) {
+function boardOf({ title, starter, board }: NewBoard): Board | undefined {
+  if (starter !== undefined) return starterNamed(starter)?.board
+  return board ?? { title, steps: [], prompts: [], parts: [] }
+}
+
+export default function NewBoardRoute({ actionData }: Route.ComponentProps) {
   return <NewBoardPage lastResult={actionData} />
 }

@@ -27,12 +27,13 @@ test('a password has 10 to 200 characters, and an address is kept in small lette
 })
 
 test('a board is begun under a title, from a starter, or from one that was read', () => {
-  expect(newBoardForm.parse({ title: ' Reeds ' })).toEqual({ title: 'Reeds' })
-  expect(newBoardForm.parse({ starter: 'peer-questions' })).toEqual({ starter: 'peer-questions' })
+  expect(newBoardForm.parse({ title: ' Reeds ' })).toMatchObject({ title: 'Reeds' })
+  expect(newBoardForm.parse({ starter: 'peer-questions' })).toMatchObject({ starter: 'peer-questions' })
   const read = { title: 'Read', steps: [], prompts: [], parts: [] }
-  expect(newBoardForm.parse({ board: JSON.stringify(read) })).toEqual({ board: read })
+  expect(newBoardForm.parse({ board: JSON.stringify(read) })).toMatchObject({ board: read })
   for (const wrong of [{}, { title: '' }, { board: 'no json' }, { board: '{}' }])
     expect(newBoardForm.safeParse(wrong).success).toBe(false)
+  expect(messages(newBoardForm.safeParse({}))).toEqual([['title', 'Enter a title.']])
 })
 
 test('what is wrong with a plan is said field by field', () => {

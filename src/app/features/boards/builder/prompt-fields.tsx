@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
-import { type ComponentType, Suspense } from 'react'
+import { type ComponentType, Suspense, useEffect, useRef } from 'react'
 import type { Prompt } from '~/core/boards/board'
 import { promptDraft } from '~/core/boards/building/draft'
 import type { PromptKind } from '~/core/boards/prompts/kinds'
@@ -22,6 +22,11 @@ interface PromptFieldsProps {
 /** What a prompt asks, of what kind it is, and what is set about it. */
 export function PromptFields({ prompt, number, earlier, onChange, onKind }: PromptFieldsProps) {
   const { id, kind, part } = prompt
+  const asks = useRef<HTMLTextAreaElement>(null)
+  // Opened to be written.
+  useEffect(() => {
+    if (asks.current?.value === '') asks.current.focus()
+  }, [])
   const look = lookOf(kind)
   const Settings = look?.Settings as ComponentType<SettingsProps<PromptKind>> | null | undefined
   return (
@@ -38,7 +43,16 @@ export function PromptFields({ prompt, number, earlier, onChange, onKind }: Prom
           <Flex gap="12px" wrap="wrap">
             <Box flex="1" minW="220px">
               <Field label="What it asks" errors={errors.text}>
-                {parts => <TextArea {...parts} rows={2} minH="60px" name="text" defaultValue={prompt.text} />}
+                {parts => (
+                  <TextArea
+                    {...parts}
+                    ref={asks}
+                    rows={2}
+                    minH="60px"
+                    name="text"
+                    defaultValue={prompt.text}
+                  />
+                )}
               </Field>
             </Box>
             <Box w="180px">
