@@ -147,8 +147,8 @@ export async function planOneRound(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Look it over and open' }).click()
   await expect(page.getByRole('button', { name: 'Open the session' })).toBeVisible()
   const { href, origin } = new URL(page.url())
-  const form = { intent: 'order', order: '[]', minutes: '' }
-  const answer = await page.request.post(`${href}?index`, { form, headers: { Origin: origin } })
+  const data = { segments: [], minutes: null }
+  const answer = await page.request.post(`${href}/order`, { data, headers: { Origin: origin } })
   expect(answer.ok()).toBe(true)
   await page.reload()
   await expect(page.getByRole('list', { name: 'Segments' }).getByRole('button')).toHaveCount(1)

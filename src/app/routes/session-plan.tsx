@@ -1,6 +1,6 @@
 import { parseWithZod } from '@conform-to/zod/v4'
-import { data, redirect, type ShouldRevalidateFunctionArgs } from 'react-router'
-import { orderForm, sessionForm } from '~/contracts/forms/sessions'
+import { data, redirect } from 'react-router'
+import { sessionForm } from '~/contracts/forms/sessions'
 import { dateFields } from '~/core/schedule/session-time'
 import { listBoards } from '~/server/boards/boards.server'
 import { groupingAt, listGroupings, roundOf } from '~/server/groupings/groupings.server'
@@ -8,7 +8,7 @@ import { addressesFor } from '~/server/http/addresses.server'
 import { openSession } from '~/server/live/requests.server'
 import { accountContext, servicesContext } from '~/server/services.server'
 import { planWorld } from '~/server/sessions/plan-facts.server'
-import { getSession, runningOrderOf, savePlan, saveRunningOrder } from '~/server/sessions/sessions.server'
+import { getSession, runningOrderOf, savePlan } from '~/server/sessions/sessions.server'
 import { PlanPage } from '../features/sessions/plan-page'
 import { openingProblemText, sessionProblem } from '../features/sessions/session-text'
 import type { Route } from './+types/session-plan'
@@ -37,6 +37,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     order: {
       // Saved again, the plan begins anew; what is changed in the order itself keeps its page.
       key: [session.groupingId, groupingRound, session.boardId, roomMinutes, graceSeconds].join(' '),
+      sessionId: session.id,
       segments: runningOrderOf(session),
       minutes: session.minutes,
       startsAt: session.startsAt.getTime(),
@@ -75,23 +76,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       throw redirect(`/sessions/${params.sessionId}/live`)
     return { opening: openingProblemText(opened.problem) }
   }
-  if (fields.get('intent') === 'order') {
-    const order = orderForm.safeParse({ order: fields.get('order'), minutes: fields.get('minutes') })
-    if (!order.success) return data({ order: 'This plan could not be read.' }, { status: 400 })
-    const { order: segments, minutes } = order.data
-    const kept = await answering(saveRunningOrder(db, params.sessionId, segments, minutes))
-    return kept.ok ? { order: '' } : data({ order: openingProblemText(kept.problem) }, { status: 409 })
-  }
   const form = parseWithZod(fields, { schema: sessionForm })
   if (form.status !== 'success') return { form: form.reply() }
   const saved = await answering(savePlan(db, params.sessionId, form.value))
   if (saved.ok) return { form: undefined, saved: true }
   return data({ form: form.reply(sessionProblem(saved.problem)) }, { status: 409 })
 }
-
-/** The page has the running order that it keeps; nothing else changes with it. */
-export const shouldRevalidate = ({ formData, defaultShouldRevalidate }: ShouldRevalidateFunctionArgs) =>
-  formData?.get('intent') === 'order' ? false : defaultShouldRevalidate
 
 export default function SessionPlan({ loaderData, actionData }: Route.ComponentProps) {
   return <PlanPage {...loaderData} result={actionData} />

@@ -2,7 +2,7 @@
 import { z } from 'zod'
 import { LONGEST_TITLE } from '~/core/live/session/session'
 import { runningOrderSchema } from '~/core/schedule/running-order'
-import { count, line, optionalLine, parsedJson } from './fields'
+import { count, line, optionalLine } from './fields'
 import { MOST_ROUNDS } from './groupings'
 
 const timeZone = z.string().refine(zone => {
@@ -33,22 +33,16 @@ export const sessionForm = z.object({
     .default([]),
 })
 
-/** The running order as its page sends it: JSON, since it is no form that anybody fills in; empty texts in it are texts. */
-export const orderForm = z.object({
-  order: z.string().max(200_000, 'The plan is too long.').transform(parsedJson).pipe(runningOrderSchema),
-  /** Empty when nobody has said how long the session may take. */
+/** The running order as its page sends it. */
+export const orderChange = z.object({
+  segments: runningOrderSchema,
+  /** How long the session may take; null when nobody has said. */
   minutes: z
-    .string()
-    .max(10)
-    .transform(text => (text === '' ? null : Number(text)))
-    .pipe(
-      z
-        .number()
-        .int()
-        .min(1)
-        .max(24 * 60)
-        .nullable(),
-    ),
+    .number()
+    .int()
+    .min(1)
+    .max(24 * 60)
+    .nullable(),
 })
 
 /** What is asked of the browser for a session that begins at once. */

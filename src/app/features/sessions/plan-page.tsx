@@ -16,7 +16,7 @@ interface PlanPageProps {
   boards: { id: string; title: string }[]
   plan: Plan
   order: RunningOrderProps & { key: string }
-  result?: { form?: SubmissionResult; opening?: string; saved?: boolean; order?: string }
+  result?: { form?: SubmissionResult; opening?: string; saved?: boolean }
 }
 
 export function PlanPage(props: PlanPageProps) {

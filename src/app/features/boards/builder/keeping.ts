@@ -9,7 +9,7 @@ const AGAIN_MS = 3_000
 
 type Told = Board & { savedAt: number }
 export type KeepState = 'as it was' | 'keeping' | 'kept' | { problem: string }
-type Answer = { ok: true; board: Told } | { ok: false; message: string }
+type Answer = { ok: true; board: Told } | { ok: false; message: string; unreached?: true }
 
 interface Page {
   now: () => Board
@@ -87,7 +87,8 @@ export class Keeping {
     } else {
       this.isBehind = true
       this.page.onState({ problem: answer.message })
-      this.after(AGAIN_MS)
+      // What the server refused it refuses again: it waits for another change.
+      if (answer.unreached) this.after(AGAIN_MS)
     }
   }
 
@@ -112,6 +113,7 @@ export class Keeping {
     } catch {
       return {
         ok: false,
+        unreached: true,
         message: 'The server could not be reached. What you changed stands here; it is tried again.',
       }
     }

@@ -18,12 +18,14 @@ import { timeOfDay } from '~/core/schedule/session-time'
 import { Button } from '../../../ui/button'
 import { Input } from '../../../ui/fields'
 import { Message, Section } from '../../../ui/layout'
+import type { OrderKeeping } from './order-keeping'
 import { OrderRibbon } from './order-ribbon'
 import { ReadinessList } from './readiness-list'
 import { SegmentLine } from './segment-line'
-import { useOrder } from './use-order'
+import { useOrder, useOrderState } from './use-order'
 
 export interface RunningOrderProps {
+  sessionId: string
   segments: Segment[]
   minutes: number | null
   /** Milliseconds since 1970. */
@@ -36,7 +38,10 @@ export interface RunningOrderProps {
 /** The plan as a ribbon of segments: what stands when and how long, what would go wrong, and what could give. */
 export function RunningOrder(props: RunningOrderProps) {
   const { startsAt, timeZone, world } = props
-  const order = useOrder({ segments: props.segments, minutes: props.minutes })
+  const order = useOrder(`/sessions/${props.sessionId}/order`, {
+    segments: props.segments,
+    minutes: props.minutes,
+  })
   const { segments, set } = order
   const [chosenId, setChosenId] = useState<string | null>(null)
   const concerns = useConcerns(segments, order.minutes, world)
@@ -84,9 +89,7 @@ export function RunningOrder(props: RunningOrderProps) {
           {timeOfDay(startsAt, timeZone)} to <b>{ends}</b>, {totalMinutes(segments)} min
         </chakra.span>
         <SessionMinutes minutes={order.minutes} onKeep={order.setMinutes} />
-        <chakra.span role="status" fontWeight="600" color="live">
-          {order.state === 'saving' ? 'Saving…' : order.state === 'saved' ? 'Saved.' : ''}
-        </chakra.span>
+        <Kept keeping={order.keeping} />
         <Flex gap="6px" ml="auto" wrap="wrap">
           {order.undo && (
             <Button size="small" onClick={order.undo}>
@@ -101,11 +104,7 @@ export function RunningOrder(props: RunningOrderProps) {
             ))}
         </Flex>
       </Flex>
-      {typeof order.state === 'object' && (
-        <Box mb="10px">
-          <Message kind="problem">{order.state.problem}</Message>
-        </Box>
-      )}
+      <NotKept keeping={order.keeping} />
       {over > 0 && <WhatCouldGive segments={segments} over={over} onChange={set} />}
       <OrderRibbon
         segments={segments}
@@ -133,6 +132,25 @@ export function RunningOrder(props: RunningOrderProps) {
       )}
       <ReadinessList concerns={concerns} onShow={setChosenId} />
     </Section>
+  )
+}
+
+function Kept({ keeping }: { keeping: OrderKeeping }) {
+  const state = useOrderState(keeping)
+  return (
+    <chakra.span role="status" fontWeight="600" color="live">
+      {state === 'saving' ? 'Saving…' : state === 'saved' ? 'Saved.' : ''}
+    </chakra.span>
+  )
+}
+
+function NotKept({ keeping }: { keeping: OrderKeeping }) {
+  const state = useOrderState(keeping)
+  if (typeof state !== 'object') return null
+  return (
+    <Box mb="10px">
+      <Message kind="problem">{state.problem}</Message>
+    </Box>
   )
 }
 

@@ -1,6 +1,6 @@
-import { useCallback, useRef, useState } from 'react'
-import { useFetcher } from 'react-router'
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react'
 import type { Segment } from '~/core/schedule/running-order'
+import { OrderKeeping, type OrderState } from './order-keeping'
 
 interface Order {
   segments: Segment[]
@@ -13,28 +13,26 @@ export interface OrderEditor extends Order {
   set: (segments: Segment[] | ((now: Segment[]) => Segment[])) => void
   setMinutes: (minutes: number | null) => void
   undo: (() => void) | null
-  /** What is happening to it: being kept, kept, or why it was not. */
-  state: 'as it was' | 'saving' | 'saved' | { problem: string }
+  keeping: OrderKeeping
 }
 
 /** So many steps can be undone. */
 const MOST_STEPS = 50
 
 /** The running order while it is changed: kept with each change, and every change can be undone. */
-export function useOrder(first: Order): OrderEditor {
+export function useOrder(address: string, first: Order): OrderEditor {
   const [order, setOrder] = useState(first)
   const [before, setBefore] = useState<Order[]>([])
-  const fetcher = useFetcher<{ order?: string }>()
   const latest = useRef(first)
-  const { submit } = fetcher
+  const [keeping] = useState(() => new OrderKeeping(address))
+  useEffect(() => keeping.begin(), [keeping])
   const take = useCallback(
     (next: Order) => {
       latest.current = next
       setOrder(next)
-      const minutes = next.minutes === null ? '' : String(next.minutes)
-      submit({ intent: 'order', order: JSON.stringify(next.segments), minutes }, { method: 'post' })
+      keeping.keep(next)
     },
-    [submit],
+    [keeping],
   )
   const change = useCallback(
     (next: Order) => {
@@ -53,7 +51,6 @@ export function useOrder(first: Order): OrderEditor {
   )
   const setMinutes = useCallback((minutes: number | null) => change({ ...latest.current, minutes }), [change])
   const last = before.at(-1)
-  const problem = fetcher.data?.order
   return {
     ...order,
     set,
@@ -64,13 +61,10 @@ export function useOrder(first: Order): OrderEditor {
           take(last)
         }
       : null,
-    state:
-      fetcher.state !== 'idle'
-        ? 'saving'
-        : fetcher.data === undefined
-          ? 'as it was'
-          : problem
-            ? { problem }
-            : 'saved',
+    keeping,
   }
 }
+
+/** What is happening to it: being kept, kept, or why it was not. Only who asks is drawn again for it. */
+export const useOrderState = (keeping: OrderKeeping): OrderState =>
+  useSyncExternalStore(keeping.subscribe, keeping.state, keeping.state)
