@@ -44,7 +44,8 @@ export function RunningOrder(props: RunningOrderProps) {
   })
   const { segments, set } = order
   const [chosenId, setChosenId] = useState<string | null>(null)
-  const concerns = useConcerns(segments, order.minutes, world)
+  // What would go wrong is worked out and drawn once the change itself is seen.
+  const concerns = useConcerns(useDeferredValue(segments), order.minutes, world)
   // Its sentence has a field for each word: it is drawn in parts, so that the page answers meanwhile.
   const saidId = useDeferredValue(chosenId)
   const chosen = segments.find(({ id }) => id === saidId)
