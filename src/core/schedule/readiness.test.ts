@@ -1,11 +1,13 @@
-import { groupingRound, type PlanFacts, readiness } from './readiness'
+import { groupingRound, type PlanBoard, type PlanFacts, readiness } from './readiness'
 import { newSegment, type Segment } from './running-order'
 
-const board = (id: string, title: string, steps: number, prompts: number) => ({
+const board = (id: string, title: string, steps: number, prompts: number): PlanBoard => ({
   id,
   title,
   steps,
   prompts: Array.from({ length: prompts }, (_, index) => ({ id: `${id}${index}`, text: '' })),
+  unfinished: [],
+  minutes: 0,
 })
 const facts = (changes: Partial<PlanFacts> = {}): PlanFacts => ({
   minutes: 60,
@@ -40,6 +42,9 @@ const facts = (changes: Partial<PlanFacts> = {}): PlanFacts => ({
     ['long', board('long', 'Too long', 4, 1)],
     ['mute', board('mute', 'Mute', 0, 1)],
     ['rich', board('rich', 'Rich', 1, 7)],
+    ['begun', { ...board('begun', 'Begun', 1, 1), unfinished: ['Prompt 1 asks nothing yet.'] }],
+    ['whole', { ...board('whole', 'Whole', 1, 1), minutes: 12 }],
+    ['slow', { ...board('slow', 'Slow', 1, 1), minutes: 13 }],
   ]),
   atTheSameTime: [],
   ...changes,
@@ -81,7 +86,10 @@ test.each<[string, Partial<Segment>, string[]]>([
   ['a board that is gone', { boardId: 'gone' }, ['no-board']],
   ['four steps', { boardId: 'long' }, ['many-steps']],
   ['no instructions', { boardId: 'mute' }, ['no-instructions']],
-  ['seven parts in twelve minutes', { boardId: 'rich' }, ['many-parts']],
+  ['seven prompts in twelve minutes', { boardId: 'rich' }, ['many-prompts']],
+  ['a board that is not finished', { boardId: 'begun' }, ['unfinished-board']],
+  ['parts of as many minutes as the round', { boardId: 'whole' }, []],
+  ['parts of a minute more than the round', { boardId: 'slow' }, ['long-parts']],
   [
     'six of the seven open',
     { boardId: 'rich', parts: ['rich0', 'rich1', 'rich2', 'rich3', 'rich4', 'rich5'] },

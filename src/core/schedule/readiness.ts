@@ -27,6 +27,10 @@ export interface PlanBoard {
   title: string
   steps: number
   prompts: { id: string; text: string }[]
+  /** What is still to be said in it before groups can work with it, in words. */
+  unfinished: string[]
+  /** How long its parts should take together, in minutes; 0 where nobody has said. */
+  minutes: number
 }
 
 export interface PlannedRound {
@@ -60,7 +64,9 @@ export interface Concern {
     | 'many-steps'
     | 'station-without-board'
     | 'few-stations'
-    | 'many-parts'
+    | 'many-prompts'
+    | 'long-parts'
+    | 'unfinished-board'
     | 'no-lead'
     | 'rule-broken'
     | 'few-places'
@@ -71,8 +77,8 @@ export interface Concern {
 const SHORTEST_USEFUL = 5
 const MOST_STEPS = 3
 const MOST_PEOPLE = 5
-/** Least minutes for one part of a board: common practice, no source. */
-const LEAST_FOR_A_PART = 2
+/** Least minutes for one prompt of a board: common practice, no source. */
+const LEAST_FOR_A_PROMPT = 2
 
 /** All concerns, those of the whole plan first. O(segments x groups). */
 export function readiness(order: readonly Segment[], facts: PlanFacts): Concern[] {
@@ -177,15 +183,21 @@ function boardConcerns(segment: Segment, { boards, rounds }: PlanFacts, add: Add
   const ids = stations ?? [boardId]
   const used = [...new Set(ids)].flatMap(id => (id === null ? [] : (boards.get(id) ?? [])))
   if (!stations && used.length === 0) add('no-board', `${name}: rooms have no board to work on.`)
-  for (const { title, steps, prompts } of used) {
+  for (const { title, steps, prompts, unfinished, minutes } of used) {
     const open = prompts.filter(({ id }) => segment.parts?.includes(id) ?? true)
     if (steps === 0) add('no-instructions', `${name}: ${title} says nothing about what to do.`)
     if (steps > MOST_STEPS)
       add('many-steps', `${name}: ${title} has ${steps} steps; people keep ${MOST_STEPS} in mind.`)
-    if (open.length * LEAST_FOR_A_PART > segment.minutes)
+    if (open.length * LEAST_FOR_A_PROMPT > segment.minutes)
       add(
-        'many-parts',
-        `${name}: ${title} has ${open.length} parts for ${segment.minutes} min, under ${LEAST_FOR_A_PART} min each.`,
+        'many-prompts',
+        `${name}: ${title} asks ${open.length} things in ${segment.minutes} min, under ${LEAST_FOR_A_PROMPT} min each.`,
       )
+    if (minutes > segment.minutes)
+      add(
+        'long-parts',
+        `${name}: the parts of ${title} should take ${minutes} min together, the round has ${segment.minutes}.`,
+      )
+    if (unfinished.length > 0) add('unfinished-board', `${name}: ${title} is not finished. ${unfinished[0]}`)
   }
 }

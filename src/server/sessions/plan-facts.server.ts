@@ -1,4 +1,5 @@
 import { and, eq, gt, isNull, lt, ne } from 'drizzle-orm'
+import { unfinishedIn } from '~/core/boards/building/draft'
 import type { Group } from '~/core/grouping/grouping'
 import { judgeRules } from '~/core/grouping/judge'
 import { ruleText } from '~/core/grouping/rule-text'
@@ -58,11 +59,13 @@ export async function planWorld(db: Database, session: Session): Promise<PlanWor
     }
   }
   return {
-    boards: boards.map(({ id, title, steps, prompts }) => ({
-      id,
-      title,
-      steps: steps.length,
-      prompts: prompts.map(prompt => ({ id: prompt.id, text: prompt.text })),
+    boards: boards.map(board => ({
+      id: board.id,
+      title: board.title,
+      steps: board.steps.length,
+      prompts: board.prompts.map(({ id, text }) => ({ id, text })),
+      unfinished: unfinishedIn(board).map(({ what }) => what),
+      minutes: (board.parts ?? []).reduce((sum, { minutes = 0 }) => sum + minutes, 0),
     })),
     groupings: groupings.map(grouping => ({
       id: grouping.id,

@@ -36,6 +36,27 @@ test('a plan sees the rounds of its cohort with who is on the list now, and ever
   expect(world.boards.find(({ title }) => title === board.title)).toMatchObject({
     steps: board.steps.length,
     prompts: board.prompts.map(({ id, text }) => ({ id, text })),
+    unfinished: [],
+    minutes: 0,
+  })
+})
+
+test('a board that is begun says what is missing, and how long its parts should take', async () => {
+  const { db, by } = running
+  const { sessionId } = await plannedSession(db, by)
+  const part = { title: 'Later', steps: [], opens: 'hand' } as const
+  await createBoard(db, {
+    ...board,
+    title: 'Begun',
+    parts: [
+      { ...part, id: 'one', minutes: 5 },
+      { ...part, id: 'two', title: '', minutes: 8 },
+    ],
+  })
+  const { boards } = await planWorld(db, await getSession(db, sessionId))
+  expect(boards.find(({ title }) => title === 'Begun')).toMatchObject({
+    unfinished: ['Part 3 has no name.'],
+    minutes: 13,
   })
 })
 
