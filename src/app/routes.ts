@@ -31,6 +31,7 @@ export default [
       route('boards', 'routes/boards.tsx'),
       route('boards/new', 'routes/board-new.tsx'),
       route('boards/:boardId', 'routes/board.tsx'),
+      route('boards/:boardId/print', 'routes/board-print.tsx'),
       route('accounts', 'routes/accounts.tsx'),
       ...prefix('sessions', [
         index('routes/sessions.tsx'),

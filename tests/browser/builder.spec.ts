@@ -52,7 +52,7 @@ test('an outline becomes a board that is tried out, changed, undone, saved as a 
   await expect(prompts(page, 1).first()).toContainText('Which came first?')
   // Closed, so that both places are seen.
   await page.getByRole('button', { name: /^2 What do you hear/ }).click()
-  await page.getByLabel('Name of part 2').scrollIntoViewIfNeeded()
+  await page.setViewportSize({ width: 1280, height: 1200 })
   await drag(page, prompts(page, 1).nth(1).locator('[aria-hidden=true]').first(), prompts(page, 2).first())
   await expect(prompts(page, 2)).toHaveCount(2)
   await expect(prompts(page, 2).first()).toContainText('What do you hear, and where?')
@@ -73,7 +73,7 @@ test('an outline becomes a board that is tried out, changed, undone, saved as a 
   // Out as a file, and in again.
   const [file] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save as a file' }).click(),
+    page.getByRole('button', { name: 'Save as file' }).click(),
   ])
   expect(file.suggestedFilename()).toBe('A morning at the pond.json')
   const [markdown] = await Promise.all([
@@ -81,6 +81,20 @@ test('an outline becomes a board that is tried out, changed, undone, saved as a 
     page.getByRole('button', { name: 'As Markdown' }).click(),
   ])
   expect(await readFile(await markdown.path(), 'utf8')).toContain('- What do you hear, and where? (cards)')
+  // On paper, for the groups of a cohort.
+  await page.getByRole('link', { name: 'Print' }).click()
+  await expect(page.getByRole('region', { name: 'Sheet' })).toContainText('Walk round once.')
+  await page.getByLabel('For the groups of').selectOption({ index: 1 })
+  const sheets = page.getByRole('region', { name: /^Sheet of / })
+  await expect(sheets.nth(1)).toContainText('What do you hear, and where?')
+  await expect(page.getByRole('button', { name: `Print ${await sheets.count()} sheets` })).toBeVisible()
+  await expectAccessible(page)
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('navigation')).toBeHidden()
+  await expect(page.getByLabel('For the groups of')).toBeHidden()
+  await expect(sheets.first()).toBeVisible()
+  await page.emulateMedia({ media: null })
+
   await page.goto(`${server.address}/boards/new`)
   await page.getByLabel('A board’s file, or a text').setInputFiles(await file.path())
   await page.getByRole('button', { name: 'Make this board' }).click()

@@ -14,6 +14,7 @@ import {
   missingIn,
   type Prompt,
   type PromptKind,
+  paperOf,
   piecesOf,
   promptSchema,
   readAnswer,
@@ -145,6 +146,20 @@ export function promptKindConforms<Kind extends PromptKind>(kind: Kind, example:
     const empty = promptSchema.parse({ id: 'p', kind, text: 'What?' })
     expect(promptSchema.parse({ id: 'p', kind, text: 'What?', settings: {} })).toEqual(empty)
     expect(missingIn(prompt)).toBeNull()
+  })
+
+  test('on paper it has room to answer, and nothing that was set about it is left out', () => {
+    const paper = paperOf(prompt, ['Ana', 'Bo'])
+    expect(paper.length).toBeGreaterThan(0)
+    for (const one of paper) if (one.is === 'lines') expect(one.count).toBeGreaterThan(0)
+    const settings = Object.entries(prompt.settings).flatMap(([name, value]) =>
+      ['columns', 'options', 'lines', 'low', 'high', 'address'].includes(name) ? [value].flat() : [],
+    )
+    const written = JSON.stringify(paper)
+    const isOf = (value: unknown) => written.includes(JSON.stringify(value).slice(1, -1))
+    // Rows that are the people of the group, or added, are not given.
+    const rowsAre = 'rows' in prompt.settings ? prompt.settings.rows : 'given'
+    expect(settings.filter(value => !isOf(value) && rowsAre === 'given')).toEqual([])
   })
 
   test('what somebody wrote who may not is brought back to what stood there', () => {

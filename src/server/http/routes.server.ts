@@ -98,6 +98,7 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/boards/:boardId': account(),
   '/boards/:boardId/changes': account('list'),
   '/boards/:boardId/versions': account(),
+  '/boards/:boardId/print': account(),
   '/sessions': account(),
   '/sessions/new': account('list'),
   '/sessions/start': account('small'),

@@ -44,7 +44,7 @@ test('a plan sees the rounds of its cohort with who is on the list now, and ever
 test('a board that is begun says what is missing, and how long its parts should take', async () => {
   const { db, by } = running
   const { sessionId } = await plannedSession(db, by)
-  const part = { title: 'Later', steps: [], opens: 'hand' } as const
+  const part = { title: 'Later', steps: [], opens: 'hand' as const }
   await createBoard(db, {
     ...board,
     title: 'Begun',

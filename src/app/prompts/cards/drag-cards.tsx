@@ -17,6 +17,7 @@ import { useLayoutEffect, useSyncExternalStore } from 'react'
 import type * as Y from 'yjs'
 import { joinHeap, moveCard } from '~/core/boards/prompts/cards/arrange'
 import { cardMap } from '~/core/boards/prompts/cards/document'
+import { dragSaid } from '../../ui/drag-said'
 import type { DragListeners, DragPlace, DragPlaces } from './drag-places'
 
 const COLUMN = 'column-'
@@ -55,6 +56,7 @@ export function DragCards({ doc, promptId, places }: DragCardsProps) {
       sensors={sensors}
       collisionDetection={pointerWithin}
       accessibility={{
+        announcements: dragSaid('The card'),
         screenReaderInstructions: { draggable: 'Press Move on the card for where it can go.' },
       }}
       onDragEnd={drop}

@@ -6,6 +6,7 @@
 import type { BlockContent } from 'mdast'
 import type * as Y from 'yjs'
 import type { z } from 'zod'
+import type { Paper } from './paper'
 
 /** A text that changed. */
 export interface ChangedPiece {
@@ -44,6 +45,8 @@ export interface Kind<Name extends string, Settings extends z.ZodType, Answer ex
   name: Name
   /** What can be set about it. What an empty form means must be a valid setting. */
   settings: Settings
+  /** The space to answer on paper; `people` are the names of the group, where they are known. */
+  paper(settings: z.infer<Settings>, people: readonly string[]): Paper[]
   /** What has to be set before it can be used, in words for its author; null when nothing is missing. */
   missing?(settings: z.infer<Settings>): string | null
   /** Names of the root types of the document it lies in. */

@@ -7,6 +7,7 @@ import { checklist } from './checklist/checklist'
 import { choice } from './choice/choice'
 import type { Follower, Kind } from './kind'
 import { link } from './link/link'
+import type { Paper } from './paper'
 import { readingAll } from './pieces'
 import { points } from './points/points'
 import { putInOrder } from './put-in-order/put-in-order'
@@ -145,6 +146,10 @@ export const putBack = (doc: Y.Doc, prompt: Prompt, pieceId: string, text: strin
 /** What has to be set before a prompt can be used; null when nothing is missing. */
 export const missingIn = (prompt: Prompt): string | null =>
   kindNamed(prompt.kind).missing?.(prompt.settings) ?? null
+
+/** The space under a prompt on paper; `people` are the names of the group, where they are known. */
+export const paperOf = (prompt: Prompt, people: readonly string[]): Paper[] =>
+  kindNamed(prompt.kind).paper(prompt.settings, people)
 
 /** Names of the root types of a document that a prompt's answer lies in. */
 export const rootsOf = (prompt: Prompt): string[] => kindNamed(prompt.kind).roots(prompt.id)

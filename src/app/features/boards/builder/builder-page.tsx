@@ -35,7 +35,7 @@ export function BuilderPage({ board: told }: { board: KeptBoard & { id: string }
     <Flex gap="28px" align="flex-start" direction={{ base: 'column', lg: 'row' }}>
       <Box flex="1" minW="0" w="full">
         <chakra.h1 srOnly>{board.title}</chakra.h1>
-        <Bar builder={builder} />
+        <Bar boardId={told.id} builder={builder} />
         <PieceForm
           key={drawn[HEAD] ?? 0}
           label="Title of the board"
@@ -126,7 +126,7 @@ export function BuilderPage({ board: told }: { board: KeptBoard & { id: string }
 }
 
 /** Where the page belongs, what is kept of it, undo and redo, and what can be done with the whole board. */
-function Bar({ builder }: { builder: Builder }) {
+function Bar({ boardId, builder }: { boardId: string; builder: Builder }) {
   const { board, undo, redo, state } = builder
   const [search] = useSearchParams()
   const plan = search.get('plan')
@@ -156,7 +156,7 @@ function Bar({ builder }: { builder: Builder }) {
         {typeof state === 'object' ? state.problem : STATES[state]}
       </chakra.span>
       <Button size="small" onClick={() => saveAs(board, 'json', boardJson(board))}>
-        Save as a file
+        Save as file
       </Button>
       <Button
         size="small"
@@ -168,6 +168,9 @@ function Bar({ builder }: { builder: Builder }) {
       >
         As Markdown
       </Button>
+      <ButtonLink size="small" to={`/boards/${boardId}/print`}>
+        Print
+      </ButtonLink>
       {plan !== null && (
         <ButtonLink size="small" kind="main" to={`/sessions/new?grouping=${encodeURIComponent(plan)}`}>
           Go on with the plan

@@ -13,6 +13,7 @@ import {
 } from '@dnd-kit/core'
 import { GripVertical } from 'lucide-react'
 import type { ReactNode } from 'react'
+import { dragSaid } from '../../../ui/drag-said'
 
 interface DragPromptsProps {
   /** `before` is a prompt; null for the end of the part. */
@@ -38,6 +39,7 @@ export function DragPrompts({ onDrop, children }: DragPromptsProps) {
       sensors={sensors}
       collisionDetection={pointerWithin}
       accessibility={{
+        announcements: dragSaid('The prompt'),
         screenReaderInstructions: { draggable: 'With Alt and an arrow key it moves up or down.' },
       }}
       onDragEnd={drop}

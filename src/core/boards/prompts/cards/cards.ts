@@ -2,6 +2,7 @@ import type { BlockContent } from 'mdast'
 import { z } from 'zod'
 import { type Asked, kindOf } from '../kind'
 import { paragraph, points } from '../markdown'
+import { emptyRows, lines } from '../paper'
 import { labels, mostOf } from '../settings'
 import { heapsName, readHeaps, stacksOf } from './arrange'
 import { byColumn } from './columns'
@@ -72,6 +73,8 @@ function blocksOf(cards: readonly Card[], heaps: Record<string, string>): BlockC
 export const cards = kindOf({
   name: 'cards',
   settings,
+  paper: ({ columns = [] }) =>
+    columns.length > 0 ? [{ is: 'grid', columns, first: emptyRows(6) }] : [lines(8)],
   roots: promptId => [cardsName(promptId), heapsName(promptId)],
   read(doc, { id, settings: { columns } }): CardsAnswer {
     const heaps = readHeaps(doc, id)

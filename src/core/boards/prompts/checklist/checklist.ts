@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { cardsName, removedCards } from '../cards/document'
 import { kindOf } from '../kind'
 import { points } from '../markdown'
+import { emptyRows } from '../paper'
 import { labels } from '../settings'
 import { givenId, type Line, LONGEST_LINE, readLines, ticksName } from './document'
 
@@ -49,6 +50,7 @@ const texts = (answer: ChecklistAnswer) => (isBegun(answer) ? answer.lines.map(l
 export const checklist = kindOf({
   name: 'checklist',
   settings,
+  paper: ({ lines: given, add }) => [{ is: 'boxes', labels: [...given, ...(add ? emptyRows(3) : [])] }],
   missing: ({ lines, add }) =>
     lines.length === 0 && !add ? 'Write lines to tick, or let the group add its own.' : null,
   roots: promptId => [cardsName(promptId), ticksName(promptId)],

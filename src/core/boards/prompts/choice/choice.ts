@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { eachName, eachOf, followEach, readEach } from '../each/document'
 import { type Asked, type Follower, kindOf } from '../kind'
 import { paragraph, points } from '../markdown'
+import { lines } from '../paper'
 import { readingAll, WHOLE_ANSWER } from '../pieces'
 import { labels, letterOf } from '../settings'
 import { becauseName, becauseOf, type Chosen, chosenShape, decidedName, decidedOf } from './document'
@@ -96,6 +97,10 @@ function follow(doc: Y.Doc, prompt: ChoicePrompt): Follower {
 export const choice = kindOf({
   name: 'choice',
   settings,
+  paper: ({ options, reasons }) => [
+    { is: 'boxes', labels: options.map((option, place) => `${letterOf(place)}. ${option}`) },
+    ...(reasons ? [lines(2)] : []),
+  ],
   roots: promptId => [decidedName(promptId), becauseName(promptId), eachName(promptId)],
   read,
   pieces,

@@ -3,6 +3,7 @@ import { cardsName, readCards, removedCards } from '../cards/document'
 import { CardsFollower } from '../cards/follow-cards'
 import { kindOf } from '../kind'
 import { points } from '../markdown'
+import { lines } from '../paper'
 
 const whole = z.url({ protocol: /^https?$/ })
 
@@ -32,6 +33,7 @@ const spoken = ({ remarks }: LinkAnswer) => remarks.map(({ text }) => text).filt
 export const link = kindOf({
   name: 'link',
   settings,
+  paper: ({ address }) => [{ is: 'text', text: address }, lines(2)],
   missing: ({ address }) => (address === '' ? 'Write the address it leads to.' : null),
   roots: promptId => [cardsName(promptId)],
   read: (doc, { id, settings: { address } }): LinkAnswer => ({

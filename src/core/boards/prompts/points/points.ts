@@ -84,6 +84,15 @@ const totalTexts = (answer: PointsAnswer) =>
 export const points = kindOf({
   name: 'points',
   settings,
+  paper: ({ by, points: all }) => [
+    {
+      is: 'text',
+      text:
+        by === 'each'
+          ? `Everybody marks the cards above with ${all} points.`
+          : `Share out ${all} points over the cards above.`,
+    },
+  ],
   missing: ({ over }) =>
     over === '' ? 'Say to which cards points are given: add a prompt for cards before this one.' : null,
   roots: promptId => [eachName(promptId), sharedName(promptId)],

@@ -24,6 +24,7 @@ const texts = ({ lines, order }: OrderAnswer) => order.map((line, place) => `${p
 export const putInOrder = kindOf({
   name: 'put-in-order',
   settings,
+  paper: ({ lines: given }) => [{ is: 'fields', fields: given.map(line => ({ before: '', after: line })) }],
   missing: ({ lines }) => (lines.length < 2 ? 'Write at least 2 lines to put in order, one a line.' : null),
   roots: promptId => [orderName(promptId)],
   read: (doc, { id, settings: { lines } }): OrderAnswer => ({

@@ -3,6 +3,7 @@ import { median } from '../../../statistics/spread'
 import { eachName, eachOf, followEach, readEach } from '../each/document'
 import { type Asked, kindOf } from '../kind'
 import { points } from '../markdown'
+import { lines } from '../paper'
 
 const LONGEST_REASON = 2_000
 const end = (otherwise: string) => z.string().trim().max(40, 'Use at most 40 characters.').default(otherwise)
@@ -81,6 +82,10 @@ function summary({ settings: { steps }, placed }: ScaleAnswer): string {
 export const scale = kindOf({
   name: 'scale',
   settings,
+  paper: ({ low, high, steps, reasons }) => [
+    { is: 'scale', low, high, steps },
+    ...(reasons ? [lines(2)] : []),
+  ],
   roots: promptId => [eachName(promptId)],
   read,
   pieces,

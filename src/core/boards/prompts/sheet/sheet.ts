@@ -2,6 +2,7 @@ import type { BlockContent } from 'mdast'
 import { z } from 'zod'
 import { kindOf } from '../kind'
 import { paragraph, points } from '../markdown'
+import { lines } from '../paper'
 import { WHOLE_ANSWER, wholePiece } from '../pieces'
 import { fragmentText, sheetName, sheetOf } from './document'
 
@@ -15,6 +16,7 @@ export interface SheetAnswer {
 export const sheet = kindOf({
   name: 'sheet',
   settings: z.object({}),
+  paper: () => [lines(14)],
   roots: promptId => [sheetName(promptId)],
   read: (doc, { id: promptId }): SheetAnswer => ({
     promptId,

@@ -54,6 +54,12 @@ const pieces = ({ fields }: ShortAnswers) =>
 export const shortAnswers = kindOf({
   name: 'short-answers',
   settings,
+  paper: ({ fields }) => [
+    {
+      is: 'fields',
+      fields: fields.map(fieldIn).map(({ label, unit }) => ({ before: label, after: unit ?? '' })),
+    },
+  ],
   missing: ({ fields }) => (fields.length === 0 ? 'Write at least one field, one a line.' : null),
   roots: promptId => [fieldsName(promptId)],
   read,

@@ -4,6 +4,7 @@ import { editText } from '../../text-edit'
 import { cardsName, cardsOf } from '../cards/document'
 import { type Asked, kindOf } from '../kind'
 import { points } from '../markdown'
+import { emptyRows } from '../paper'
 import { readingAll } from '../pieces'
 import { labels } from '../settings'
 import { addedRows, cellOf, cellsName, givenRow, LONGEST_CELL, type TableRow } from './document'
@@ -96,6 +97,13 @@ const [rowIn, columnIn] = [
 export const table = kindOf({
   name: 'table',
   settings,
+  paper: ({ columns, rows, lines: given }, people) => [
+    {
+      is: 'grid',
+      columns,
+      first: rows === 'given' ? given : rows === 'people' && people.length > 0 ? people : emptyRows(6),
+    },
+  ],
   missing: ({ rows, lines }) =>
     rows === 'given' && lines.length === 0 ? 'Write the rows that are given, one a line.' : null,
   roots: promptId => [cardsName(promptId), cellsName(promptId)],

@@ -3,6 +3,7 @@ import { cardsName, readCards, removedCards } from '../cards/document'
 import { CardsFollower } from '../cards/follow-cards'
 import { kindOf } from '../kind'
 import { points } from '../markdown'
+import { lines } from '../paper'
 
 /** Longest of them, in characters. */
 export const LONGEST_WORD = 40
@@ -24,6 +25,7 @@ const read = (text: string) => text.trim().replace(/\s+/g, ' ').slice(0, LONGEST
 export const words = kindOf({
   name: 'words',
   settings,
+  paper: ({ mostEach }) => [lines(Math.min(6, mostEach + 1))],
   roots: promptId => [cardsName(promptId)],
   read: (doc, { id }): WordsAnswer => ({
     promptId: id,

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { kindOf } from '../kind'
 import { paragraph } from '../markdown'
+import { lines } from '../paper'
 import { WHOLE_ANSWER, wholePiece } from '../pieces'
 import { answerName, readDecision, reasonName, reasonOf, type YesNo } from './document'
 
@@ -30,6 +31,7 @@ const texts = (answer: YesNoAnswer) => [yesNoText(answer)].filter(Boolean)
 export const yesNo = kindOf({
   name: 'yes-no',
   settings: z.object({}),
+  paper: () => [{ is: 'boxes', labels: ['Yes', 'No'] }, lines(3)],
   roots: promptId => [answerName(promptId), reasonName(promptId)],
   read: (doc, { id: promptId }): YesNoAnswer => ({
     promptId,

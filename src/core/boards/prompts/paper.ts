@@ -1,0 +1,16 @@
+/** How the space under a prompt looks on paper, for groups that work with pen. */
+export type Paper =
+  | { is: 'lines'; count: number }
+  /** Boxes to tick. */
+  | { is: 'boxes'; labels: readonly string[] }
+  /** Columns to write in, a line each row. `first` are labels at the left of the rows, empty where there are none. */
+  | { is: 'grid'; columns: readonly string[]; first: readonly string[] }
+  /** Labels with room behind each: what stands before it, and its unit. */
+  | { is: 'fields'; fields: readonly { before: string; after: string }[] }
+  | { is: 'scale'; low: string; high: string; steps: number }
+  | { is: 'text'; text: string }
+
+export const lines = (count: number): Paper => ({ is: 'lines', count })
+
+/** So many empty rows. */
+export const emptyRows = (count: number): string[] => Array.from({ length: count }, () => '')
