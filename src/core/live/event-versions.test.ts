@@ -1,6 +1,7 @@
 import evening from 'tests/fixtures/recorded/evening.json' with { type: 'json' }
 import everyEvent from 'tests/fixtures/recorded/every-event.json' with { type: 'json' }
 import everyEvent2 from 'tests/fixtures/recorded/every-event-2.json' with { type: 'json' }
+import parts from 'tests/fixtures/recorded/parts-4.json' with { type: 'json' }
 import roomsMadeLive from 'tests/fixtures/recorded/rooms-made-live-3.json' with { type: 'json' }
 import runningOrder from 'tests/fixtures/recorded/running-order-3.json' with { type: 'json' }
 import startedNow from 'tests/fixtures/recorded/started-now-3.json' with { type: 'json' }
@@ -78,6 +79,13 @@ test('a log of rooms chosen, invitations, stations and roles folds to what it fo
   const now = folded(stations.events, stations.version)
   expect(now).toMatchObject(state)
   expect([Object.fromEntries(now.roles), Object.fromEntries(now.rolesHeld)]).toEqual([roles, rolesHeld])
+})
+
+test('a log of a board in parts, with prompts of many kinds, folds to what it folded to then', () => {
+  const types = parts.events.map(({ payload }) => payload.type)
+  for (const type of ['part-opened', 'part-shut', 'part-done', 'part-not-done']) expect(types).toContain(type)
+  expect(Object.keys(parts.state.partsSaid)).toEqual(['reeds', 'birds'])
+  expect(folded(parts.events, parts.version)).toMatchObject(parts.state)
 })
 
 test('an evening recorded by the first version folds to an ended session with everybody in it', () => {
