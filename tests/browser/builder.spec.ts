@@ -56,6 +56,16 @@ test('an outline becomes a board that is tried out, changed, undone, saved as a 
   await drag(page, prompts(page, 1).nth(1).locator('[aria-hidden=true]').first(), prompts(page, 2).first())
   await expect(prompts(page, 2)).toHaveCount(2)
   await expect(prompts(page, 2).first()).toContainText('What do you hear, and where?')
+  // A part with all it asks takes the place of another.
+  await page.getByRole('button', { name: 'Add a part' }).click()
+  await drag(
+    page,
+    page.getByRole('region', { name: 'Part 3', exact: true }).first().locator('[aria-hidden=true]').first(),
+    page.getByRole('heading', { level: 2, name: 'Part 2', exact: true }),
+  )
+  await expect(page.getByLabel('Name of part 3')).toHaveValue('Back in the hut')
+  for (let step = 0; step < 2; step++) await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByLabel('Name of part 3')).toHaveCount(0)
   await page.getByRole('button', { name: 'Duplicate prompt 1' }).click()
   await expect(prompts(page, 1)).toHaveCount(2)
   await page.getByRole('button', { name: 'Remove part 2' }).click()

@@ -7,6 +7,7 @@ import {
   duplicatePrompt,
   movePart,
   movePrompt,
+  placePart,
   putPrompt,
   removePart,
   removePrompt,
@@ -71,6 +72,12 @@ test('a duplicate stands right behind, and of a part with all it asks, referring
 test('a part moves with what it asks; taken away, what it asks goes to the one before', () => {
   expect(layout(movePart(board, 'three', -1))).toBe('a b | d | c')
   expect(movePart(board, 'two', -1)).toBe(board)
+  expect(layout(placePart(board, 'three', 'two'))).toBe('a b | d | c')
+  expect(layout(placePart(board, 'two', 'three'))).toBe('a b | d | c')
+  // Onto the first part it becomes the one right after it.
+  expect(layout(placePart(board, 'three', FIRST_PART))).toBe('a b | d | c')
+  expect(placePart(board, 'two', 'two')).toBe(board)
+  expect(placePart(board, FIRST_PART, 'two')).toBe(board)
   expect(layout(removePart(board, 'three'))).toBe('a b | c d')
   expect(layout(removePart(board, 'two'))).toBe('a b c | d')
   expect(removePart(board, FIRST_PART)).toBe(board)

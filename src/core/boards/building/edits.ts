@@ -79,6 +79,15 @@ export function movePart(board: Board, id: string, by: -1 | 1): Board {
   return part && neighbour ? { ...board, parts: parts.with(at, neighbour).with(at + by, part) } : board
 }
 
+/** Puts a later part in the place of another, which moves up or down by one; nothing goes before the first. */
+export function placePart(board: Board, id: string, at: string): Board {
+  const parts = board.parts ?? []
+  const [from, to] = [id, at].map(each => parts.findIndex(part => part.id === each))
+  const part = parts[from ?? -1]
+  if (!part || from === undefined || to === undefined || from === to) return board
+  return { ...board, parts: parts.toSpliced(from, 1).toSpliced(Math.max(0, to), 0, part) }
+}
+
 /** Takes a part away; what it asks goes to the end of the part before. */
 export function removePart(board: Board, id: string): Board {
   const shown = partsOf(board)

@@ -3,7 +3,7 @@ import { Redo2, Undo2 } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { Link, useRevalidator, useSearchParams } from 'react-router'
 import { headDraft, unfinishedIn } from '~/core/boards/building/draft'
-import { addPart, partOf, putPrompt } from '~/core/boards/building/edits'
+import { addPart, partOf, placePart, putPrompt } from '~/core/boards/building/edits'
 import { boardJson } from '~/core/boards/files/board-json'
 import { MOST_LATER_PARTS } from '~/core/boards/part'
 import { partsOf } from '~/core/boards/parts'
@@ -82,6 +82,7 @@ export function BuilderPage({ board: told }: { board: KeptBoard & { id: string }
         )}
         <Box mt="16px">
           <DragPrompts
+            onDropPart={(id, at) => change(now => placePart(now, id, at))}
             onDrop={(id, to) =>
               change(now => {
                 const prompt = now.prompts.find(each => each.id === id)

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
+import { chakra, Flex, Stack } from '@chakra-ui/react'
 import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react'
 import { type Board, MOST_PROMPTS } from '~/core/boards/board'
 import { headDraft } from '~/core/boards/building/draft'
@@ -8,7 +8,7 @@ import { FIRST_PART, type PartShown } from '~/core/boards/parts'
 import type { PromptKind } from '~/core/boards/prompts/kinds'
 import type { SettingsProps } from '../../../prompts/look'
 import { AddPrompt } from './add-prompt'
-import { PartEnd } from './drag-prompts'
+import { DraggedPart, PartEnd } from './drag-prompts'
 import { IconButton } from './icon-button'
 import { freshId, newPrompt } from './new-pieces'
 import { PartFields, Steps } from './part-fields'
@@ -39,13 +39,7 @@ export function PartCard({ builder, part, place, before, open, onOpen }: PartCar
     onOpen(id)
   }
   return (
-    <Box
-      as="section"
-      aria-label={`Part ${place}${part.title && `: ${part.title}`}`}
-      borderTopWidth={place > 1 ? '2px' : '0'}
-      pt={place > 1 ? '12px' : '0'}
-      mb="20px"
-    >
+    <DraggedPart id={part.id} label={`Part ${place}${part.title && `: ${part.title}`}`} isFirst={place === 1}>
       <Flex align="center" justify="space-between" mb="8px" minH="30px">
         <chakra.h2 fontSize="l">{place === 1 ? 'Part 1, with the round' : `Part ${place}`}</chakra.h2>
         {later && (
@@ -124,7 +118,7 @@ export function PartCard({ builder, part, place, before, open, onOpen }: PartCar
           </chakra.span>
         )}
       </PartEnd>
-    </Box>
+    </DraggedPart>
   )
 }
 
