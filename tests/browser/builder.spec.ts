@@ -50,6 +50,14 @@ test('an outline becomes a board that is tried out, changed, undone, saved as a 
   // By keys, by a drag, and back again step by step.
   await page.getByRole('button', { name: /^1 What do you hear/ }).press('Alt+ArrowDown')
   await expect(prompts(page, 1).first()).toContainText('Which came first?')
+  // Over the edge of a part and back: the focus stays with it.
+  const moved = page.getByRole('button', { name: /^\d What do you hear/ })
+  await moved.press('Alt+ArrowDown')
+  await expect(prompts(page, 2)).toHaveCount(2)
+  await expect(moved).toBeFocused()
+  await page.keyboard.press('Alt+ArrowUp')
+  await expect(prompts(page, 2)).toHaveCount(1)
+  await expect(moved).toBeFocused()
   // Closed, so that both places are seen.
   await page.getByRole('button', { name: /^2 What do you hear/ }).click()
   await page.setViewportSize({ width: 1280, height: 1200 })
@@ -70,7 +78,7 @@ test('an outline becomes a board that is tried out, changed, undone, saved as a 
   await expect(prompts(page, 1)).toHaveCount(2)
   await page.getByRole('button', { name: 'Remove part 2' }).click()
   await expect(prompts(page, 1)).toHaveCount(4)
-  for (let step = 0; step < 4; step++) await page.getByRole('button', { name: 'Undo' }).click()
+  for (let step = 0; step < 6; step++) await page.getByRole('button', { name: 'Undo' }).click()
   await expect(prompts(page, 1).first()).toContainText('What do you hear, and where?')
   await expect(prompts(page, 2)).toHaveCount(1)
   await page.getByRole('button', { name: 'Undo' }).click()

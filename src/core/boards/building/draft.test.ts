@@ -71,3 +71,13 @@ test('what is still missing is named part by part; nothing is with a board that 
     { id: 'c', what: 'Prompt 2 asks nothing yet.' },
   ])
 })
+
+test('points need the cards they go to before them', () => {
+  const cards = { id: 'c', kind: 'cards', text: 'Reasons', settings: {} }
+  const points = { id: 'p', kind: 'points', text: 'Which?', settings: { over: 'c' } }
+  const missing = (prompts: object[]) => unfinishedIn(boardDraft.parse({ title: 'T', steps: [], prompts }))
+  expect(missing([cards, points])).toEqual([])
+  const late = [{ id: 'p', what: 'Prompt 1: The cards that points go to have to be asked for before it.' }]
+  expect(missing([points, cards])).toEqual(late)
+  expect(missing([points])).toEqual(late)
+})

@@ -1,7 +1,7 @@
 /** A board while it is made: of the right shape and size, but what it asks need not be written yet. */
 import { z } from 'zod'
 import { visibleText } from '../../formats/clean-text'
-import { type Board, MOST_PROMPTS, MOST_STEPS } from '../board'
+import { type Board, MOST_PROMPTS, MOST_STEPS, type Prompt } from '../board'
 import { MOST_LATER_PARTS, OPENINGS } from '../part'
 import { FIRST_PART, partsOf } from '../parts'
 import { missingIn, promptSchemaWith } from '../prompts/kinds'
@@ -74,7 +74,7 @@ export function unfinishedIn(board: Board): Unfinished[] {
         : []),
       ...prompts.flatMap((prompt): Unfinished[] => {
         const number = inOrder.indexOf(prompt) + 1
-        const wanted = missingIn(prompt)
+        const wanted = missingIn(prompt) ?? notBefore(prompt, inOrder)
         return [
           ...(prompt.text === '' ? [{ id: prompt.id, what: `Prompt ${number} asks nothing yet.` }] : []),
           ...(wanted === null ? [] : [{ id: prompt.id, what: `Prompt ${number}: ${wanted}` }]),
@@ -82,4 +82,13 @@ export function unfinishedIn(board: Board): Unfinished[] {
       }),
     ]
   })
+}
+
+/** What a prompt refers to has to be answered before it. */
+function notBefore(prompt: Prompt, inOrder: readonly Prompt[]): string | null {
+  if (prompt.kind !== 'points') return null
+  const before = inOrder.slice(0, inOrder.indexOf(prompt))
+  return before.some(({ id, kind }) => id === prompt.settings.over && kind === 'cards')
+    ? null
+    : 'The cards that points go to have to be asked for before it.'
 }

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react'
 import { Button } from '../../../ui/button'
 
 interface IconButtonProps {
+  id?: string
   /** What it does, to be read out and shown at the pointer. */
   label: string
   disabled?: boolean
@@ -10,8 +11,9 @@ interface IconButtonProps {
 }
 
 /** A small button that shows only a picture of what it does. */
-export const IconButton = ({ label, disabled, onClick, children }: IconButtonProps) => (
+export const IconButton = ({ id, label, disabled, onClick, children }: IconButtonProps) => (
   <Button
+    id={id}
     kind="bare"
     size="small"
     px="6px"

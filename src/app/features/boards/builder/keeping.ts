@@ -2,7 +2,7 @@ import { isEqual } from 'lodash-es'
 import type { Board } from '~/core/boards/board'
 import { mergeBoards } from '~/core/boards/building/merge'
 
-/** Changes are sent after a rest of so long, in milliseconds. */
+/** Changes are sent so long after the first that was not, in milliseconds, also while somebody types on. */
 const REST_MS = 400
 /** When it did not work, it is tried again after so long. */
 const AGAIN_MS = 3_000
@@ -28,6 +28,7 @@ export class Keeping {
   private savedAt: number
   private timer: ReturnType<typeof setTimeout> | undefined
   private isSending = false
+  private hasFailed = false
   /** Something was changed since the last was sent. */
   private isBehind = false
 
@@ -57,7 +58,7 @@ export class Keeping {
   soon(): void {
     this.isBehind = true
     this.page.onState('keeping')
-    this.after(REST_MS)
+    if (this.timer === undefined || this.hasFailed) this.after(REST_MS)
   }
 
   /** The server says what the board is. */
@@ -73,13 +74,16 @@ export class Keeping {
   }
 
   private async send(isLast: boolean): Promise<void> {
-    if (this.isSending && !isLast) return
     clearTimeout(this.timer)
+    this.timer = undefined
+    // What is on its way is followed by what was changed meanwhile.
+    if (this.isSending && !isLast) return
     const sent = this.page.now()
     this.isSending = true
     this.isBehind = false
     const answer = await this.post({ base: this.base, board: plain(sent) }, isLast)
     this.isSending = false
+    this.hasFailed = !answer.ok
     if (answer.ok) {
       this.join(plain(answer.board), answer.board.savedAt, plain(sent))
       if (this.isBehind) this.after(REST_MS)

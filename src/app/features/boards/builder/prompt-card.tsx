@@ -29,11 +29,18 @@ interface PromptCardProps {
 /** A prompt in the builder: what it asks in a line, and opened with all its fields. */
 export function PromptCard(props: PromptCardProps) {
   const { prompt, number, isLast, mayAdd, drawn, isOpen, onOpen, earlier, change } = props
-  const move = (by: -1 | 1) => change(board => movePrompt(board, prompt.id, by))
+  /** Over the edge of a part it is drawn anew: the focus goes along. */
+  const move = (by: -1 | 1, from: string) => {
+    change(board => movePrompt(board, prompt.id, by))
+    requestAnimationFrame(() => {
+      const there = document.getElementById(`${from}-${prompt.id}`)
+      if (there && document.activeElement !== there) there.focus()
+    })
+  }
   const keys = (event: KeyboardEvent) => {
     if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return
     event.preventDefault()
-    move(event.key === 'ArrowUp' ? -1 : 1)
+    move(event.key === 'ArrowUp' ? -1 : 1, 'open')
   }
   const duplicate = () => {
     const id = freshId()
@@ -65,10 +72,20 @@ export function PromptCard(props: PromptCardProps) {
             {lookOf(prompt.kind)?.name ?? prompt.kind}
           </chakra.span>
         </chakra.button>
-        <IconButton label={`Move prompt ${number} up`} disabled={number === 1} onClick={() => move(-1)}>
+        <IconButton
+          id={`up-${prompt.id}`}
+          label={`Move prompt ${number} up`}
+          disabled={number === 1}
+          onClick={() => move(-1, 'up')}
+        >
           <ArrowUp size={16} />
         </IconButton>
-        <IconButton label={`Move prompt ${number} down`} disabled={isLast} onClick={() => move(1)}>
+        <IconButton
+          id={`down-${prompt.id}`}
+          label={`Move prompt ${number} down`}
+          disabled={isLast}
+          onClick={() => move(1, 'down')}
+        >
           <ArrowDown size={16} />
         </IconButton>
         <IconButton label={`Duplicate prompt ${number}`} disabled={!mayAdd} onClick={duplicate}>
