@@ -3,17 +3,14 @@ import {
   type Active,
   DndContext,
   DragOverlay,
-  MouseSensor,
   type Over,
   pointerWithin,
-  TouchSensor,
   useDraggable,
   useDroppable,
-  useSensor,
-  useSensors,
 } from '@dnd-kit/core'
 import { type ReactNode, type RefObject, useId, useLayoutEffect, useMemo, useState } from 'react'
 import type { LanePerson } from '~/core/live/door/shown'
+import { useDragSensors } from '../../ui/dragging'
 import { useChosen } from './chosen-people'
 import type { Placement } from './use-placing'
 
@@ -32,11 +29,7 @@ interface DragPeopleProps {
 export function DragPeople({ people, placeName, onPlace, children }: DragPeopleProps) {
   const chosen = useChosen()
   const [dragged, setDragged] = useState<string | null>(null)
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
-    // A finger that stays takes somebody along; one that moves at once scrolls the page.
-    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
-  )
+  const sensors = useDragSensors()
   const nameOf = (id: string) => people.find(person => person.id === id)?.shownName ?? 'Somebody'
   const going = dragged !== null && chosen.ids().has(dragged) ? chosen.ids().size : 1
   const announcements = {

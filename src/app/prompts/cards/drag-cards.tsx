@@ -2,22 +2,12 @@
  * Cards are dragged by their handle: onto a column's free space to its end, before the card in whose upper half they are let go,
  * onto the lower half to join it in a heap. Everything a drag does can be done from the menu of a card too.
  */
-import {
-  DndContext,
-  type DragEndEvent,
-  MouseSensor,
-  pointerWithin,
-  TouchSensor,
-  useDraggable,
-  useDroppable,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core'
+import { DndContext, type DragEndEvent, pointerWithin, useDraggable, useDroppable } from '@dnd-kit/core'
 import { useLayoutEffect, useSyncExternalStore } from 'react'
 import type * as Y from 'yjs'
 import { joinHeap, moveCard } from '~/core/boards/prompts/cards/arrange'
 import { cardMap } from '~/core/boards/prompts/cards/document'
-import { dragSaid } from '../../ui/drag-said'
+import { dragSaid, useDragSensors } from '../../ui/dragging'
 import type { DragListeners, DragPlace, DragPlaces } from './drag-places'
 
 const COLUMN = 'column-'
@@ -30,11 +20,7 @@ interface DragCardsProps {
 
 export function DragCards({ doc, promptId, places }: DragCardsProps) {
   const drawn = useSyncExternalStore(places.subscribe, places.list, places.list)
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
-    // A finger that stays takes the card along; one that moves at once scrolls the page.
-    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
-  )
+  const sensors = useDragSensors()
   const columnOf = (id: string) => Number(cardMap(doc, promptId, id)?.get('column') ?? 0)
   const drop = ({ active, over, collisions }: DragEndEvent) => {
     const dragged = String(active.id)

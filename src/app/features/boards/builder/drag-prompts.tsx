@@ -3,20 +3,10 @@
  * Keys and buttons do the same.
  */
 import { Box } from '@chakra-ui/react'
-import {
-  DndContext,
-  type DragEndEvent,
-  MouseSensor,
-  pointerWithin,
-  TouchSensor,
-  useDraggable,
-  useDroppable,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core'
+import { DndContext, type DragEndEvent, pointerWithin, useDraggable, useDroppable } from '@dnd-kit/core'
 import { GripVertical } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { dragSaid } from '../../../ui/drag-said'
+import { dragSaid, useDragSensors } from '../../../ui/dragging'
 
 interface DragPromptsProps {
   /** `before` is a prompt; null for the end of the part. */
@@ -29,10 +19,7 @@ const END = 'end-of-'
 const PART = 'part-'
 
 export function DragPrompts({ onDrop, onDropPart, children }: DragPromptsProps) {
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
-  )
+  const sensors = useDragSensors()
   const drop = ({ active, collisions }: DragEndEvent) => {
     const dragged = String(active.id)
     const isPart = dragged.startsWith(PART)

@@ -6,18 +6,15 @@ import {
   type DragEndEvent,
   DragOverlay,
   type DragStartEvent,
-  MouseSensor,
   type Over,
   pointerWithin,
-  TouchSensor,
   useDroppable,
-  useSensor,
-  useSensors,
 } from '@dnd-kit/core'
 import { memo, type ReactNode, useCallback, useMemo, useState } from 'react'
 import type { Edit } from '~/core/grouping/edits'
 import type { Arrangement } from '~/core/grouping/grouping'
 import { Button } from '../../../ui/button'
+import { useDragSensors } from '../../../ui/dragging'
 import { Field, Input } from '../../../ui/fields'
 import { moveByArrows } from '../../../ui/list-keys'
 import { RoomMark } from '../../../ui/room-mark'
@@ -55,11 +52,7 @@ interface ArrangerProps {
 export const Arranger = memo(function Arranger(props: ArrangerProps) {
   const { people, absent, held, onHold, effect, arrangement, onAct } = props
   const { chosen, choosing, onChoose, onClearChoice, roles } = props
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
-    // A finger that stays takes somebody along; one that moves at once scrolls the page.
-    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
-  )
+  const sensors = useDragSensors()
   const announcements = useMemo(() => {
     const who = (id: string | number) => people.get(String(id))?.shownName ?? 'Somebody'
     const where = (id: string | number) =>
