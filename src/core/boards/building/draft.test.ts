@@ -50,6 +50,9 @@ test('more than twice what one may ask is not taken at all', () => {
   })
   expect(messages(many(24))).toEqual([])
   expect(messages(many(25))).toHaveLength(1)
+  // Whatever stands in it: of too many nothing is looked at.
+  for (const name of ['prompts', 'parts'])
+    expect(messages({ ...form({}), [name]: Array(50_000).fill({ kind: 'riddle' }) })).toHaveLength(1)
 })
 
 test('what is still missing is named part by part; nothing is with a board that is ready', () => {
