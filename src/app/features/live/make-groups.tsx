@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { groupBy } from 'lodash-es'
 import { Shuffle, Undo2 } from 'lucide-react'
-import { useCallback, useMemo, useState } from 'react'
+import { type ReactNode, useCallback, useMemo, useState } from 'react'
 import { sizeProblemText, sizesText } from '../../group-sizes/size-text'
 import { SizeFields, useTypedSizes } from '../../group-sizes/size-wish'
 import type { LiveView, Send } from '../../live/live-view'
@@ -15,6 +15,7 @@ import type { DraftRooms } from './draft-rooms'
 import { Drawer } from './drawer'
 import { FromList } from './from-list'
 import { GroupsToHold } from './groups-to-hold'
+import { type MakingState, useMakingState } from './making-state'
 import { NamedRooms } from './named-rooms'
 import { type Asked, columnWishes } from './rooms-task'
 import { useFactsHere } from './use-facts-here'
@@ -59,7 +60,7 @@ export function MakeGroups({ sessionId, view, byQuestion, draft, onClose, send }
   const made = groups.some(group => group.people.length > 0)
   const waiting = view.people.length - here.length
   const asked: Asked = { fresh, keepRules, column }
-  const { make, makeAsKept, busy, said, failed } = useMakingRooms({
+  const { make, makeAsKept, state } = useMakingRooms({
     here,
     groups,
     facts,
@@ -155,30 +156,35 @@ export function MakeGroups({ sessionId, view, byQuestion, draft, onClose, send }
         )}
         <Flex gap="8px" wrap="wrap">
           {from === 'now' && (
-            <Button type="submit" kind="main" disabled={!result.ok || busy}>
-              <Shuffle size={18} aria-hidden="true" /> {made ? 'Reshuffle' : 'Make groups'}
-            </Button>
+            <Unless state={state} off={!result.ok}>
+              {disabled => (
+                <Button type="submit" kind="main" disabled={disabled}>
+                  <Shuffle size={18} aria-hidden="true" /> {made ? 'Reshuffle' : 'Make groups'}
+                </Button>
+              )}
+            </Unless>
           )}
           {kept && (
-            <Button type="submit" kind="main" disabled={here.length === 0 || busy}>
-              Make these groups
-            </Button>
+            <Unless state={state} off={here.length === 0}>
+              {disabled => (
+                <Button type="submit" kind="main" disabled={disabled}>
+                  Make these groups
+                </Button>
+              )}
+            </Unless>
           )}
           {view.canUndo && (
-            <Button disabled={busy} onClick={() => send({ type: 'undo-rooms' })}>
-              <Undo2 size={18} aria-hidden="true" /> Undo
-            </Button>
+            <Unless state={state} off={false}>
+              {disabled => (
+                <Button disabled={disabled} onClick={() => send({ type: 'undo-rooms' })}>
+                  <Undo2 size={18} aria-hidden="true" /> Undo
+                </Button>
+              )}
+            </Unless>
           )}
         </Flex>
         <RolesRule view={view} send={send} />
-        <Box role="status">
-          {said && <p>{said}</p>}
-          {failed && (
-            <Message kind="problem">
-              The groups could not be worked out. Reload the page and try again.
-            </Message>
-          )}
-        </Box>
+        <Said state={state} />
         <chakra.p color="quiet" fontSize="s">
           Everybody stays until you send them out; a name in the lanes can be put elsewhere before that.{' '}
           {view.rounds.begun > 0 && 'Rooms of earlier rounds are closed, and keep what was made in them. '}
@@ -187,5 +193,31 @@ export function MakeGroups({ sessionId, view, byQuestion, draft, onClose, send }
         {made && <GroupsToHold groups={groups} held={held} onHold={hold} />}
       </Stack>
     </Drawer>
+  )
+}
+
+interface UnlessProps {
+  state: MakingState
+  /** It can not be pressed anyway. */
+  off: boolean
+  children: (disabled: boolean) => ReactNode
+}
+
+/** A button that can not be pressed while groups are made. */
+function Unless({ state, off, children }: UnlessProps) {
+  const { busy } = useMakingState(state)
+  return children(off || busy)
+}
+
+/** What there is to say of the groups that were made. */
+function Said({ state }: { state: MakingState }) {
+  const { said, failed } = useMakingState(state)
+  return (
+    <Box role="status">
+      {said && <p>{said}</p>}
+      {failed && (
+        <Message kind="problem">The groups could not be worked out. Reload the page and try again.</Message>
+      )}
+    </Box>
   )
 }

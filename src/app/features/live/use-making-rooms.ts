@@ -4,6 +4,7 @@ import type { SavedRound } from '~/core/grouping/facts-here'
 import type { Send } from '../../live/live-view'
 import { GroupingClient } from '../../workers/grouping-client'
 import { type DraftRooms, draftOf } from './draft-rooms'
+import { MakingState } from './making-state'
 import { type Making, movesSaid, repairTask, roomNames, roomsTask, saidOf } from './rooms-task'
 
 interface MakingRooms extends Making {
@@ -17,21 +18,14 @@ export function useMakingRooms(making: MakingRooms) {
   const { facts, asked, groups, here, draft, send } = making
   const [client] = useState(() => new GroupingClient())
   useEffect(() => () => client.stop(), [client])
-  const [busy, setBusy] = useState(false)
-  const [failed, setFailed] = useState(false)
-  const [said, setSaid] = useState<string | null>(null)
-  const begin = () => {
-    setBusy(true)
-    setFailed(false)
-    setSaid(null)
-  }
+  const [state] = useState(() => new MakingState())
+  const begin = () => state.set({ busy: true, said: null, failed: false })
   const fail = () => {
     draft.set(null)
-    setBusy(false)
-    setFailed(true)
+    state.set({ busy: false, failed: true })
   }
   const make = (sizes: readonly number[]) => {
-    if (busy) return
+    if (state.now().busy) return
     const seed = crypto.getRandomValues(new Int32Array(1))[0] ?? 0
     const hear = async (reply: WorkerReply) => {
       const isAnswer = reply.kind === 'drawn' || (reply.kind === 'step' && reply.done)
@@ -45,8 +39,7 @@ export function useMakingRooms(making: MakingRooms) {
         groups: reply.groups.map((participantIds, index) => ({ name: found[index] ?? '', participantIds })),
       })
       if (!made) draft.set(null)
-      setSaid(saidOf(reply, facts, asked))
-      setBusy(false)
+      state.set({ busy: false, said: saidOf(reply, facts, asked) })
     }
     client.ask(roomsTask(making, sizes, seed), hear, fail)
     begin()
@@ -55,7 +48,7 @@ export function useMakingRooms(making: MakingRooms) {
   const makeAsKept = (saved: SavedRound) => {
     const seed = crypto.getRandomValues(new Int32Array(1))[0] ?? 0
     const asking = repairTask(making, saved, seed)
-    if (busy || !asking) return
+    if (state.now().busy || !asking) return
     begin()
     const nameOf = (id: string) => making.here.find(person => person.id === id)?.shownName ?? ''
     const hear = async (reply: WorkerReply) => {
@@ -65,10 +58,9 @@ export function useMakingRooms(making: MakingRooms) {
         participantIds,
       }))
       await send({ type: 'make-rooms', groups })
-      setSaid(movesSaid(reply, asking.task, asking.names, nameOf))
-      setBusy(false)
+      state.set({ busy: false, said: movesSaid(reply, asking.task, asking.names, nameOf) })
     }
     client.ask(asking.task, hear, fail)
   }
-  return { make, makeAsKept, busy, said, failed }
+  return { make, makeAsKept, state }
 }
