@@ -2,7 +2,7 @@
  * Prompts are dragged by their handle, onto another to stand before it or onto a part's end; parts onto another to take its place.
  * Keys and buttons do the same.
  */
-import { Box } from '@chakra-ui/react'
+import { Box, type BoxProps } from '@chakra-ui/react'
 import { DndContext, type DragEndEvent, pointerWithin, useDraggable, useDroppable } from '@dnd-kit/core'
 import { GripVertical } from 'lucide-react'
 import type { ReactNode } from 'react'
@@ -85,21 +85,7 @@ export function DraggedPart({ id, label, isFirst, children }: DraggedPartProps) 
       zIndex={drag.isDragging ? 2 : undefined}
       style={drag.transform ? { transform: `translateY(${drag.transform.y}px)` } : undefined}
     >
-      {!isFirst && (
-        <Box
-          position="absolute"
-          top="16px"
-          left={{ base: '-16px', md: '-24px' }}
-          color="quiet"
-          cursor="grab"
-          minW="24px"
-          minH="24px"
-          aria-hidden="true"
-          {...drag.listeners}
-        >
-          <GripVertical size={18} />
-        </Box>
-      )}
+      {!isFirst && <Handle drag={drag} top="16px" left={{ base: '-16px', md: '-24px' }} />}
       {children}
     </Box>
   )
@@ -127,20 +113,24 @@ export function DraggedPrompt({ id, children }: { id: string; children: ReactNod
         drag.transform ? { transform: `translate(${drag.transform.x}px, ${drag.transform.y}px)` } : undefined
       }
     >
-      <Box
-        position="absolute"
-        top="10px"
-        left="4px"
-        color="quiet"
-        cursor="grab"
-        minW="24px"
-        minH="24px"
-        aria-hidden="true"
-        {...drag.listeners}
-      >
-        <GripVertical size={18} />
-      </Box>
+      <Handle drag={drag} top="10px" left="4px" />
       {children}
     </Box>
   )
 }
+
+/** What is pressed to drag. */
+const Handle = ({ drag, ...place }: { drag: ReturnType<typeof useDraggable> } & BoxProps) => (
+  <Box
+    position="absolute"
+    color="quiet"
+    cursor="grab"
+    minW="24px"
+    minH="24px"
+    aria-hidden="true"
+    {...place}
+    {...drag.listeners}
+  >
+    <GripVertical size={18} />
+  </Box>
+)
