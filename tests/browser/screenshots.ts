@@ -228,6 +228,8 @@ async function startedNow(browser: Browser, page: Page, server: TestServer): Pro
   await drawer.getByLabel('Groups are').selectOption('made now')
   await drawer.getByRole('button', { name: /^(Make groups|Reshuffle)$/ }).click()
   await page.getByRole('list', { name: 'Rooms' }).locator('> li').nth(4).waitFor()
+  // Made, and not only found so far.
+  await drawer.getByRole('button', { name: 'Reshuffle', disabled: false }).waitFor()
   await shot(page, 'groups-made-live')
   // The second round: nobody with whom they have just worked.
   await sendOut(page)

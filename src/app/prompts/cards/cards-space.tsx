@@ -288,6 +288,8 @@ function CardText({ text, author, readOnly, full, called }: CardTextProps) {
       rows={1}
       minH="30px"
       p="2px"
+      // Beside the handle it is dragged by.
+      pe="22px"
       borderColor="transparent"
       bg="transparent"
       resize="none"
