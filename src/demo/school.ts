@@ -139,6 +139,16 @@ export const WORKSHEET_BOARD: Board = {
       settings: { fields: ['Where', 'Depth of the water | cm | 0 to 300', 'Birds seen | | 0 to 500'] },
     },
     {
+      id: 'depth-hint',
+      kind: 'hidden-text',
+      text: 'A hint for the depth',
+      settings: {
+        hidden:
+          'Hold the stick upright, let it sink by its own weight, and read it at the water, not at the mud.',
+        opens: 'group',
+      },
+    },
+    {
       id: 'keep',
       kind: 'cards',
       text: 'Should the hide stay open in winter?',

@@ -98,6 +98,14 @@ test('a worksheet of many kinds is filled in by a thumb and by keys alone, and r
   await expect(measured(keys).getByLabel('Depth of the water')).toHaveValue('41')
   await expect(measured(keys).getByText('At most 300 cm.')).toBeHidden()
 
+  // A hint is opened for all in the room, once somebody has said twice that they want it.
+  const hint = (at: Page) => space(at, 'A hint for the depth')
+  await expect(thumb.getByText('let it sink by its own weight')).toHaveCount(0)
+  await press(keys, hint(keys).getByRole('button', { name: 'Open for all of us' }))
+  await keys.keyboard.press('Enter')
+  await expect(hint(thumb).getByText('let it sink by its own weight')).toBeVisible()
+  await expect(hint(thumb).getByText('Opened by Bram O.')).toBeVisible()
+
   // Cards in columns: moved by keys, by a tap, by the mouse; joined into a heap that gets a name.
   const winter = (at: Page) => space(at, 'Should the hide stay open')
   const column = (at: Page, name: string) => winter(at).getByRole('list', { name })

@@ -162,6 +162,9 @@ const tableEdits = (rows: string[]) =>
   )
 
 export const EXAMPLES: { [Kind in PromptKind]: Record<string, KindExample> } = {
+  'hidden-text': {
+    'a hint': { settings: { hidden: 'Look at the bill.', opens: 'facilitator' }, nothingToWrite: true },
+  },
   cards: {
     'in one space': {
       edits: arranging,

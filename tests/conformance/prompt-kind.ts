@@ -5,6 +5,7 @@ import type { RootContent } from 'mdast'
 import { toMarkdown } from 'mdast-util-to-markdown'
 import * as Y from 'yjs'
 import { BoardEntries, type ChangedEntry } from '~/core/boards/entries'
+import { addCard } from '~/core/boards/prompts/cards/document'
 import {
   type Answer,
   isBegun,
@@ -26,7 +27,16 @@ import {
 import { isIn } from '~/core/boards/touched'
 
 /** What the suite has to know of a kind to try it. */
-export interface KindExample {
+export type KindExample = Written | NothingToWrite
+
+/** A kind under which nothing is written has nothing to be tried but its settings. */
+interface NothingToWrite {
+  settings: object
+  nothingToWrite: true
+}
+
+interface Written {
+  nothingToWrite?: never
   /** What is set about it, as a form has it. */
   settings?: object
   /** Edits as our own page makes them. `fresh` is an id nobody has used. */
@@ -57,6 +67,42 @@ export function promptKindConforms<Kind extends PromptKind>(kind: Kind, example:
     expect(removedUnder(doc, prompt)).toEqual([])
     expect(summaryOf(answer)).not.toBe('')
   })
+
+  test('its settings survive being kept, and an empty form is a valid setting', () => {
+    expect(promptSchema.parse(JSON.parse(JSON.stringify(prompt)))).toEqual(prompt)
+    const empty = promptSchema.parse({ id: 'p', kind, text: 'What?' })
+    expect(promptSchema.parse({ id: 'p', kind, text: 'What?', settings: {} })).toEqual(empty)
+    expect(missingIn(prompt)).toBeNull()
+  })
+
+  test('it says of itself whether anything is written under it', () => {
+    expect((KINDS[kind] as { nothingToWrite?: true }).nothingToWrite).toBe(example.nothingToWrite)
+  })
+
+  test('on paper it has room to answer, and nothing that was set about it is left out', () => {
+    const paper = paperOf(prompt, ['Ana', 'Bo'])
+    expect(paper.length).toBeGreaterThan(0)
+    for (const one of paper) if (one.is === 'lines') expect(one.count).toBeGreaterThan(0)
+    const settings = Object.entries(prompt.settings).flatMap(([name, value]) =>
+      ['columns', 'options', 'lines', 'low', 'high', 'address'].includes(name) ? [value].flat() : [],
+    )
+    const written = JSON.stringify(paper)
+    const isOf = (value: unknown) => written.includes(JSON.stringify(value).slice(1, -1))
+    // Rows that are the people of the group, or added, are not given.
+    const rowsAre = 'rows' in prompt.settings ? prompt.settings.rows : 'given'
+    expect(settings.filter(value => !isOf(value) && rowsAre === 'given')).toEqual([])
+  })
+
+  if (example.nothingToWrite) {
+    test('nothing that is written in its name is an answer', () => {
+      const doc = new Y.Doc()
+      addCard(doc, prompt.id, 'a', 'dear')
+      doc.getText(prompt.id).insert(0, 'dear')
+      expect(KINDS[kind].roots(prompt.id)).toEqual([])
+      expect(textsOf(readAnswer(doc, prompt))).toEqual([])
+    })
+    return
+  }
 
   test('what four write at once through bad networks is the same for all in the end, and nothing else is touched', () => {
     fc.assert(
@@ -139,27 +185,6 @@ export function promptKindConforms<Kind extends PromptKind>(kind: Kind, example:
     const read = textIn(markdownOf(answer))
     for (const text of example.inMarkdown ?? example.finished.texts)
       for (const line of text.split('\n')) expect(read).toContain(line.replace(/^- /, ''))
-  })
-
-  test('its settings survive being kept, and an empty form is a valid setting', () => {
-    expect(promptSchema.parse(JSON.parse(JSON.stringify(prompt)))).toEqual(prompt)
-    const empty = promptSchema.parse({ id: 'p', kind, text: 'What?' })
-    expect(promptSchema.parse({ id: 'p', kind, text: 'What?', settings: {} })).toEqual(empty)
-    expect(missingIn(prompt)).toBeNull()
-  })
-
-  test('on paper it has room to answer, and nothing that was set about it is left out', () => {
-    const paper = paperOf(prompt, ['Ana', 'Bo'])
-    expect(paper.length).toBeGreaterThan(0)
-    for (const one of paper) if (one.is === 'lines') expect(one.count).toBeGreaterThan(0)
-    const settings = Object.entries(prompt.settings).flatMap(([name, value]) =>
-      ['columns', 'options', 'lines', 'low', 'high', 'address'].includes(name) ? [value].flat() : [],
-    )
-    const written = JSON.stringify(paper)
-    const isOf = (value: unknown) => written.includes(JSON.stringify(value).slice(1, -1))
-    // Rows that are the people of the group, or added, are not given.
-    const rowsAre = 'rows' in prompt.settings ? prompt.settings.rows : 'given'
-    expect(settings.filter(value => !isOf(value) && rowsAre === 'given')).toEqual([])
   })
 
   test('what somebody wrote who may not is brought back to what stood there', () => {

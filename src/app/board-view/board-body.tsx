@@ -4,7 +4,7 @@ import type { Board } from '~/core/boards/board'
 import { type PartShown, partsOf } from '~/core/boards/parts'
 import { UNKNOWN_KIND } from '../prompts/answer-view'
 import { lookOf } from '../prompts/looks'
-import type { PromptSpaceProps } from '../prompts/prompt-space'
+import type { HiddenHere, PromptSpaceProps } from '../prompts/prompt-space'
 import { Button } from '../ui/button'
 import { Message } from '../ui/layout'
 import { Instructions } from './instructions'
@@ -29,10 +29,11 @@ interface BoardBodyProps {
   authors: Readonly<Record<string, string>>
   /** What is said of its parts, by those who work on it. */
   parts?: PartsHere | undefined
+  hidden?: HiddenHere | undefined
 }
 
 /** What a board asks, part by part, with the space to answer each. */
-export function BoardBody({ connection, board, me, names, full, authors, parts }: BoardBodyProps) {
+export function BoardBody({ connection, board, me, names, full, authors, parts, hidden }: BoardBodyProps) {
   const shown = partsOf(board)
   const inOrder = shown.flatMap(({ prompts }) => prompts)
   return (
@@ -68,6 +69,7 @@ export function BoardBody({ connection, board, me, names, full, authors, parts }
                 myName={me ? (names[me.id] ?? null) : null}
                 names={names}
                 authors={authors}
+                hidden={hidden}
               />
             </chakra.section>
           ))}

@@ -2,6 +2,7 @@ import { Box, chakra } from '@chakra-ui/react'
 import { useEffect, useState, useSyncExternalStore } from 'react'
 import type { Board } from '~/core/boards/board'
 import { BoardConnection, type BoardStatus } from '../live-client/board-connection'
+import type { HiddenHere } from '../prompts/prompt-space'
 import { BoardBody, type PartsHere } from './board-body'
 import { Instructions } from './instructions'
 
@@ -15,6 +16,7 @@ export interface BoardViewProps {
   onStatus?: (status: BoardStatus['saved']) => void
   /** What is said of its parts, by those who work on it. */
   parts?: PartsHere
+  hidden?: HiddenHere
 }
 
 /** A room's own copy of a board, alive: what others write appears as they write it. */
@@ -30,7 +32,7 @@ export function BoardView(props: BoardViewProps) {
   )
 }
 
-function LiveBoard({ copyId, board, me, names, onStatus, parts }: BoardViewProps) {
+function LiveBoard({ copyId, board, me, names, onStatus, parts, hidden }: BoardViewProps) {
   const connection = useBoardConnection(copyId, me?.id ?? null)
   const heading = (
     <Box mb="16px">
@@ -51,6 +53,7 @@ function LiveBoard({ copyId, board, me, names, onStatus, parts }: BoardViewProps
           names={names}
           onStatus={onStatus}
           parts={parts}
+          hidden={hidden}
         />
       ) : (
         <Opening />

@@ -1,6 +1,7 @@
 import type { MarkKind } from '~/core/live/marks'
 import { DOOR_MARKS } from './door/marks'
 import { HELP_MARKS } from './help/marks'
+import { HIDDEN_TEXTS_MARKS } from './hidden-texts/marks'
 import type { MarkLook } from './mark-look'
 import { MESSAGES_MARKS } from './messages/marks'
 import { ROOMS_MARKS } from './rooms/marks'
@@ -14,6 +15,7 @@ export const MARK_LOOK: Record<MarkKind, MarkLook> = {
   ...MESSAGES_MARKS,
   ...VISITS_MARKS,
   ...HELP_MARKS,
+  ...HIDDEN_TEXTS_MARKS,
   ...ROUNDS_MARKS,
 }
 

@@ -11,6 +11,13 @@ interface OpenDocument {
   provider: { awareness: Awareness | null }
 }
 
+/** What is hidden on a board until somebody opens it. */
+export interface HiddenHere {
+  /** Who opened what, by prompt id; empty for a facilitator. What is not named is not open. */
+  openedBy: Readonly<Record<string, string>>
+  onOpen: (promptId: string) => void
+}
+
 /** What the space under a prompt gets, whatever its kind. */
 export interface PromptSpaceProps<Kind extends PromptKind = PromptKind> {
   prompt: Extract<Prompt, { kind: Kind }>
@@ -24,4 +31,6 @@ export interface PromptSpaceProps<Kind extends PromptKind = PromptKind> {
   myName: string | null
   names: Readonly<Record<string, string>>
   authors: Readonly<Record<string, string>>
+  /** Nothing for somebody who only looks on. */
+  hidden?: HiddenHere | undefined
 }

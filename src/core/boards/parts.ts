@@ -1,5 +1,6 @@
 /** Parts of a board: what is done first, and what waits until it is opened. */
 import type { Board, Prompt } from './board'
+import { isHiddenText } from './hidden-texts'
 import type { Part } from './part'
 
 /** The part that opens with the round, whose instructions are the board's own. */
@@ -65,10 +66,12 @@ export function withOpenParts(board: Board, said: PartsSaid): Board {
   }
 }
 
-/** How many prompts a room can work on now: of parts that are open, and when prompts were picked out, of those. */
+/** How many prompts a room can write under now: of parts that are open, and when prompts were picked out, of those. */
 export const openPromptsOf = (
   board: Board,
   said: PartsSaid | undefined,
   picked: readonly string[] | null,
 ): number =>
-  withOpenParts(board, said ?? NOTHING_SAID).prompts.filter(({ id }) => picked?.includes(id) ?? true).length
+  withOpenParts(board, said ?? NOTHING_SAID).prompts.filter(
+    prompt => !isHiddenText(prompt) && (picked?.includes(prompt.id) ?? true),
+  ).length

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { clock, door, facilitator, participant, plan, Rehearsed } from 'tests/fixtures/rehearsed'
+import type { Board } from '../boards/board'
 import { ROLE_RULES, ROLES } from '../grouping/roles'
 import type { RunSegment } from '../schedule/running-order'
 import type { Actor } from './actors'
@@ -209,6 +210,11 @@ const ASKS: Ask[] = [
     },
   ],
   (state, pick) => [
+    facilitator,
+    { type: 'open-hidden-text', promptId: 'hint', roomId: pick % 2 === 0 ? null : roomId(state, pick) },
+  ],
+  (state, pick) => [participant(personId(state, pick)), { type: 'open-hidden-text-here', promptId: 'hint' }],
+  (state, pick) => [
     participant(personId(state, pick)),
     { type: 'say-part-done', partId: pick % 2 === 0 ? 'first' : 'later', done: pick % 3 > 0 },
   ],
@@ -267,13 +273,22 @@ const ORDER = [
     parts: ['c'],
   },
 ]
+const BOARD: Board = {
+  ...plan.board,
+  prompts: [
+    ...plan.board.prompts,
+    { id: 'hint', kind: 'hidden-text', text: 'Hint', settings: { hidden: 'Look up.', opens: 'group' } },
+    { id: 'd', kind: 'cards', text: 'And then?', settings: {}, part: 'later' },
+  ],
+  parts: [{ id: 'later', title: 'Later', steps: [], opens: 'done' }],
+}
 const segmentId = ({ segments }: LiveState, pick: number) =>
   segments[pick % Math.max(1, segments.length)]?.id ?? 'none'
 
 /** Plays what is asked; half of the sessions have a plan, half begin with nothing. */
 function play(planned: boolean, script: readonly [number, number][], seen?: (session: Rehearsed) => void) {
   const session = planned
-    ? new Rehearsed({ segments: ORDER, moreBoards: [plan.board, plan.board] })
+    ? new Rehearsed({ segments: ORDER, board: BOARD, moreBoards: [plan.board, plan.board] })
     : new Rehearsed({ rooms: [], people: [] })
   for (const [step, [which, pick]] of script.entries()) {
     const ids = Array.from({ length: 8 }, (_, at) => `id-${step}-${at}`)

@@ -5,6 +5,7 @@ import { cohort } from './cohort/cohort'
 import { door } from './door/door'
 import { facilitators } from './facilitators/facilitators'
 import { help } from './help/help'
+import { hiddenTexts } from './hidden-texts/hidden-texts'
 import { late } from './late/late'
 import { messages } from './messages/messages'
 import { moves } from './moves/moves'
@@ -42,6 +43,7 @@ export const TOPICS = {
   sitting,
   rounds,
   parts,
+  hiddenTexts,
   roles,
   segments,
   messages,

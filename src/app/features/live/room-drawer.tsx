@@ -1,6 +1,7 @@
 import { chakra, Stack } from '@chakra-ui/react'
 import { boardOf } from '~/core/live/rooms/rooms'
 import { BoardView } from '../../board-view/board-view'
+import { HiddenTextsOfRoom } from '../../live/hidden-texts/hidden-texts-of-room'
 import type { LiveView, Send } from '../../live/live-view'
 import { NoteForm } from '../../live/messages/note-form'
 import { PartsOfRoom } from '../../live/parts/parts-of-room'
@@ -39,6 +40,13 @@ export function RoomDrawer({ sessionId, room, index, view, accountId, onClose, s
           <VisitButton view={view} roomId={room.id} accountId={accountId} send={send} />
           <NoteForm sessionId={sessionId} roomId={room.id} helpId={call?.id ?? null} send={send} />
           <PartsOfRoom roomId={room.id} board={boardOf(view, room)} view={view} send={send} />
+          <HiddenTextsOfRoom
+            roomId={room.id}
+            board={boardOf(view, room)}
+            view={view}
+            names={names}
+            send={send}
+          />
           <chakra.details>
             <chakra.summary cursor="pointer" fontWeight="600">
               Name, link, close

@@ -118,6 +118,10 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
                   done: view.partsDone,
                   onDone: (partId, done) => send({ type: 'say-part-done', partId, done }),
                 }}
+                hidden={{
+                  openedBy: view.hiddenOpened,
+                  onOpen: promptId => send({ type: 'open-hidden-text-here', promptId }),
+                }}
               />
             ) : (
               <>

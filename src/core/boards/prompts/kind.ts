@@ -43,6 +43,8 @@ export interface Asked<Settings> {
 
 export interface Kind<Name extends string, Settings extends z.ZodType, Answer extends { kind: Name }> {
   name: Name
+  /** It is only read: nothing can be written under it, and it is no task of the group's. */
+  nothingToWrite?: true
   /** What can be set about it. What an empty form means must be a valid setting. */
   settings: Settings
   /** The space to answer on paper; `people` are the names of the group, where they are known. */

@@ -5,6 +5,7 @@ import { z } from 'zod'
 import { cards } from './cards/cards'
 import { checklist } from './checklist/checklist'
 import { choice } from './choice/choice'
+import { hiddenText } from './hidden-text/hidden-text'
 import type { Follower, Kind } from './kind'
 import { link } from './link/link'
 import type { Paper } from './paper'
@@ -31,6 +32,7 @@ export const KINDS = {
   points,
   words,
   link,
+  'hidden-text': hiddenText,
 }
 
 type Kinds = typeof KINDS

@@ -1,9 +1,11 @@
 import { uniqBy } from 'lodash-es'
 import { z } from 'zod'
 import type { Board } from '../../boards/board'
+import { withHiddenShut } from '../../boards/hidden-texts'
 import { FIRST_PART, NOTHING_SAID, openLaterParts, type PartsSaid, withOpenParts } from '../../boards/parts'
 import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
+import { type HiddenTextsState, openedIn } from '../hidden-texts/opened'
 import { idSchema } from '../ids'
 import { remember, rememberBoth } from '../remember'
 import { MOST_ROOMS, openRooms, type Room, type RoomsState, roomOf } from '../rooms/room'
@@ -31,7 +33,7 @@ export type PartsEvent = EventsOf<typeof events>
 /** Parts of boards: opened by hand, by time or one after the other, and said to be done by the group. */
 export const parts = topic<{
   state: PartsState
-  needs: DoorState & RoomsState & RoundState & Pick<SessionState, 'boards' | 'phase'>
+  needs: DoorState & RoomsState & RoundState & HiddenTextsState & Pick<SessionState, 'boards' | 'phase'>
   problem: PartsProblem
   borrows: DoorProblem | RoomsProblem
 }>()(
@@ -122,7 +124,7 @@ export const parts = topic<{
         const said = room ? saidIn(state, room.id) : NOTHING_SAID
         const open = whole ? withParts(whole, said) : null
         return {
-          board: open && (state.partsOpen === null ? open : withPrompts(open, state.partsOpen)),
+          board: room ? withRead(openBoardIn(state, room), openedIn(state, room.id)) : null,
           partsShut: (whole?.parts?.length ?? 0) - (open?.parts?.length ?? 0),
           partsDone: said.done,
         }
@@ -176,8 +178,17 @@ function waiting(state: Rooms): { roomId: string; partId: string; after: number 
   })
 }
 
+/** The board of a room with what is open of it there, hidden texts and all. */
+export function openBoardIn(state: Rooms, room: Room): Board {
+  const open = withParts(boardOf(state, room), saidIn(state, room.id))
+  return state.partsOpen === null ? open : withPrompts(open, state.partsOpen)
+}
+
 /** Made once for all in a room. */
 const withParts = rememberBoth(withOpenParts)
+const withRead = rememberBoth((board: Board, opened: Readonly<Record<string, string | null>>) =>
+  withHiddenShut(board, Object.keys(opened)),
+)
 const withPrompts = rememberBoth((board: Board, open: readonly string[]): Board => {
   const prompts = board.prompts.filter(({ id }) => open.includes(id))
   return prompts.length === board.prompts.length ? board : { ...board, prompts }

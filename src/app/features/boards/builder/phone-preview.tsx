@@ -33,11 +33,13 @@ export function PhonePreview({ board, at }: { board: Board; at: string | null })
   const [trial, setTrial] = useState<TrialDocument | null>(null)
   const [times, setTimes] = useState(0)
   const [done, setDone] = useState<string[]>([])
+  const [opened, setOpened] = useState<Record<string, string>>({})
   // biome-ignore lint/correctness/useExhaustiveDependencies: made anew each time it is begun afresh.
   useEffect(() => {
     const made = new TrialDocument()
     setTrial(made)
     setDone([])
+    setOpened({})
     return () => made.destroy()
   }, [times])
   useEffect(() => {
@@ -90,6 +92,10 @@ export function PhonePreview({ board, at }: { board: Board; at: string | null })
               done,
               onDone: (id, isDone) =>
                 setDone(ids => (isDone ? [...ids, id] : ids.filter(each => each !== id))),
+            }}
+            hidden={{
+              openedBy: opened,
+              onOpen: id => setOpened(known => ({ ...known, [id]: NAMES[ME.id] as string })),
             }}
           />
         )}

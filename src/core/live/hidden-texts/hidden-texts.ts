@@ -1,0 +1,115 @@
+import { z } from 'zod'
+import { isHiddenText } from '../../boards/hidden-texts'
+import { presentOf } from '../door/door'
+import type { DoorProblem, DoorState } from '../door/door-facts'
+import { idSchema } from '../ids'
+import { openBoardIn, type PartsState } from '../parts/parts'
+import { rememberBoth } from '../remember'
+import { MOST_ROOMS, openRooms, type Room, type RoomsState, roomOf } from '../rooms/room'
+import { boardOf, type RoomsProblem, roomIn } from '../rooms/rooms'
+import type { SessionState } from '../session/session'
+import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
+import { type HiddenTextsState, openedIn } from './opened'
+
+export type HiddenTextsProblem = { code: 'no-such-hidden-text' }
+
+const events = {
+  /** By somebody in the one room, or for all of them by a facilitator (`participantId` is null). */
+  'hidden-text-opened': {
+    roomIds: z.array(idSchema).min(1).max(MOST_ROOMS),
+    promptId: idSchema,
+    participantId: idSchema.nullable(),
+  },
+}
+export type HiddenTextsEvent = EventsOf<typeof events>
+
+/** Hints and solutions: sent to a room once they are opened there. What was read cannot be shut again. */
+export const hiddenTexts = topic<{
+  state: HiddenTextsState
+  needs: DoorState & RoomsState & PartsState & Pick<SessionState, 'boards' | 'phase'>
+  problem: HiddenTextsProblem
+  borrows: DoorProblem | RoomsProblem
+  mark: 'hidden-text-opened'
+}>()(
+  {
+    initial: { hiddenOpened: {} },
+    commands: {
+      /** In one room, or in all whose board has it. */
+      'open-hidden-text': { by: ['facilitator'], asks: { promptId: idSchema, roomId: idSchema.nullable() } },
+      /** For the whole room, by somebody in it. */
+      'open-hidden-text-here': { by: ['participant'], asks: { promptId: idSchema } },
+    },
+    events,
+  },
+  {
+    decide: {
+      'open-hidden-text'(state, { promptId, roomId }) {
+        const candidates = roomId === null ? openRooms(state.rooms) : [roomOf(state, roomId)]
+        const rooms = candidates.filter(
+          (room): room is Room =>
+            room?.closed === false && hiddenIn(boardOf(state, room), promptId) !== undefined,
+        )
+        if (rooms.length === 0) return refuse({ code: 'no-such-hidden-text' })
+        const roomIds = rooms.map(({ id }) => id).filter(id => !(promptId in openedIn(state, id)))
+        return roomIds.length > 0
+          ? happens({ type: 'hidden-text-opened', roomIds, promptId, participantId: null })
+          : nothing
+      },
+      'open-hidden-text-here'(state, { promptId }, { participantId }) {
+        const me = presentOf(state, participantId)
+        const room = me && roomIn(state, me)
+        if (!me) return refuse({ code: 'no-such-participant' })
+        if (!room) return refuse({ code: 'not-in-a-room' })
+        if (hiddenIn(openBoardIn(state, room), promptId)?.settings.opens !== 'group')
+          return refuse({ code: 'no-such-hidden-text' })
+        const roomIds = [room.id].filter(id => !(promptId in openedIn(state, id)))
+        return roomIds.length > 0
+          ? happens({ type: 'hidden-text-opened', roomIds, promptId, participantId })
+          : nothing
+      },
+    },
+    evolve: {
+      'hidden-text-opened': ({ hiddenOpened }, { roomIds, promptId, participantId }) => ({
+        hiddenOpened: {
+          ...hiddenOpened,
+          ...Object.fromEntries(
+            roomIds.map(id => [id, { ...hiddenOpened[id], [promptId]: participantId }] as const),
+          ),
+        },
+      }),
+    },
+    views: {
+      facilitator: state => ({ hiddenOpened: state.hiddenOpened }),
+      participant: (state, me) => {
+        const room = roomIn(state, me)
+        const opened = room && state.hiddenOpened[room.id]
+        return { hiddenOpened: opened ? openers(opened, state.participants) : NOBODY }
+      },
+    },
+    marks: {
+      'hidden-text-opened': (before, { roomIds, promptId }) =>
+        roomIds.flatMap(roomId => {
+          const room = roomOf(before, roomId)
+          const prompt = room && hiddenIn(boardOf(before, room), promptId)
+          return prompt ? [{ roomId, kind: 'hidden-text-opened', what: prompt.text }] : []
+        }),
+    },
+    words: { 'no-such-hidden-text': () => 'There is nothing here that you could open.' },
+  },
+)
+
+const hiddenIn = ({ prompts }: { prompts: SessionState['boards'][number]['prompts'] }, promptId: string) =>
+  prompts.filter(isHiddenText).find(({ id }) => id === promptId)
+
+const NOBODY: Readonly<Record<string, string>> = {}
+
+/** The names of who opened what in a room, by prompt id; empty for a facilitator. Made once for all in the room. */
+const openers = rememberBoth(
+  (opened: Readonly<Record<string, string | null>>, people: DoorState['participants']) =>
+    Object.fromEntries(
+      Object.entries(opened).map(([promptId, id]) => [
+        promptId,
+        id === null ? '' : (people.get(id)?.shownName ?? 'Somebody'),
+      ]),
+    ),
+)
