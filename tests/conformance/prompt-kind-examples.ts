@@ -9,7 +9,7 @@ import { eachOf } from '~/core/boards/prompts/each/document'
 import type { PromptKind } from '~/core/boards/prompts/kinds'
 import { giveOwn, giveShared, sharedOf } from '~/core/boards/prompts/points/document'
 import { orderOf, putAt, takeOut } from '~/core/boards/prompts/put-in-order/document'
-import { sheetOf } from '~/core/boards/prompts/sheet/document'
+import { beginSheets, sheetOf } from '~/core/boards/prompts/sheet/document'
 import { fieldOf } from '~/core/boards/prompts/short-answers/document'
 import { addRow, cellOf } from '~/core/boards/prompts/table/document'
 import { answerOf, reasonOf } from '~/core/boards/prompts/yes-no/document'
@@ -196,6 +196,47 @@ export const EXAMPLES: { [Kind in PromptKind]: Record<string, KindExample> } = {
     },
   },
   sheet: {
+    'begun with a text': {
+      settings: { begin: '# What we saw\n\nFirst we\n- heard\n- saw' },
+      edits: sheetEdits,
+      hostile(doc, promptId) {
+        beginSheets(doc, {
+          prompts: [
+            {
+              id: promptId,
+              kind: 'sheet',
+              text: '',
+              settings: { begin: '# What we saw\nFirst we\n- heard\n- saw' },
+            },
+          ],
+        })
+      },
+      finished: {
+        write(doc, promptId) {
+          const heading = new Y.XmlElement('heading')
+          heading.insert(0, [new Y.XmlText('What we saw')])
+          const table = new Y.XmlElement('table')
+          table.insert(
+            0,
+            [
+              ['Bird', 'Why'],
+              ['Wren', 'small'],
+            ].map(cells => {
+              const row = new Y.XmlElement('tableRow')
+              const made = cells.map(text => {
+                const cell = new Y.XmlElement('tableCell')
+                cell.insert(0, [paragraphOf(text)])
+                return cell
+              })
+              row.insert(0, made)
+              return row
+            }),
+          )
+          sheetOf(doc, promptId).insert(0, [heading, table])
+        },
+        texts: ['# What we saw\nBird | Why\nWren | small'],
+      },
+    },
     'several paragraphs': {
       edits: sheetEdits,
       hostile(doc, promptId) {

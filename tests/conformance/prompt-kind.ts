@@ -184,7 +184,7 @@ export function promptKindConforms<Kind extends PromptKind>(kind: Kind, example:
     expect(textsOf(answer)).toEqual(example.finished.texts)
     const read = textIn(markdownOf(answer))
     for (const text of example.inMarkdown ?? example.finished.texts)
-      for (const line of text.split('\n')) expect(read).toContain(line.replace(/^- /, ''))
+      for (const line of text.split('\n')) expect(read).toContain(line.replace(/^[-#] /, ''))
   })
 
   test('what somebody wrote who may not is brought back to what stood there', () => {

@@ -12,6 +12,7 @@ import type { Logger } from 'pino'
 import { WebSocketServer } from 'ws'
 import * as Y from 'yjs'
 import type { Board } from '~/core/boards/board'
+import { beginSheets } from '~/core/boards/prompts/sheet/document'
 import { mayRead, mayWorkOn } from '~/core/live/rooms/rooms'
 import type { LiveState } from '~/core/live/topics'
 import type { Database } from '../db/database.server'
@@ -227,10 +228,13 @@ export class BoardServer {
       readContributions(this.db, [copyId]),
     ])
     const authorship = new Authorship(copyId, document, board, earlier)
+    const isNew = document.store.clients.size === 0
     this.open.set(
       copyId,
       new OpenCopy(copyId, sessionId, document, authorship, writers, this.storage, this.log),
     )
+    // Stored like what people write, in nobody's name.
+    if (isNew) document.transact(() => beginSheets(document, board))
   }
 
   private beforeWrite(copyIds: Set<string>): void {

@@ -1,13 +1,15 @@
 import { once } from 'node:events'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
+import { eq } from 'drizzle-orm'
 import { runningServer } from 'tests/fixtures/running'
 import * as Y from 'yjs'
 import type { BoardNotice } from '~/contracts/live'
 import { addCard, readCards } from '~/core/boards/prompts/cards/document'
 import { readAnswer } from '~/core/boards/prompts/kinds'
-import { sheetOf } from '~/core/boards/prompts/sheet/document'
+import { fragmentText, sheetOf } from '~/core/boards/prompts/sheet/document'
 import { openSocket } from '~/demo/simulated-participant'
+import { boardCopies } from '../db/schema.server'
 
 let running: Awaited<ReturnType<typeof runningServer>>
 let server: Server
@@ -40,9 +42,9 @@ afterAll(async () => {
 })
 
 /** A writer's line to the board, and what it is told. */
-async function line(doc: Y.Doc, who = 0) {
+async function line(doc: Y.Doc, who = 0, copy = copyId) {
   const { port } = server.address() as AddressInfo
-  const { provider, socket } = openSocket(`http://localhost:${port}`, String(who), copyId, doc)
+  const { provider, socket } = openSocket(`http://localhost:${port}`, String(who), copy, doc)
   const notices: BoardNotice[] = []
   const wake: (() => void)[] = []
   provider.on('stateless', ({ payload }: { payload: string }) => {
@@ -93,6 +95,40 @@ test('a writer hears that a card is on disk and whose it is; who comes back late
   expect(greeting.stored[key]).toBe(clockOf(doc))
   expect(greeting.authors).toEqual({ 'c/x': 'Ana' })
   third.close()
+})
+
+test('a sheet begins with its text once, in nobody’s name; what was changed in it is an answer, also after coming back', async () => {
+  const { hub, sessionId, facilitator, boards, db } = running
+  const room = (await hub.state(sessionId)).rooms[1]
+  if (!room) throw new Error('The session has no second room.')
+  const prompt = { id: 's', kind: 'sheet', text: 'How?', settings: { begin: '# Roll it\n- feel' } } as const
+  await db
+    .update(boardCopies)
+    .set({ board: { title: 'Peat', steps: [], prompts: [prompt] } })
+    .where(eq(boardCopies.id, room.copyId))
+  const chi = await running.join(2)
+  participantIds.push(chi)
+  await hub.command(sessionId, facilitator, { type: 'place', participantId: chi, roomId: room.id })
+  for (const time of [1, 2]) {
+    const doc = new Y.Doc()
+    const open = await line(doc, 2, room.copyId)
+    const begun = fragmentText(sheetOf(doc, 's'))
+    expect(begun).toBe(time === 1 ? '# Roll it\n- feel' : '# Roll it\n- feel\nIt holds.')
+    const { writer = 0 } = await open.until(notice => notice.writer !== undefined)
+    doc.clientID = writer
+    if (time === 1) {
+      expect(readAnswer(doc, prompt)).toMatchObject({ text: '' })
+      const paragraph = new Y.XmlElement('paragraph')
+      paragraph.insert(0, [new Y.XmlText('It holds.')])
+      sheetOf(doc, 's').push([paragraph])
+      await open.until(notice => (notice.stored[String(writer)] ?? 0) >= clockOf(doc))
+    }
+    open.close()
+    await boards.read(room.copyId)
+  }
+  expect(readAnswer(await boards.read(room.copyId), prompt)).toMatchObject({
+    text: '# Roll it\n- feel\nIt holds.',
+  })
 })
 
 test('a board that is put away while somebody opens it again takes in what they write', async () => {

@@ -9,5 +9,5 @@ export const SHEET_LOOK: PromptLook<'sheet'> = {
   Space: whenMet(() => import('./sheet-space')),
   Answer: SheetAnswer,
   settings: {},
-  Settings: null,
+  Settings: whenMet(() => import('./sheet-settings')),
 }

@@ -4,6 +4,10 @@ import type { Answer } from '~/core/boards/prompts/kinds'
 /** A sheet to read, line by line. */
 export const SheetAnswer = ({ answer }: { answer: Extract<Answer, { kind: 'sheet' }> }) => (
   <chakra.p whiteSpace="pre-wrap" overflowWrap="anywhere">
-    {answer.text}
+    {answer.text.split(/^# (.*)$/m).map((stretch, index) =>
+      // Every second stretch is a heading.
+      // biome-ignore lint/suspicious/noArrayIndexKey: a text has no other places than those.
+      index % 2 === 1 ? <b key={index}>{stretch}</b> : stretch,
+    )}
   </chakra.p>
 )

@@ -1,10 +1,11 @@
-import { Box, chakra, Flex } from '@chakra-ui/react'
+import { Box, Flex } from '@chakra-ui/react'
 import { Collaboration } from '@tiptap/extension-collaboration'
 import { CollaborationCaret } from '@tiptap/extension-collaboration-caret'
+import { TableKit } from '@tiptap/extension-table'
 import { type Editor, EditorContent, useEditor, useEditorState } from '@tiptap/react'
 import { StarterKit } from '@tiptap/starter-kit'
 import { useContext, useState } from 'react'
-import { sheetName } from '~/core/boards/prompts/sheet/document'
+import { HEADING_LEVEL, sheetName } from '~/core/boards/prompts/sheet/document'
 import { Button } from '../../ui/button'
 import { Message } from '../../ui/layout'
 import { Nonce } from '../../ui/nonce'
@@ -20,6 +21,17 @@ const look = {
   '& .ProseMirror p + p': { marginTop: '6px' },
   '& .ProseMirror ul': { listStyle: 'disc', paddingInlineStart: '1.3em' },
   '& .ProseMirror ol': { listStyle: 'decimal', paddingInlineStart: '1.5em' },
+  '& .ProseMirror h4': { fontWeight: 650, fontSize: '1.1em', marginTop: '8px' },
+  '& .ProseMirror .tableWrapper': { overflowX: 'auto', marginBlock: '6px' },
+  '& .ProseMirror table': { borderCollapse: 'collapse', minWidth: '100%' },
+  '& .ProseMirror th, & .ProseMirror td': {
+    border: '1px solid var(--line)',
+    padding: '4px 8px',
+    minWidth: '72px',
+    textAlign: 'start',
+    verticalAlign: 'top',
+  },
+  '& .ProseMirror th': { fontWeight: 650, background: 'var(--sunk)' },
   '& .other-cursor': {
     borderInlineStart: '2px solid var(--ask)',
     marginInline: '-1px',
@@ -78,12 +90,13 @@ export default function Sheet({
         // Undo is the shared document's, so that one takes back one's own words and not somebody else's.
         StarterKit.configure({
           undoRedo: false,
-          heading: false,
+          heading: { levels: [HEADING_LEVEL] },
           codeBlock: false,
           code: false,
           link: false,
           horizontalRule: false,
         }),
+        TableKit.configure({ table: { resizable: false } }),
         Collaboration.configure({ document: connection.doc, field: sheetName(prompt.id) }),
         CollaborationCaret.configure({
           provider: connection.provider,
@@ -125,28 +138,52 @@ function Tools({ editor }: { editor: Editor }) {
   const active = useEditorState({
     editor,
     selector: ({ editor: current }) => ({
+      heading: current.isActive('heading'),
       bold: current.isActive('bold'),
       bullets: current.isActive('bulletList'),
+      numbers: current.isActive('orderedList'),
+      table: current.isActive('table'),
     }),
   })
+  const on = () => editor.chain().focus()
   return (
-    <Flex gap="4px" p="4px" borderBottomWidth="1px" role="toolbar" aria-label="Text">
-      <Button
-        size="small"
-        kind="bare"
-        aria-pressed={active.bold}
-        onClick={() => editor.chain().focus().toggleBold().run()}
-      >
-        <chakra.b>Bold</chakra.b>
-      </Button>
-      <Button
-        size="small"
-        kind="bare"
-        aria-pressed={active.bullets}
-        onClick={() => editor.chain().focus().toggleBulletList().run()}
-      >
-        Points
-      </Button>
+    <Flex gap="4px" p="4px" borderBottomWidth="1px" role="toolbar" aria-label="Text" wrap="wrap">
+      <Tool
+        pressed={active.heading}
+        onPress={() => on().toggleHeading({ level: HEADING_LEVEL }).run()}
+        label="Heading"
+      />
+      <Tool pressed={active.bold} onPress={() => on().toggleBold().run()} label="Bold" />
+      <Tool pressed={active.bullets} onPress={() => on().toggleBulletList().run()} label="Points" />
+      <Tool pressed={active.numbers} onPress={() => on().toggleOrderedList().run()} label="Numbers" />
+      {active.table ? (
+        <>
+          <Tool onPress={() => on().addRowAfter().run()} label="Add row" />
+          <Tool onPress={() => on().addColumnAfter().run()} label="Add column" />
+          <Tool onPress={() => on().deleteRow().run()} label="Remove row" />
+          <Tool onPress={() => on().deleteColumn().run()} label="Remove column" />
+          <Tool onPress={() => on().deleteTable().run()} label="Remove table" />
+        </>
+      ) : (
+        <Tool
+          onPress={() => on().insertTable({ rows: 3, cols: 2, withHeaderRow: true }).run()}
+          label="Table"
+        />
+      )}
     </Flex>
   )
 }
+
+/** `pressed` for what is on or off where the cursor stands. */
+const Tool = ({ label, pressed, onPress }: { label: string; pressed?: boolean; onPress: () => void }) => (
+  <Button
+    size="small"
+    kind="bare"
+    minH={{ base: '40px', md: '28px' }}
+    aria-pressed={pressed}
+    fontWeight={label === 'Bold' ? '700' : undefined}
+    onClick={onPress}
+  >
+    {label}
+  </Button>
+)

@@ -13,6 +13,13 @@ export function paragraph(text: string): Paragraph {
   return { type: 'paragraph', children }
 }
 
+/** A heading within an answer: above it stand those of the board, the room and the prompt. */
+export const heading = (text: string): BlockContent => ({
+  type: 'heading',
+  depth: 4,
+  children: paragraph(text).children,
+})
+
 /** Points, each a text of its own. */
 export const points = (texts: readonly string[]): BlockContent => ({
   type: 'list',

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react'
 import { Awareness } from 'y-protocols/awareness'
 import * as Y from 'yjs'
 import type { Board } from '~/core/boards/board'
+import { beginSheets } from '~/core/boards/prompts/sheet/document'
 import { BoardBody } from '../../../board-view/board-body'
 import { Instructions } from '../../../board-view/instructions'
 import { Button } from '../../../ui/button'
@@ -17,7 +18,8 @@ class TrialDocument {
   readonly provider = { awareness: new Awareness(this.doc) }
   readonly copyId = `trial-${crypto.randomUUID()}`
 
-  constructor() {
+  constructor(board: Board) {
+    beginSheets(this.doc, board)
     this.provider.awareness.setLocalStateField('user', ME)
   }
 
@@ -34,14 +36,17 @@ export function PhonePreview({ board, at }: { board: Board; at: string | null })
   const [times, setTimes] = useState(0)
   const [done, setDone] = useState<string[]>([])
   const [opened, setOpened] = useState<Record<string, string>>({})
-  // biome-ignore lint/correctness/useExhaustiveDependencies: made anew each time it is begun afresh.
+  const begins = JSON.stringify(
+    board.prompts.map(({ id, kind, settings }) => kind === 'sheet' && [id, settings.begin]),
+  )
+  // biome-ignore lint/correctness/useExhaustiveDependencies: made anew each time it is begun afresh, or sheets begin with another text.
   useEffect(() => {
-    const made = new TrialDocument()
+    const made = new TrialDocument(board)
     setTrial(made)
     setDone([])
     setOpened({})
     return () => made.destroy()
-  }, [times])
+  }, [times, begins])
   useEffect(() => {
     const [shown, heading] = [phone.current, document.getElementById(`prompt-${at}`)]
     if (!shown || !heading) return

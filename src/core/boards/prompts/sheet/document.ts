@@ -1,13 +1,14 @@
 /** A sheet lies in an XML fragment, the form the text editor works on. */
 import * as Y from 'yjs'
+import type { Board } from '../../board'
 
 export const sheetName = (promptId: string): string => `sheet:${promptId}`
 export const sheetOf = (doc: Y.Doc, promptId: string): Y.XmlFragment =>
   doc.getXmlFragment(sheetName(promptId))
 
 /**
- * Plain text of a rich text: a line for each paragraph, `- ` before the points of a list.
- * Elements it does not know give their text.
+ * Plain text of a rich text: a line for each paragraph, `- ` before the points of a list, `# ` before a heading, ` | ` between the
+ * cells of a table's row. Elements it does not know give their text.
  */
 export function fragmentText(fragment: Y.XmlFragment): string {
   return fragment
@@ -16,6 +17,8 @@ export function fragmentText(fragment: Y.XmlFragment): string {
     .filter(line => line.trim() !== '')
     .join('\n')
 }
+
+const OF_LINES = new Set(['blockquote', 'table', 'tableCell', 'tableHeader'])
 
 /** An element that is being read: what its children say so far. */
 interface Begun {
@@ -52,11 +55,64 @@ function elementText({ element: { nodeName }, said }: Begun): string {
   if (nodeName === 'hardBreak') return '\n'
   const isList = nodeName === 'bulletList' || nodeName === 'orderedList'
   const isItem = nodeName === 'listItem'
-  const inner = said.join(isList || isItem || nodeName === 'blockquote' ? '\n' : '')
+  if (nodeName === 'tableRow') return said.map(cell => cell.replaceAll('\n', ' ')).join(' | ')
+  const inner = said.join(isList || isItem || OF_LINES.has(nodeName) ? '\n' : '')
+  if (nodeName === 'heading') return inner.trim() === '' ? '' : `# ${inner}`
   return isItem ? `- ${inner}` : inner
 }
 
 function inlineText(text: Y.XmlText): string {
   const pieces = text.toDelta() as { insert: unknown }[]
   return pieces.map(piece => (typeof piece.insert === 'string' ? piece.insert : '')).join('')
+}
+
+/** The lines of a text a sheet begins with, as they are read back from it. */
+export const linesToBegin = (text: string): string[] =>
+  text
+    .split('\n')
+    .map(line => line.trim())
+    .filter(line => line !== '' && line !== '-' && line !== '#')
+
+/** The text of a sheet; nothing while it is as it began. */
+export function sheetText(doc: Y.Doc, promptId: string, begin = ''): string {
+  const text = fragmentText(sheetOf(doc, promptId))
+  return text === linesToBegin(begin).join('\n') ? '' : text
+}
+
+/** Puts what its sheets begin with into a document in which nothing was written yet. */
+export function beginSheets(doc: Y.Doc, { prompts }: Pick<Board, 'prompts'>): void {
+  for (const prompt of prompts)
+    if (prompt.kind === 'sheet' && prompt.settings.begin) beginSheet(doc, prompt.id, prompt.settings.begin)
+}
+
+/** Puts a text into an empty sheet: `# ` begins a heading, `- ` a point of a list, anything else a paragraph. */
+function beginSheet(doc: Y.Doc, promptId: string, text: string): void {
+  const sheet = sheetOf(doc, promptId)
+  let list: Y.XmlElement | null = null
+  for (const line of linesToBegin(text)) {
+    const [, mark, said = line] = /^([-#])\s+(.*)$/.exec(line) ?? []
+    if (mark === '-') {
+      if (!list) {
+        list = new Y.XmlElement('bulletList')
+        sheet.push([list])
+      }
+      list.push([elementOf('listItem', elementOf('paragraph', new Y.XmlText(said)))])
+      continue
+    }
+    list = null
+    if (mark === '#') {
+      const heading = elementOf('heading', new Y.XmlText(said))
+      heading.setAttribute('level', HEADING_LEVEL as never)
+      sheet.push([heading])
+    } else sheet.push([elementOf('paragraph', new Y.XmlText(line))])
+  }
+}
+
+/** The level of the headings of a sheet: above them stand the board's and the prompt's. */
+export const HEADING_LEVEL = 4
+
+function elementOf(name: string, child: Y.XmlElement | Y.XmlText): Y.XmlElement {
+  const element = new Y.XmlElement(name)
+  element.insert(0, [child])
+  return element
 }

@@ -1,10 +1,15 @@
 import type { BlockContent } from 'mdast'
 import { z } from 'zod'
 import { kindOf } from '../kind'
-import { paragraph, points } from '../markdown'
+import { heading, paragraph, points } from '../markdown'
 import { lines } from '../paper'
 import { WHOLE_ANSWER, wholePiece } from '../pieces'
-import { fragmentText, sheetName, sheetOf } from './document'
+import { linesToBegin, sheetName, sheetText } from './document'
+
+const settings = z.object({
+  /** What stands in it when the group comes, to go on from. `# ` begins a heading, `- ` a point of a list. */
+  begin: z.string().max(5_000, { error: 'Use at most 5000 characters.' }).optional(),
+})
 
 export interface SheetAnswer {
   promptId: string
@@ -15,13 +20,14 @@ export interface SheetAnswer {
 /** A long answer that several write at once. It is one piece: whoever wrote in it had a hand in all of it. */
 export const sheet = kindOf({
   name: 'sheet',
-  settings: z.object({}),
-  paper: () => [lines(14)],
+  settings,
+  paper: ({ begin = '' }) => [...linesToBegin(begin).map(text => ({ is: 'text' as const, text })), lines(14)],
   roots: promptId => [sheetName(promptId)],
-  read: (doc, { id: promptId }): SheetAnswer => ({
+  // What it began with is nobody's answer while nothing has been changed in it.
+  read: (doc, { id: promptId, settings: { begin } }): SheetAnswer => ({
     promptId,
     kind: 'sheet',
-    text: fragmentText(sheetOf(doc, promptId)),
+    text: sheetText(doc, promptId, begin),
   }),
   pieces: ({ text }) => wholePiece(text),
   restore: ({ id: promptId }, pieces) => ({ promptId, kind: 'sheet', text: pieces.get(WHOLE_ANSWER) ?? '' }),
@@ -35,8 +41,9 @@ export const sheet = kindOf({
 })
 
 const POINT = /^- +(?=\S)/
+const HEADING = /^# +(?=\S)/
 
-/** Every line is a paragraph of its own, but for lists: the points of one stand together. */
+/** Every line is a paragraph or a heading of its own, but for lists: the points of one stand together. */
 function blocks(lines: readonly string[]): BlockContent[] {
   const made: BlockContent[] = []
   let list: string[] = []
@@ -48,7 +55,7 @@ function blocks(lines: readonly string[]): BlockContent[] {
     if (POINT.test(line)) list.push(line.replace(POINT, ''))
     else {
       endList()
-      made.push(paragraph(line))
+      made.push(HEADING.test(line) ? heading(line.replace(HEADING, '')) : paragraph(line))
     }
   }
   endList()
