@@ -88,6 +88,19 @@ test('an outline becomes a board that is tried out, changed, undone, saved as a 
   await expect(prompts(page, 1).first()).toContainText('What do you hear, and where?')
   await kept(page)
 
+  // A sheet begins with a text, which the phone beside it shows.
+  await page.getByRole('button', { name: 'Add a prompt to part 1' }).click()
+  await page.getByRole('menuitem', { name: /^Sheet/ }).click()
+  await page.getByLabel('What it asks').fill('Write the sign')
+  await page.getByLabel(/^Begins with/).fill('# The pond\n- what lives here')
+  await page.getByLabel(/^Begins with/).blur()
+  const begun = page
+    .getByRole('region', { name: 'The board on a phone' })
+    .getByRole('textbox', { name: 'Write the sign' })
+  await expect(begun.getByRole('heading', { name: 'The pond' })).toBeVisible()
+  await expect(begun.getByRole('listitem')).toHaveText('what lives here')
+  await kept(page)
+
   // Out as a file, and in again.
   const [file] = await Promise.all([
     page.waitForEvent('download'),

@@ -163,6 +163,15 @@ test('a worksheet of many kinds is filled in by a thumb and by keys alone, and r
   await press(keys, order(keys).getByRole('button', { name: 'Move down: Draw' }))
   await keys.keyboard.press('Enter')
   await expect(order(thumb).getByRole('listitem')).toHaveText([/Listen/, /Look/, /Draw/, /Name/])
+  await drag(
+    keys,
+    order(keys).getByRole('listitem').last().locator('[aria-hidden="true"]').first(),
+    order(keys).getByRole('listitem').first(),
+  )
+  await expect(order(thumb).getByRole('listitem')).toHaveText([/Name/, /Listen/, /Look/, /Draw/])
+  for (let step = 0; step < 3; step++)
+    await press(keys, order(keys).getByRole('button', { name: 'Move down: Name what you saw' }))
+  await expect(order(thumb).getByRole('listitem')).toHaveText([/Listen/, /Look/, /Draw/, /Name/])
 
   const words = (at: Page) => space(at, 'The hide in a word')
   await type(keys, words(keys).getByLabel('New word'), 'Quiet')

@@ -15,10 +15,11 @@ import {
 } from '~/core/boards/prompts/cards/document'
 import { Button } from '../../ui/button'
 import { Input, TextArea } from '../../ui/fields'
+import { Draggable } from '../dragging/draggable'
 import type { PromptSpaceProps } from '../prompt-space'
 import { useShared, useSharedText } from '../use-shared'
 import { CARDS, type Called, LONGEST_CARD } from './called'
-import { CardFrame, ColumnFrame, DraggableCards } from './draggable'
+import { CardFrame, ColumnFrame, dropCard } from './card-frames'
 import { MoveCard } from './move-card'
 import { NewCard } from './new-card'
 import { RemoveCard, Removed } from './removed-cards'
@@ -42,7 +43,13 @@ export function CardsSpace(props: PromptSpaceProps<'cards'> & { called?: Called 
   return (
     <Box>
       {cards.length === 0 && readOnly && <chakra.p color="quiet">No {called.many} yet.</chakra.p>}
-      <DraggableCards doc={doc} promptId={prompt.id} isOff={readOnly}>
+      <Draggable
+        id={prompt.id}
+        what={`The ${called.one}`}
+        instead={`Press Move on the ${called.one} for where it can go.`}
+        isOff={readOnly}
+        onDrop={dropped => dropCard(doc, prompt.id, dropped)}
+      >
         <Grid gap="12px" templateColumns="repeat(auto-fit, minmax(min(210px, 100%), 1fr))">
           {byPlace.map((inColumn, place) => (
             <Column
@@ -59,7 +66,7 @@ export function CardsSpace(props: PromptSpaceProps<'cards'> & { called?: Called 
             />
           ))}
         </Grid>
-      </DraggableCards>
+      </Draggable>
       <Box role="status">
         {justRemoved && !cards.some(({ id }) => id === justRemoved) && (
           <Flex align="center" gap="8px" mt="8px" fontSize="s">

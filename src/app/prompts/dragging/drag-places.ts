@@ -2,7 +2,21 @@ import type { RefObject, SyntheticEvent } from 'react'
 
 export type DragListeners = Record<string, (event: SyntheticEvent) => void> | undefined
 
-/** Where a card, or `column-` and its place, is drawn. */
+/** Before the number of a free space in which things can be let go. */
+export const SPACE = 'space-'
+
+/** What a drag came to. */
+export interface Dropped {
+  dragged: string
+  /** What it was let go on; null when that was a free space, or nothing. */
+  onto: string | null
+  /** On its lower half. */
+  isLow: boolean
+  /** The free space it was let go in. */
+  space: number | null
+}
+
+/** Where a thing, or the free space with a number, is drawn. */
 export interface DragPlace {
   id: string
   element: RefObject<HTMLElement | null>
@@ -10,7 +24,7 @@ export interface DragPlace {
   listeners: RefObject<DragListeners>
 }
 
-/** The cards and columns that are drawn now. */
+/** The things and free spaces that are drawn now. */
 export class DragPlaces {
   private places: readonly DragPlace[] = []
   private readonly listeners = new Set<() => void>()

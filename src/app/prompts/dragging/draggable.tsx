@@ -1,0 +1,97 @@
+/**
+ * Things under a prompt can be dragged once the code for it is there: the board shows without waiting for it. They say where
+ * they are, and what makes them draggable stands beside them and draws nothing: nothing among them is drawn anew when it comes.
+ */
+import { Box } from '@chakra-ui/react'
+import { GripVertical } from 'lucide-react'
+import { createContext, type ReactNode, type RefObject, useContext, useEffect, useRef, useState } from 'react'
+import { loadAgain } from '../../ui/load-again'
+import { type DragListeners, DragPlaces, type Dropped, SPACE } from './drag-places'
+
+/** The board is shown, and can be written on, before this is fetched. In milliseconds. */
+const FETCH_AFTER_MS = 1_000
+
+/** Where things say where they are; null where nothing is dragged. */
+const Places = createContext<DragPlaces | null>(null)
+
+interface DraggableProps {
+  /** Of the prompt. */
+  id: string
+  /** What is dragged, in words: `The card`. */
+  what: string
+  /** How else it is moved, for those who are read the page. */
+  instead: string
+  /** For those who look on. */
+  isOff: boolean
+  onDrop: (dropped: Dropped) => void
+  children: ReactNode
+}
+
+/** Around things that can be dragged, from when the code for it has come. */
+export function Draggable({ isOff, children, ...drop }: DraggableProps) {
+  const [places] = useState(() => new DragPlaces())
+  const dragging = useDragging(isOff)
+  return (
+    <Places value={isOff ? null : places}>
+      {children}
+      {dragging && <dragging.DragAgents places={places} {...drop} />}
+    </Places>
+  )
+}
+
+function useDragging(isOff: boolean) {
+  const [dragging, setDragging] = useState<typeof import('./drag-agents') | null>(null)
+  useEffect(() => {
+    if (isOff) return
+    let cancelled = false
+    const fetching = setTimeout(() => {
+      loadAgain(() => import('./drag-agents')).then(
+        loaded => !cancelled && setDragging(loaded),
+        // Without it things are moved by their buttons.
+        () => undefined,
+      )
+    }, FETCH_AFTER_MS)
+    return () => {
+      cancelled = true
+      clearTimeout(fetching)
+    }
+  }, [isOff])
+  return isOff ? null : dragging
+}
+
+interface OwnPlace {
+  element: RefObject<HTMLElement | null>
+  listeners: RefObject<DragListeners>
+  isOff: boolean
+}
+
+/** Says where a thing is, for as long as it is there. */
+export function useDragPlace(id: string): OwnPlace {
+  const places = useContext(Places)
+  const element = useRef<HTMLElement>(null)
+  const listeners = useRef<DragListeners>(undefined)
+  useEffect(() => places?.add({ id, element, listeners }), [places, id])
+  return { element, listeners, isOff: places === null }
+}
+
+/** Says where the free space with this number is, in which things can be let go. */
+export const useDropSpace = (number: number): OwnPlace => useDragPlace(`${SPACE}${number}`)
+
+/** What a thing is dragged by; a drag can be done without it, so it is said to nobody who is read the page. */
+export function DragHandle({ listeners, isOff }: Pick<OwnPlace, 'listeners' | 'isOff'>) {
+  if (isOff) return null
+  return (
+    <Box
+      color="quiet"
+      cursor="grab"
+      minW="24px"
+      minH="24px"
+      flexShrink="0"
+      aria-hidden="true"
+      onMouseDown={event => listeners.current?.onMouseDown?.(event)}
+      onTouchStart={event => listeners.current?.onTouchStart?.(event)}
+    >
+      <GripVertical size={18} />
+    </Box>
+  )
+}
