@@ -14,7 +14,7 @@ export default defineConfig({
       // own or is needed as it is stays outside.
       resolve: {
         noExternal: true,
-        external: ['@electric-sql/pglite', '@node-rs/argon2', 'pino', 'piscina', 'tsx'],
+        external: ['@electric-sql/pglite', '@node-rs/argon2', 'pino', 'piscina', 'sharp', 'tsx'],
       },
       build: { rollupOptions: { input: './src/start.server.ts' } },
     },

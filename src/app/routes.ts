@@ -32,6 +32,7 @@ export default [
       route('boards/new', 'routes/board-new.tsx'),
       route('boards/:boardId', 'routes/board.tsx'),
       route('boards/:boardId/print', 'routes/board-print.tsx'),
+      route('material', 'routes/material.tsx'),
       route('accounts', 'routes/accounts.tsx'),
       ...prefix('sessions', [
         index('routes/sessions.tsx'),

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 
 /** What can be removed, and put back. */
-export const REMOVABLE_KINDS = ['cohort', 'grouping', 'board', 'session', 'account'] as const
+export const REMOVABLE_KINDS = ['cohort', 'grouping', 'board', 'session', 'account', 'material'] as const
 export type RemovableKind = (typeof REMOVABLE_KINDS)[number]
 
 export const removalForm = z.object({

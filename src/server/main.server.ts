@@ -15,6 +15,7 @@ import { callerOf } from './http/addresses.server'
 import { boundedBodies } from './http/bodies.server'
 import { nonceOf, safeHeaders } from './http/headers.server'
 import { acceptSocket, BOARD_PATH, liveRoutes } from './http/live-routes.server'
+import { materialRoutes } from './http/material-routes.server'
 import { sameOrigin } from './http/origin.server'
 import { paced, pacesOf } from './http/paces.server'
 import { fewAtATime } from './http/pacing.server'
@@ -22,6 +23,8 @@ import { requestLog } from './http/request-log.server'
 import { sendersFault, soundRequests } from './http/sound-requests.server'
 import { createLimits } from './limits.server'
 import { LiveHub } from './live/hub.server'
+import { FileFolder } from './material/file-folder.server'
+import { Uploads } from './material/uploads.server'
 import { addressContext, nonceContext, type Services, servicesContext } from './services.server'
 import type { Settings } from './settings.server'
 import { newToken } from './tokens.server'
@@ -42,7 +45,7 @@ export interface RoundTable<Filled> {
 export interface Assembly<Filled> {
   settings: Settings
   /** Fills the database before anybody is let in. */
-  fill?: (db: Database) => Promise<Filled>
+  fill?: (db: Database, folder: FileFolder) => Promise<Filled>
   /** Added before the pages: Vite in development. */
   development?: express.RequestHandler
   build?: () => Promise<ServerBuild>
@@ -66,7 +69,10 @@ export async function createRoundTable<Filled>({
   })
   const hub = new LiveHub(db, log)
   const boards = new BoardServer(db, hub, log)
-  const filled = (await fill?.(db)) ?? null
+  const folder = new FileFolder(settings.dataFolder)
+  await folder.start()
+  const uploads = new Uploads(db, folder, log)
+  const filled = (await fill?.(db, folder)) ?? null
   const startWord = (await hasAccounts(db)) ? null : newToken()
   const services: Services = {
     db,
@@ -74,6 +80,7 @@ export async function createRoundTable<Filled>({
     boards,
     limits: createLimits(),
     paces: pacesOf(db),
+    folder,
     settings,
     log,
     startWord,
@@ -82,13 +89,14 @@ export async function createRoundTable<Filled>({
   return {
     filled,
     startWord,
-    handler: createApp(services, log, development, await pages),
+    handler: createApp(services, uploads, log, development, await pages),
     upgrade: (request, socket, head) => upgrade(services, request, socket, head),
     moveClock: async milliseconds => {
       moveClock(milliseconds)
       await hub.wake()
     },
     stop: async () => {
+      uploads.stop()
       await boards.stop()
       await hub.stop()
       await stopWorkThread()
@@ -101,6 +109,7 @@ const builtPages = () => import('virtual:react-router/server-build') as Promise<
 
 function createApp(
   services: Services,
+  uploads: Uploads,
   log: Logger,
   development: express.RequestHandler | undefined,
   /** In production the build itself: given as a function, its routes would be ranked anew for every request. */
@@ -116,6 +125,7 @@ function createApp(
   app.use(requestLog(log))
   app.use(soundRequests, boundedBodies, paced(services.paces))
   app.use(liveRoutes(services))
+  app.use(materialRoutes(services, uploads))
   app.use(compression())
   if (development) app.use(development)
   else {

@@ -6,6 +6,7 @@ import type { Database } from './db/database.server'
 import type { Paces } from './http/paces.server'
 import type { Limits } from './limits.server'
 import type { LiveHub } from './live/hub.server'
+import type { FileFolder } from './material/file-folder.server'
 import type { Settings } from './settings.server'
 
 /** What a request can work with; made once for the process. */
@@ -15,6 +16,7 @@ export interface Services {
   boards: BoardServer
   limits: Limits
   paces: Paces
+  folder: FileFolder
   settings: Settings
   log: Logger
   /** What the server printed for whoever makes the first account; null when there were accounts when it started. */

@@ -205,7 +205,7 @@ export const EXAMPLES: { [Kind in PromptKind]: Record<string, KindExample> } = {
             {
               id: promptId,
               kind: 'sheet',
-              text: '',
+
               settings: { begin: '# What we saw\nFirst we\n- heard\n- saw' },
             },
           ],

@@ -13,6 +13,7 @@ export function dependsText(kind: RemovableKind, dependents: Dependents): string
   if (kind === 'account') return 'Whoever uses it is signed out at once and cannot sign in any more.'
   if (kind === 'session')
     return 'Its code and its links for participants no longer open; who met in it does not count.'
+  if (kind === 'material') return 'Boards on which it stands keep it.'
   const parts = [
     many(groupings, 'grouping'),
     many(choices, 'choice or question', 'choices and questions'),

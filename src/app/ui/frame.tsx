@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { CalendarDays, CircleUserRound, ClipboardList, LayoutList, UsersRound } from 'lucide-react'
+import { CalendarDays, CircleUserRound, ClipboardList, Images, LayoutList, UsersRound } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { Form, NavLink } from 'react-router'
 import { Button } from './button'
@@ -8,6 +8,7 @@ const PLACES = [
   { to: '/', name: 'Today', icon: CalendarDays },
   { to: '/cohorts', name: 'Cohorts', icon: UsersRound },
   { to: '/boards', name: 'Boards', icon: LayoutList },
+  { to: '/material', name: 'Material', icon: Images },
   { to: '/sessions', name: 'Sessions', icon: ClipboardList },
 ]
 

@@ -14,6 +14,8 @@ export const LARGEST_BODY = {
   list: 1024 * KB,
   /** A class list of 5 MB, as a file or as its text with what else the form holds. */
   file: 6 * 1024 * KB,
+  /** A piece of an upload: the next comes when this one is there. */
+  piece: 5 * 1024 * KB,
 }
 
 /**
@@ -53,6 +55,9 @@ const link = rule('link')
 const place = rule('place')
 const account = rule('account')
 
+/** Where files come in. */
+export const UPLOADS_PATH = '/material/uploads'
+
 /** Where two patterns fit an address, the first holds. */
 export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/health': anybody(),
@@ -75,6 +80,8 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/boards/socket': place(),
   '/events/:sessionId/facilitator': account(),
   '/events/:sessionId/projector': account(),
+  /** Only files on a board they can see. */
+  '/s/:sessionId/files/:hash/:name': place('none', 'assets'),
   '/': account(),
   '/accounts': account('small'),
   '/removals': account('small'),
@@ -99,6 +106,10 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/boards/:boardId/changes': account('list'),
   '/boards/:boardId/versions': account(),
   '/boards/:boardId/print': account(),
+  '/material': account('small'),
+  '/material/uploads': account('small'),
+  '/material/uploads/:uploadId': account('piece'),
+  '/files/:hash/:name': account('none', 'assets'),
   '/sessions': account(),
   '/sessions/new': account('list'),
   '/sessions/start': account('small'),

@@ -1,12 +1,16 @@
 import { listedRoutes } from 'tests/fixtures/route-list'
+import type { Uploads } from '../material/uploads.server'
 import type { Services } from '../services.server'
 import { BOARD_PATH, liveRoutes } from './live-routes.server'
+import { materialRoutes } from './material-routes.server'
 import { LARGEST_BODY, largestBody, ROUTES, ruleFor } from './routes.server'
 
 /** Of the layout of a session only its own pages have an address; those of events are said by reader. */
 const listed = listedRoutes().filter(({ path }, at, all) => all.findIndex(each => each.path === path) === at)
-const others = liveRoutes({} as Services)
-  .stack.flatMap(({ route }) => (route ? [String(route.path)] : []))
+const uploads = materialRoutes({} as Services, {} as Uploads)
+const others = [liveRoutes({} as Services), uploads]
+  .flatMap(({ stack }) => stack)
+  .flatMap(({ route }) => (route ? [String(route.path)] : []))
   .flatMap(path =>
     path.endsWith('/:reader')
       ? ['participant', 'facilitator', 'projector'].map(reader => path.replace(':reader', reader))
@@ -21,13 +25,20 @@ test('every address stands in the table with who may ask, and no other does', ()
   )
 })
 
+/** A route of whatever method takes something in. */
+const takesIn = ({ stack }: { stack: { method?: string }[] }) =>
+  stack.some(({ method }) => method === undefined)
+
 test('what stands behind the sign-in is for accounts, and nothing else of the pages is', () => {
   for (const { path, isBehindSignIn } of listed)
     expect([path, ROUTES[path]?.for === 'account']).toEqual([path, isBehindSignIn])
 })
 
 test('every route that takes something in says how much, and no other does', () => {
-  const taking = new Set(listedRoutes().flatMap(({ path, takes }) => (takes ? [path] : [])))
+  const taking = new Set([
+    ...listedRoutes().flatMap(({ path, takes }) => (takes ? [path] : [])),
+    ...uploads.stack.flatMap(({ route }) => (route && takesIn(route) ? [String(route.path)] : [])),
+  ])
   const saying = Object.entries(ROUTES).flatMap(([path, { body }]) => (body === 'none' ? [] : [path]))
   expect(saying.toSorted()).toEqual([...taking].toSorted())
 })

@@ -25,7 +25,7 @@ const NOTHING: Dependents = { groupings: 0, choices: 0, plannedSessions: 0, past
 
 /** What uses it: told before it is removed. */
 export async function dependentsOf(db: Database, kind: RemovableKind, id: string): Promise<Dependents> {
-  if (kind === 'session' || kind === 'account') return NOTHING
+  if (kind === 'session' || kind === 'account' || kind === 'material') return NOTHING
   const uses =
     kind === 'cohort'
       ? eq(sessions.cohortId, id)
@@ -78,7 +78,8 @@ export async function remove(
 
 /** The title of a running session that uses it, if there is one. */
 async function runningWith(db: Database, kind: RemovableKind, id: string): Promise<string | undefined> {
-  if (kind === 'account') return undefined
+  // Boards keep the material that stands on them.
+  if (kind === 'account' || kind === 'material') return undefined
   const column = {
     cohort: sessions.cohortId,
     grouping: sessions.groupingId,

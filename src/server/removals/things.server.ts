@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm'
 import type { RemovableKind } from '~/contracts/removals'
 import type { Database } from '../db/database.server'
-import { accounts, boards, cohorts, groupings, sessions } from '../db/schema.server'
+import { accounts, boards, cohorts, groupings, materials, sessions } from '../db/schema.server'
 
 /** What can be removed, and what each is called, by kind. */
 export const THINGS = {
@@ -9,6 +9,7 @@ export const THINGS = {
   grouping: { table: groupings, name: groupings.name },
   board: { table: boards, name: boards.title },
   session: { table: sessions, name: sessions.title },
+  material: { table: materials, name: materials.title },
   account: { table: accounts, name: accounts.displayName },
 } as const
 

@@ -1,6 +1,5 @@
 /** A sheet lies in an XML fragment, the form the text editor works on. */
 import * as Y from 'yjs'
-import type { Board } from '../../board'
 
 export const sheetName = (promptId: string): string => `sheet:${promptId}`
 export const sheetOf = (doc: Y.Doc, promptId: string): Y.XmlFragment =>
@@ -80,9 +79,12 @@ export function sheetText(doc: Y.Doc, promptId: string, begin = ''): string {
 }
 
 /** Puts what its sheets begin with into a document in which nothing was written yet. */
-export function beginSheets(doc: Y.Doc, { prompts }: Pick<Board, 'prompts'>): void {
-  for (const prompt of prompts)
-    if (prompt.kind === 'sheet' && prompt.settings.begin) beginSheet(doc, prompt.id, prompt.settings.begin)
+export function beginSheets(
+  doc: Y.Doc,
+  { prompts }: { prompts: readonly { id: string; kind: string; settings: object }[] },
+): void {
+  for (const { id, kind, settings } of prompts)
+    if (kind === 'sheet' && 'begin' in settings) beginSheet(doc, id, String(settings.begin ?? ''))
 }
 
 /** Puts a text into an empty sheet: `# ` begins a heading, `- ` a point of a list, anything else a paragraph. */

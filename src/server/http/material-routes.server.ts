@@ -1,0 +1,95 @@
+import { type Request, type Response, Router } from 'express'
+import { filesIn } from '~/core/boards/files-in'
+import { participantView } from '~/core/live/views'
+import { fileHash, PICTURE_WIDTHS } from '~/core/material/material'
+import { readAccountToken, readPlaceToken } from '../auth/cookies.server'
+import { accountOf } from '../auth/sign-ins.server'
+import { placeOf } from '../join/join.server'
+import { fileOf } from '../material/material.server'
+import { pictureName, WHOLE } from '../material/take-in.server'
+import type { Uploads } from '../material/uploads.server'
+import type { Services } from '../services.server'
+import { sameOrigin } from './origin.server'
+import { UPLOADS_PATH } from './routes.server'
+
+/**
+ * Files come in and go out here, beside the page router: in pieces, and in ranges. Whatever is in a file, it never runs as one of
+ * our pages: it is sent as what it was found to be, alone, and nothing in it may run or ask for anything.
+ */
+export function materialRoutes(services: Services, uploads: Uploads): Router {
+  const router = Router()
+  for (const path of [UPLOADS_PATH, `${UPLOADS_PATH}/:uploadId`])
+    router.all(path, (request, response, next) => {
+      takeUpload(services, uploads, request, response).catch(next)
+    })
+  router.get('/files/:hash/:name', (request, response, next) => {
+    sendToAccount(services, request, response).catch(next)
+  })
+  router.get('/s/:sessionId/files/:hash/:name', (request, response, next) => {
+    sendToPlace(services, request, response).catch(next)
+  })
+  return router
+}
+
+const accountAsking = async ({ db }: Services, request: Request) =>
+  accountOf(db, await readAccountToken(request.headers.cookie))
+
+async function takeUpload(services: Services, uploads: Uploads, request: Request, response: Response) {
+  const refuse = (status: number, why: string) => response.status(status).type('text/plain').send(why)
+  if (!sameOrigin(request.headers, services.settings.publicAddress))
+    return refuse(403, 'This was sent from another site.')
+  const account = await accountAsking(services, request)
+  if (!account) return refuse(401, 'Sign in first.')
+  response.set('Cache-Control', 'no-store')
+  await uploads.handle(request, response, account.displayName)
+}
+
+async function sendToAccount(services: Services, request: Request, response: Response) {
+  if (await accountAsking(services, request)) await send(services, request, response)
+  else notHere(response)
+}
+
+/** To somebody at a place, what stands on a board they can see. */
+async function sendToPlace(services: Services, request: Request, response: Response) {
+  const { sessionId = '', hash = '' } = request.params as Record<string, string>
+  const token = await readPlaceToken(request.headers.cookie, sessionId)
+  const place = await placeOf(services.db, sessionId, token)
+  const board = place && participantView(await services.hub.state(sessionId), place.participantId)?.board
+  if (board && filesIn(board).has(hash)) await send(services, request, response)
+  else notHere(response)
+}
+
+const notHere = (response: Response) =>
+  response.status(404).type('text/plain').send('This file is not here, or not for you.')
+
+const NAMES = new Set<string>([WHOLE, ...PICTURE_WIDTHS.map(pictureName)])
+
+async function send({ db, folder }: Services, request: Request, response: Response): Promise<void> {
+  const { hash = '', name = '' } = request.params as Record<string, string>
+  const isName = fileHash.safeParse(hash).success && NAMES.has(name)
+  const file = isName ? await fileOf(db, hash) : undefined
+  if (!file || (file.kind === 'picture') !== (name !== WHOLE)) {
+    notHere(response)
+    return
+  }
+  response.set({
+    'Content-Type': file.type,
+    'Content-Security-Policy': "default-src 'none'; sandbox",
+    'X-Content-Type-Options': 'nosniff',
+    'Cross-Origin-Resource-Policy': 'same-origin',
+    'Content-Disposition': file.kind === 'pdf' ? `attachment; filename="${hash.slice(0, 12)}.pdf"` : 'inline',
+    // What is kept under a hash never changes; it may be taken from somebody, so it is kept by their browser for a day at most.
+    'Cache-Control': 'private, max-age=86400, immutable',
+  })
+  await new Promise<void>(resolve => {
+    // With ranges, so that a video can begin in the middle (RFC 9110, section 14).
+    response.sendFile(folder.pathOf(hash, name), { dotfiles: 'allow', cacheControl: false }, error => {
+      if (error && !response.headersSent) {
+        const outOfRange = (error as { status?: number }).status === 416
+        if (outOfRange) response.status(416).type('text/plain').send('There is not so much of it.')
+        else notHere(response)
+      }
+      resolve()
+    })
+  })
+}

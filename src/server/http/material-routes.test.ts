@@ -1,0 +1,258 @@
+import { once } from 'node:events'
+import { mkdtemp, readdir, rm } from 'node:fs/promises'
+import { request as ask, createServer, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { eq } from 'drizzle-orm'
+import express from 'express'
+import { pino } from 'pino'
+import sharp from 'sharp'
+import { runningServer } from 'tests/fixtures/running'
+import type { Board } from '~/core/boards/board'
+import { writeAccountToken, writePlaceToken } from '../auth/cookies.server'
+import { newSignIn } from '../auth/sign-ins.server'
+import { participants } from '../db/schema.server'
+import { FileFolder } from '../material/file-folder.server'
+import { addFile, listMaterial } from '../material/material.server'
+import { Uploads } from '../material/uploads.server'
+import type { Services } from '../services.server'
+import { newToken, tokenHash } from '../tokens.server'
+import { boundedBodies } from './bodies.server'
+import { materialRoutes } from './material-routes.server'
+import { soundRequests } from './sound-requests.server'
+
+let running: Awaited<ReturnType<typeof runningServer>>
+let data: string
+let folder: FileFolder
+let uploads: Uploads
+let server: Server
+let base: string
+let signedIn: string
+
+beforeAll(async () => {
+  running = await runningServer()
+  data = await mkdtemp(join(tmpdir(), 'uploads-'))
+  folder = new FileFolder(data)
+  await folder.start()
+  const { db, hub, by } = running
+  uploads = new Uploads(db, folder, pino({ enabled: false }))
+  const services = { db, hub, folder, settings: { publicAddress: null } } as unknown as Services
+  const app = express()
+  app.use(soundRequests, boundedBodies, materialRoutes(services, uploads))
+  server = createServer(app)
+  await once(server.listen(0), 'listening')
+  base = `http://localhost:${(server.address() as AddressInfo).port}`
+  signedIn = pairOf(await writeAccountToken(await newSignIn(db, by.id, 'a browser'), false))
+})
+afterAll(async () => {
+  server.closeAllConnections()
+  server.close()
+  uploads.stop()
+  await running.stop()
+  await rm(data, { recursive: true })
+})
+
+const pairOf = (cookie: string) => cookie.split(';')[0] ?? ''
+const TUS = { 'Tus-Resumable': '1.0.0' }
+const origin = () => ({ Origin: base, Cookie: signedIn })
+const nameOf = (name: string) => `filename ${Buffer.from(name).toString('base64')}`
+const begin = (bytes: number, headers: Record<string, string> = origin(), name = 'pond.png') =>
+  fetch(`${base}/material/uploads`, {
+    method: 'POST',
+    headers: { ...TUS, 'Upload-Length': String(bytes), 'Upload-Metadata': nameOf(name), ...headers },
+  })
+const piece = (where: string, offset: number, body: Uint8Array<ArrayBuffer>) =>
+  fetch(new URL(where, base), {
+    method: 'PATCH',
+    headers: {
+      ...TUS,
+      ...origin(),
+      'Upload-Offset': String(offset),
+      'Content-Type': 'application/offset+octet-stream',
+    },
+    body,
+  })
+const offsetOf = async (where: string) =>
+  Number(
+    (await fetch(new URL(where, base), { method: 'HEAD', headers: { ...TUS, ...origin() } })).headers.get(
+      'Upload-Offset',
+    ),
+  )
+async function picture(noise = 40) {
+  const made = await sharp({
+    create: {
+      width: 300,
+      height: 200,
+      channels: 3,
+      background: 'green',
+      noise: { type: 'gaussian', mean: 120, sigma: noise },
+    },
+  })
+    .png()
+    .toBuffer()
+  return new Uint8Array(made)
+}
+
+test('only who is signed in sends files, and only from our own pages', async () => {
+  expect((await begin(10, { Origin: base })).status).toBe(401)
+  expect((await begin(10, { Cookie: signedIn, Origin: 'https://elsewhere.example' })).status).toBe(403)
+  expect(await readdir(join(data, 'uploads'))).toEqual([])
+})
+
+test('what is empty or larger than anything that is taken in is refused before any of it comes', async () => {
+  expect((await begin(0)).status).toBe(422)
+  expect((await begin(301 * 1024 * 1024)).status).toBe(413)
+  expect(await readdir(join(data, 'uploads'))).toEqual([])
+})
+
+test('a piece larger than pieces are is not read', async () => {
+  const where = (await begin(9_000_000)).headers.get('Location') ?? ''
+  expect((await piece(where, 0, new Uint8Array(6_000_000))).status).toBe(413)
+  expect(await offsetOf(where)).toBe(0)
+})
+
+test('a line that breaks at 99 % costs only what was under way: the rest follows, and the file is there once', async () => {
+  const file = await picture()
+  const created = await begin(file.length)
+  expect(created.status).toBe(201)
+  const where = created.headers.get('Location') ?? ''
+  expect(where).toMatch(/^\/material\/uploads\/\w+$/)
+  const first = Math.floor(file.length / 2)
+  expect((await piece(where, 0, file.slice(0, first))).status).toBe(204)
+  // A second piece whose line breaks near its end.
+  const { port } = server.address() as AddressInfo
+  const broken = ask({
+    port,
+    path: where,
+    method: 'PATCH',
+    headers: {
+      ...TUS,
+      ...origin(),
+      'Upload-Offset': first,
+      'Content-Type': 'application/offset+octet-stream',
+      'Content-Length': file.length - first,
+    },
+  })
+  broken.on('error', () => undefined)
+  broken.write(file.slice(first, Math.floor(file.length * 0.99)))
+  await new Promise(resolve => setTimeout(resolve, 300))
+  broken.destroy()
+  await new Promise(resolve => setTimeout(resolve, 300))
+  expect(await listMaterial(running.db)).toEqual([])
+  const come = await offsetOf(where)
+  expect(come).toBeGreaterThanOrEqual(first)
+  expect(come).toBeLessThan(file.length)
+  const last = await piece(where, come, file.slice(come))
+  expect([last.status, Object.keys(await last.json())]).toEqual([200, ['id']])
+  const [only] = await listMaterial(running.db)
+  expect(only).toMatchObject({ title: 'pond', kind: 'picture', addedBy: running.by.displayName })
+  // Of what was on its way nothing is left but the upload of the test before.
+  expect((await readdir(join(data, 'uploads'))).filter(name => where.endsWith(name))).toEqual([])
+})
+
+test('what is not what its name says is refused in words, and nothing is left of it', async () => {
+  const file = new TextEncoder().encode('<!doctype html><script>alert(1)</script>')
+  const where = (await begin(file.length, origin(), 'good.png')).headers.get('Location') ?? ''
+  const answer = await piece(where, 0, file)
+  expect([answer.status, await answer.text()]).toEqual([
+    422,
+    expect.stringContaining('none of what is taken in'),
+  ])
+  expect((await readdir(join(data, 'uploads'))).filter(name => where.includes(name))).toEqual([])
+  expect(await listMaterial(running.db)).toHaveLength(1)
+})
+
+test('a disk without room is said to be so, before anything comes', async () => {
+  const room = folder.hasRoomFor
+  folder.hasRoomFor = async () => false
+  const answer = await begin(1_000)
+  folder.hasRoomFor = room
+  expect([answer.status, await answer.text()]).toEqual([507, expect.stringContaining('no room left')])
+})
+
+describe('what is kept', () => {
+  let hash: string
+  let pdf: string
+  beforeAll(async () => {
+    const { db, hub, sessionId } = running
+    const write = async (name: string, content: Uint8Array) => {
+      const path = join(data, 'uploads', name)
+      await import('node:fs/promises').then(({ writeFile }) => writeFile(path, content))
+      await addFile(db, folder, { path, name, by: '' })
+      const [newest] = await listMaterial(db)
+      return newest?.file?.hash ?? ''
+    }
+    hash = await write('a.png', await picture(20))
+    pdf = await write('b.pdf', new TextEncoder().encode(`%PDF-1.4\n${'x'.repeat(5_000)}\n%%EOF`))
+    await hub.state(sessionId)
+  })
+  const get = (path: string, cookie: string, headers: Record<string, string> = {}) =>
+    fetch(`${base}${path}`, { headers: { Cookie: cookie, ...headers } })
+
+  test('goes to facilitators, as what it is, and can never run as a page of ours', async () => {
+    const answer = await get(`/files/${hash}/480.webp`, signedIn)
+    expect(answer.status).toBe(200)
+    expect(Object.fromEntries(answer.headers)).toMatchObject({
+      'content-type': 'image/webp',
+      'content-security-policy': "default-src 'none'; sandbox",
+      'x-content-type-options': 'nosniff',
+      'cross-origin-resource-policy': 'same-origin',
+      'cache-control': expect.stringContaining('private'),
+    })
+    expect((await get(`/files/${pdf}/whole`, signedIn)).headers.get('content-disposition')).toMatch(
+      /^attachment/,
+    )
+  })
+
+  test('is answered in ranges', async () => {
+    const answer = await get(`/files/${pdf}/whole`, signedIn, { Range: 'bytes=10-19' })
+    expect([answer.status, answer.headers.get('content-range'), await answer.text()]).toEqual([
+      206,
+      expect.stringMatching(/^bytes 10-19\/50\d\d$/),
+      'xxxxxxxxxx',
+    ])
+    expect((await get(`/files/${pdf}/whole`, signedIn, { Range: 'bytes=900000-' })).status).toBe(416)
+  })
+
+  test.each([
+    ['nobody', (one: string) => `/files/${one}/480.webp`, ''],
+    ['another name', (one: string) => `/files/${one}/original.png`, null],
+    ['a file of a picture', (one: string) => `/files/${one}/whole`, null],
+    ['a way out of the folder', () => `/files/${'..%2f'.repeat(4)}etc/480.webp`, null],
+    ['a hash of nothing', () => `/files/${'0'.repeat(64)}/480.webp`, null],
+  ])('%s gets nothing', async (_who, path, cookie) => {
+    expect((await get(path(hash), cookie ?? signedIn)).status).toBe(404)
+  })
+
+  test('goes to a participant while it stands on a board that they see, and to nobody else', async () => {
+    const { db, hub, sessionId, facilitator } = running
+    const participantId = await running.join(0)
+    const token = newToken()
+    await db
+      .update(participants)
+      .set({ tokenHash: tokenHash(token) })
+      .where(eq(participants.id, participantId))
+    const cookie = pairOf(await writePlaceToken(token, sessionId, false))
+    const path = `/s/${sessionId}/files/${hash}/480.webp`
+    expect((await get(path, cookie)).status).toBe(404)
+    const state = await hub.state(sessionId)
+    // As if the session had been opened with a picture on its board.
+    const [board] = state.boards as Board[]
+    board?.prompts.push({
+      id: 'pic',
+      kind: 'pictures',
+      text: 'Look',
+      settings: { pictures: [{ file: hash, title: 'A' }] },
+    } as never)
+    const roomId = state.rooms[0]?.id ?? ''
+    await hub.command(sessionId, facilitator, { type: 'place', participantId, roomId })
+    expect((await get(path, cookie)).status).toBe(404)
+    await hub.command(sessionId, facilitator, { type: 'send-out', seconds: 600 })
+    expect((await get(path, cookie)).status).toBe(200)
+    expect((await get(path, '')).status).toBe(404)
+    expect((await get(`/s/${sessionId}/files/${pdf}/whole`, cookie)).status).toBe(404)
+    await hub.command(sessionId, facilitator, { type: 'place', participantId, roomId: null })
+    expect((await get(path, cookie)).status).toBe(404)
+  })
+})

@@ -1,0 +1,160 @@
+import { and, desc, eq, isNotNull, isNull, notInArray, sql } from 'drizzle-orm'
+import { filesIn } from '~/core/boards/files-in'
+import { type Material, type MaterialKind, titleOfFile } from '~/core/material/material'
+import type { Database } from '../db/database.server'
+import { boards, files, materials } from '../db/schema.server'
+import { notFound } from '../errors.server'
+import { newId } from '../tokens.server'
+import type { FileFolder } from './file-folder.server'
+import { type TakenIn, takeIn } from './take-in.server'
+
+/** What is shown of a library at most. */
+const MOST_LISTED = 2_000
+
+/** The library, what was added last first. */
+export async function listMaterial(db: Database): Promise<Material[]> {
+  const [rows, onBoards] = await Promise.all([
+    db
+      .select({ material: materials, file: files })
+      .from(materials)
+      .leftJoin(files, eq(materials.fileHash, files.hash))
+      .where(isNull(materials.removedAt))
+      .orderBy(desc(materials.addedAt), desc(materials.id))
+      .limit(MOST_LISTED),
+    db.select({ title: boards.title, prompts: boards.prompts }).from(boards).where(isNull(boards.removedAt)),
+  ])
+  const users = new Map<string, string[]>()
+  for (const { title, prompts } of onBoards)
+    for (const hash of filesIn({ prompts })) users.set(hash, [...(users.get(hash) ?? []), title])
+  return rows.map(({ material, file }) => ({
+    id: material.id,
+    kind: material.kind,
+    title: material.title,
+    address: material.address,
+    file: file && { hash: file.hash, bytes: file.bytes, width: file.width, height: file.height },
+    addedBy: material.addedBy,
+    addedAt: material.addedAt.getTime(),
+    usedOn: (file && users.get(file.hash)) ?? [],
+  }))
+}
+
+/** Takes a file that was sent into the library; `name` is what its sender called it. Throws NotTakenError. */
+export async function addFile(
+  db: Database,
+  folder: FileFolder,
+  { path, name, by }: { path: string; name: string; by: string },
+): Promise<{ id: string }> {
+  const id = newId()
+  await folder.inTurn(async () => {
+    const taken = await takeIn(path, folder)
+    await db.transaction(async transaction => {
+      await transaction.insert(files).values(rowOf(taken)).onConflictDoNothing()
+      await transaction.insert(materials).values({
+        id,
+        kind: taken.kind,
+        title: titleOfFile(name),
+        fileHash: taken.hash,
+        addedBy: by,
+      })
+    })
+  })
+  return { id }
+}
+
+const rowOf = ({ hash, kind, type, bytes, width, height }: TakenIn) => ({
+  hash,
+  kind,
+  type,
+  bytes,
+  width,
+  height,
+})
+
+export async function addLink(
+  db: Database,
+  { title, address, by }: { title: string; address: string; by: string },
+): Promise<void> {
+  await db.insert(materials).values({ id: newId(), kind: 'link', title, address, addedBy: by })
+}
+
+/** Throws not-found. */
+export async function renameMaterial(db: Database, id: string, title: string): Promise<void> {
+  const renamed = await db
+    .update(materials)
+    .set({ title })
+    .where(eq(materials.id, id))
+    .returning({ id: materials.id })
+  if (renamed.length === 0) throw notFound('material')
+}
+
+/** A kept file by its hash; undefined when there is none. */
+export async function fileOf(
+  db: Database,
+  hash: string,
+): Promise<{ kind: MaterialKind; type: string } | undefined> {
+  const [file] = await db
+    .select({ kind: files.kind, type: files.type })
+    .from(files)
+    .where(eq(files.hash, hash))
+  return file
+}
+
+export interface SpaceUsed {
+  /** In bytes. */
+  all: number
+  /** Of files that nothing uses: not in the library, on no board or version of one, in no session. */
+  unused: number
+  unusedFiles: number
+}
+
+/** How much all files take. */
+export async function spaceUsed(db: Database): Promise<SpaceUsed> {
+  const used = await usedHashes(db)
+  const [all] = await db.select({ bytes: sql<string>`coalesce(sum(${files.bytes}), 0)` }).from(files)
+  const unused = await db
+    .select({ hash: files.hash, bytes: files.bytes })
+    .from(files)
+    .where(used.length > 0 ? notInArray(files.hash, used) : undefined)
+  return {
+    all: Number(all?.bytes ?? 0),
+    unused: unused.reduce((sum, { bytes }) => sum + bytes, 0),
+    unusedFiles: unused.length,
+  }
+}
+
+/** Removes the files that nothing uses, and whatever lies in the folder and is in no list. Gives how many there were. */
+export const removeUnused = (db: Database, folder: FileFolder): Promise<number> =>
+  folder.inTurn(() => removeUnusedNow(db, folder))
+
+async function removeUnusedNow(db: Database, folder: FileFolder): Promise<number> {
+  const used = await usedHashes(db)
+  // What was taken out of the library can be put back as long as its file is there.
+  await db
+    .delete(materials)
+    .where(
+      and(
+        isNotNull(materials.removedAt),
+        isNotNull(materials.fileHash),
+        used.length > 0 ? notInArray(materials.fileHash, used) : undefined,
+      ),
+    )
+  const gone = await db
+    .delete(files)
+    .where(used.length > 0 ? notInArray(files.hash, used) : undefined)
+    .returning({ hash: files.hash })
+  const listed = new Set((await db.select({ hash: files.hash }).from(files)).map(({ hash }) => hash))
+  for (const hash of await folder.list()) if (!listed.has(hash)) await folder.remove(hash)
+  return gone.length
+}
+
+/** Hashes of all files that the library, a board, an earlier version of one or a session still uses. */
+async function usedHashes(db: Database): Promise<string[]> {
+  const found = (await db.execute(sql`
+    select file_hash as hash from materials where file_hash is not null and removed_at is null
+    union select (regexp_matches(prompts::text, '"file": "([0-9a-f]{64})"', 'g'))[1] from boards
+    union select (regexp_matches(content::text, '"file": "([0-9a-f]{64})"', 'g'))[1] from board_versions
+    union select (regexp_matches(board::text, '"file": "([0-9a-f]{64})"', 'g'))[1] from board_copies`)) as unknown as {
+    rows: { hash: string }[]
+  }
+  return found.rows.map(({ hash }) => hash)
+}
