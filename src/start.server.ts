@@ -10,8 +10,8 @@ export const startRoundTable = (assembly: Omit<Assembly<unknown>, 'fill'>) =>
   createRoundTable({
     ...assembly,
     fill: assembly.settings.demo
-      ? async db => {
-          await loadDemo(db)
+      ? async (db, folder) => {
+          await loadDemo(db, folder)
           return demoWelcome(db)
         }
       : undefined,

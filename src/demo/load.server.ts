@@ -1,5 +1,7 @@
 /** Loads the made-up school into an empty data folder: people, groupings, boards, sessions past, ended and to come. */
+import { join } from 'node:path'
 import { eq } from 'drizzle-orm'
+import type { Picture } from '~/core/boards/prompts/pictures/pictures'
 import { writeCsv } from '~/core/formats/csv'
 import { peopleTable } from '~/core/formats/people-export'
 import { arrange } from '~/core/grouping/arrange'
@@ -20,6 +22,8 @@ import type { Database } from '~/server/db/database.server'
 import { cohorts, sessions } from '~/server/db/schema.server'
 import { createGrouping } from '~/server/groupings/groupings.server'
 import { pastSessions } from '~/server/groupings/history.server'
+import type { FileFolder } from '~/server/material/file-folder.server'
+import { addFile, listMaterial } from '~/server/material/material.server'
 import { createSession, markReviewed } from '~/server/sessions/sessions.server'
 import { newId } from '~/server/tokens.server'
 import { layOutEvening } from './evening.server'
@@ -28,6 +32,8 @@ import {
   COHORTS,
   DEMO_PASSWORD,
   FACILITATORS,
+  lookingBoard,
+  PICTURES,
   STATION_BOARD,
   STATIONS,
   TIME_ZONE,
@@ -47,7 +53,7 @@ const PAST_TITLES = [
 ]
 
 /** Does nothing when there is anything in the folder already. */
-export async function loadDemo(db: Database, now = Date.now()): Promise<void> {
+export async function loadDemo(db: Database, folder: FileFolder, now = Date.now()): Promise<void> {
   if (await hasAccounts(db)) return
   const [marit] = await Promise.all(FACILITATORS.map(account => madeAccount(db, account)))
   const by = marit?.displayName ?? ''
@@ -55,6 +61,7 @@ export async function loadDemo(db: Database, now = Date.now()): Promise<void> {
   const stationBoard = await createBoard(db, STATION_BOARD)
   const walkBoard = await createBoard(db, WALK_BOARD)
   await createBoard(db, WORKSHEET_BOARD)
+  await createBoard(db, lookingBoard(await madePictures(db, folder, by)))
   if (!marit || !evenings || !weekends) throw new Error('The demo data is incomplete.')
   for (const [week, title] of PAST_TITLES.entries()) {
     const startsAt = seven(now - (PAST_TITLES.length - week) * 7 * DAY)
@@ -267,4 +274,13 @@ async function madeSession(db: Database, session: DemoSession): Promise<string> 
   })
   if (!made.ok) throw new Error(`The demo session could not be planned: ${made.problem.code}`)
   return made.value
+}
+
+/** Pictures drawn for this school, in its library. */
+async function madePictures(db: Database, folder: FileFolder, by: string): Promise<Picture[]> {
+  for (const { name, title } of PICTURES)
+    await addFile(db, folder, { path: join('src/demo/pictures', name), name: title, by })
+  return (await listMaterial(db)).flatMap(({ title, file }) =>
+    file ? [{ file: file.hash, title, width: file.width ?? 4, height: file.height ?? 3 }] : [],
+  )
 }

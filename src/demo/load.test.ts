@@ -1,19 +1,32 @@
+import { mkdtemp, rm } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { memoryDatabase } from 'tests/fixtures/database'
 import { fold } from '~/core/live/evolve'
 import { answersOf, listChoices } from '~/server/choices/choices.server'
 import { getCohort, listCohorts } from '~/server/cohorts/cohorts.server'
 import { getGrouping, listGroupings } from '~/server/groupings/groupings.server'
 import { readLog } from '~/server/live/database-session-store.server'
+import { FileFolder } from '~/server/material/file-folder.server'
+import { listMaterial } from '~/server/material/material.server'
 import { prepareOpening } from '~/server/sessions/opening.server'
 import { listSessions } from '~/server/sessions/sessions.server'
 import { demoWelcome, loadDemo } from './load.server'
 
 let memory: Awaited<ReturnType<typeof memoryDatabase>>
+let data: string
+let folder: FileFolder
 beforeAll(async () => {
   memory = await memoryDatabase()
-  await loadDemo(memory.db, Date.UTC(2026, 10, 3, 12))
+  data = await mkdtemp(join(tmpdir(), 'demo-'))
+  folder = new FileFolder(data)
+  await folder.start()
+  await loadDemo(memory.db, folder, Date.UTC(2026, 10, 3, 12))
 })
-afterAll(() => memory.close())
+afterAll(async () => {
+  await memory.close()
+  await rm(data, { recursive: true })
+})
 
 test('the school has its two cohorts, and nobody reads like another', async () => {
   const cohorts = await listCohorts(memory.db)
@@ -94,8 +107,15 @@ test('four rounds bring everybody together once, and a choice is open', async ()
   expect(await answersOf(memory.db, choice?.id ?? '')).toHaveLength(15)
 })
 
+test('its pictures are in the library, and stand on a board', async () => {
+  expect((await listMaterial(memory.db)).map(({ kind, title, usedOn }) => [kind, title, usedOn])).toEqual([
+    ['picture', 'Map of the marsh', ['Look closely']],
+    ['picture', 'Two birds of the reeds', ['Look closely']],
+  ])
+})
+
 test('loading again changes nothing, and what one needs to try it is said', async () => {
-  await loadDemo(memory.db)
+  await loadDemo(memory.db, folder)
   expect(await listSessions(memory.db)).toHaveLength(7)
   expect(await demoWelcome(memory.db)).toMatchObject({
     joinCode: expect.stringMatching(/^[A-Z2-9]{4}-[A-Z2-9]{4}$/),

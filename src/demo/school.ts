@@ -1,5 +1,7 @@
 /** Lowmarsh Field School: an invented charity that trains volunteer wetland stewards. Everybody here is made up. */
+
 import type { Board } from '~/core/boards/board'
+import type { Picture } from '~/core/boards/prompts/pictures/pictures'
 import type { ImportedPerson } from '~/core/formats/people-import'
 
 export const DEMO_PASSWORD = 'lowmarsh-demo'
@@ -185,6 +187,42 @@ export const WORKSHEET_BOARD: Board = {
     },
   ],
 }
+
+export const PICTURES = [
+  { name: 'two-birds.png', title: 'Two birds of the reeds' },
+  { name: 'map-of-the-marsh.png', title: 'Map of the marsh' },
+]
+
+/** Looking together, on pictures of the library. */
+export const lookingBoard = (pictures: Picture[]): Board => ({
+  title: 'Look closely',
+  steps: ['Look for a minute without a word.', 'Pin what you see to its place.', 'Draw what is missing.'],
+  prompts: [
+    {
+      id: 'map',
+      kind: 'pictures',
+      text: 'Where would you stop with a group, and why there?',
+      settings: { pictures: pictures.filter(({ title }) => title === 'Map of the marsh') },
+    },
+    {
+      id: 'birds',
+      kind: 'pictures',
+      text: 'What tells the two birds apart?',
+      settings: { pictures: pictures.filter(({ title }) => title === 'Two birds of the reeds') },
+    },
+    {
+      id: 'which',
+      kind: 'hidden-text',
+      text: 'Which is which',
+      settings: {
+        hidden:
+          'A is the heron: grey, and it stands in the open. B is the bittern: brown, and it stands like a reed.',
+        opens: 'facilitator',
+      },
+    },
+    { id: 'draw', kind: 'sketch', text: 'Draw how one of them stands when it hides', settings: {} },
+  ],
+})
 
 export interface StationWork {
   station: string

@@ -5,6 +5,7 @@ import { joinHeap, leaveHeap, moveCard, nameHeap } from '~/core/boards/prompts/c
 import { addCard, cardsOf, cardText, putCardBack, removeCard } from '~/core/boards/prompts/cards/document'
 import { giveLine, tick, ticksOf } from '~/core/boards/prompts/checklist/document'
 import { becauseOf, decidedOf } from '~/core/boards/prompts/choice/document'
+import { marksOf, pinTo, putMark, SHAPES } from '~/core/boards/prompts/drawing/document'
 import { eachOf } from '~/core/boards/prompts/each/document'
 import type { PromptKind } from '~/core/boards/prompts/kinds'
 import { giveOwn, giveShared, sharedOf } from '~/core/boards/prompts/points/document'
@@ -161,7 +162,83 @@ const tableEdits = (rows: string[]) =>
     ),
   )
 
+const mark = fc
+  .record({
+    on: fc.nat(3),
+    shape: fc.constantFrom(...SHAPES),
+    points: fc.array(fc.integer({ min: 0, max: 9_000 }), { minLength: 4, maxLength: 4 }),
+    colour: fc.nat(3),
+  })
+  .map(made => ({
+    ...made,
+    points: made.shape === 'text' ? made.points.slice(0, 2) : made.points,
+    text: made.shape === 'text' ? 'here' : '',
+  }))
+
+const drawing = fc.oneof(
+  cardEdits,
+  onCard((doc, promptId, id, said) =>
+    pinTo(doc, promptId, id, said.length > 4 ? { on: 0, x: said.length, y: 7 } : null),
+  ),
+  fc.tuple(fc.constantFrom('x', 'y', 'z'), mark).map(
+    ([id, made]): Edit =>
+      (doc, promptId) =>
+        putMark(doc, promptId, { id, ...made }),
+  ),
+  fc.constantFrom('x', 'y', 'z').map(
+    (id): Edit =>
+      (doc, promptId) =>
+        marksOf(doc, promptId).delete(id),
+  ),
+)
+
+function hostileDrawing(doc: Y.Doc, promptId: string) {
+  hostileCards(doc, promptId)
+  const marks = marksOf(doc, promptId)
+  const sound = { on: 0, shape: 'pen', points: [1, 1, 2, 2], colour: 0, text: '' }
+  for (const [id, wrong] of Object.entries({
+    a: { ...sound, points: [1, 1, 2] },
+    b: { ...sound, points: Array.from({ length: 5_000 }, () => 1) },
+    c: { ...sound, points: [1, Number.NaN, 2, Number.POSITIVE_INFINITY] },
+    d: { ...sound, shape: 'script' },
+    e: { ...sound, on: 9 },
+    f: { ...sound, colour: 'url(x)' },
+    g: { ...sound, text: 'of a pen' },
+    h: { ...sound, shape: 'text', points: [1, 1], text: 'x'.repeat(81) },
+    i: { ...sound, points: [1, 1, 1e9, 2] },
+    'not an id!': sound,
+    k: 'pen',
+    l: null,
+  }))
+    marks.set(id, wrong)
+}
+
+const drawn = {
+  edits: drawing,
+  hostile: hostileDrawing,
+  finished: {
+    write(doc: Y.Doc, promptId: string) {
+      addCard(doc, promptId, 'a', 'The *gate*')
+      pinTo(doc, promptId, 'a', { on: 0, x: 10, y: 20 })
+      addCard(doc, promptId, 'b', ' ')
+      putMark(doc, promptId, { id: 'm', on: 0, shape: 'arrow', points: [1, 2, 3, 4], colour: 1, text: '' })
+      putMark(doc, promptId, { id: 'n', on: 0, shape: 'text', points: [1, 2], colour: 1, text: 'wet' })
+    },
+    texts: ['The *gate*', 'wet'],
+  },
+  inMarkdown: ['1. The *gate*', '2. wet'],
+}
+
 export const EXAMPLES: { [Kind in PromptKind]: Record<string, KindExample> } = {
+  pictures: {
+    'two beside each other': {
+      settings: {
+        pictures: [`${'a'.repeat(64)}|1200x800|The | map`, { file: 'b'.repeat(64), title: 'Birds' }],
+      },
+      ...drawn,
+    },
+  },
+  sketch: { 'on an empty ground': drawn },
   'hidden-text': {
     'a hint': { settings: { hidden: 'Look at the bill.', opens: 'facilitator' }, nothingToWrite: true },
   },

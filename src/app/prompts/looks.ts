@@ -5,11 +5,13 @@ import { CHOICE_LOOK } from './choice/look'
 import { HIDDEN_TEXT_LOOK } from './hidden-text/look'
 import { LINK_LOOK } from './link/look'
 import type { PromptLook } from './look'
+import { PICTURES_LOOK } from './pictures/look'
 import { POINTS_LOOK } from './points/look'
 import { PUT_IN_ORDER_LOOK } from './put-in-order/look'
 import { SCALE_LOOK } from './scale/look'
 import { SHEET_LOOK } from './sheet/look'
 import { SHORT_ANSWERS_LOOK } from './short-answers/look'
+import { SKETCH_LOOK } from './sketch/look'
 import { TABLE_LOOK } from './table/look'
 import { WORDS_LOOK } from './words/look'
 import { YES_NO_LOOK } from './yes-no/look'
@@ -28,6 +30,8 @@ const LOOKS: { [Kind in PromptKind]: PromptLook<Kind> } = {
   points: POINTS_LOOK,
   words: WORDS_LOOK,
   link: LINK_LOOK,
+  pictures: PICTURES_LOOK,
+  sketch: SKETCH_LOOK,
   'hidden-text': HIDDEN_TEXT_LOOK,
 }
 

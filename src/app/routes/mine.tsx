@@ -3,6 +3,7 @@ import { placeByReviewToken } from '~/server/join/join.server'
 import { ownWork } from '~/server/review/review.server'
 import { servicesContext } from '~/server/services.server'
 import { MinePage } from '../features/join/mine-page'
+import { FilesAt } from '../prompts/drawing/files-at'
 import type { Route } from './+types/mine'
 import { answering } from './helpers.server'
 
@@ -18,6 +19,10 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   return { work: await answering(ownWork(db, boards, place, serverNow())) }
 }
 
-export default function Mine({ loaderData }: Route.ComponentProps) {
-  return <MinePage work={loaderData.work} />
+export default function Mine({ loaderData, params }: Route.ComponentProps) {
+  return (
+    <FilesAt value={`/mine/${params.reviewToken}/files`}>
+      <MinePage work={loaderData.work} />
+    </FilesAt>
+  )
 }

@@ -6,6 +6,7 @@ import { placeOf } from '~/server/join/join.server'
 import { servicesContext } from '~/server/services.server'
 import { getSession } from '~/server/sessions/sessions.server'
 import { PlacePage } from '../features/place/place-page'
+import { FilesAt } from '../prompts/drawing/files-at'
 import type { Route } from './+types/place'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
@@ -26,5 +27,9 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 export const shouldRevalidate = () => false
 
 export default function PlaceRoute({ loaderData }: Route.ComponentProps) {
-  return <PlacePage {...loaderData} />
+  return (
+    <FilesAt value={`/s/${loaderData.sessionId}/files`}>
+      <PlacePage {...loaderData} />
+    </FilesAt>
+  )
 }

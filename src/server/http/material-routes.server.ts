@@ -4,7 +4,8 @@ import { participantView } from '~/core/live/views'
 import { fileHash, PICTURE_WIDTHS } from '~/core/material/material'
 import { readAccountToken, readPlaceToken } from '../auth/cookies.server'
 import { accountOf } from '../auth/sign-ins.server'
-import { placeOf } from '../join/join.server'
+import { nullWhenGone } from '../errors.server'
+import { placeByReviewToken, placeOf } from '../join/join.server'
 import { fileOf } from '../material/material.server'
 import { pictureName, WHOLE } from '../material/take-in.server'
 import type { Uploads } from '../material/uploads.server'
@@ -27,6 +28,9 @@ export function materialRoutes(services: Services, uploads: Uploads): Router {
   })
   router.get('/s/:sessionId/files/:hash/:name', (request, response, next) => {
     sendToPlace(services, request, response).catch(next)
+  })
+  router.get('/mine/:reviewToken/files/:hash/:name', (request, response, next) => {
+    sendToLink(services, request, response).catch(next)
   })
   return router
 }
@@ -56,6 +60,15 @@ async function sendToPlace(services: Services, request: Request, response: Respo
   const place = await placeOf(services.db, sessionId, token)
   const board = place && participantView(await services.hub.state(sessionId), place.participantId)?.board
   if (board && filesIn(board).has(hash)) await send(services, request, response)
+  else notHere(response)
+}
+
+/** To somebody with their own link, what stood on a board of their session; nobody knows the name of a file they were never sent. */
+async function sendToLink(services: Services, request: Request, response: Response) {
+  const { reviewToken = '', hash = '' } = request.params as Record<string, string>
+  const place = await placeByReviewToken(services.db, reviewToken).catch(nullWhenGone)
+  const state = place && (await services.hub.state(place.sessionId))
+  if (state?.boards.some(board => filesIn(board).has(hash))) await send(services, request, response)
   else notHere(response)
 }
 

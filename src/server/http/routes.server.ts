@@ -72,6 +72,7 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/choose/:code/names': code(),
   '/choose/:code/places': code(),
   '/mine/:reviewToken': link(),
+  '/mine/:reviewToken/files/:hash/:name': link('none', 'assets'),
   '/one-time/:token': link('small'),
   '/s/:sessionId': place(),
   '/s/:sessionId/commands': place('small'),

@@ -2,10 +2,14 @@ import { setImmediate } from 'node:timers/promises'
 import { eq } from 'drizzle-orm'
 import { groupBy, uniqBy } from 'lodash-es'
 import type { Board } from '~/core/boards/board'
+import { withHiddenShut } from '~/core/boards/hidden-texts'
+import { NOTHING_SAID, withOpenParts } from '~/core/boards/parts'
 import { inFull, type Prompt, type ReadAnswer, readFully } from '~/core/boards/prompts/kinds'
+import { openedIn } from '~/core/live/hidden-texts/opened'
 import type { Mark } from '~/core/live/marks'
 import type { Room } from '~/core/live/rooms/room'
 import { boardOf } from '~/core/live/rooms/rooms'
+import type { LiveState } from '~/core/live/topics'
 import { asItStood } from '~/core/review/as-it-stood'
 import type { TimeInRoom } from '~/core/review/attendance'
 import { addToPulse, type PulseBar } from '~/core/review/pulse'
@@ -260,14 +264,16 @@ export async function ownWork(
   if (!me) throw notFound('page')
   const mine = told.rooms.get(me.id) ?? new Map<string, TimeInRoom>()
   const own = state.rooms.filter(room => mine.has(room.id))
-  const board = allOf(own.map(room => boardOf(state, room)))
+  // Neither parts that were never open there nor texts that nobody opened.
+  const seen = new Map(own.map(room => [room.id, shownIn(state, room)]))
+  const board = allOf([...seen.values()])
   const written = await readContributions(
     db,
     own.map(room => room.copyId),
   )
   const rooms = await reviewedRooms(boards, told, own, [], board.prompts)
   // What others did in a room after one had left it is none of one's own.
-  for (const [index, { id, copyId, board: number }] of own.entries()) {
+  for (const [index, { id, copyId }] of own.entries()) {
     const here = written.filter(one => one.copyId === copyId)
     const leftAt = mine.get(id)?.leftAt ?? null
     const room = rooms[index]
@@ -277,10 +283,7 @@ export async function ownWork(
       .map(participant => participant.shownName)
     if (!here.some(one => one.at > leftAt)) continue
     room.answers = Object.fromEntries(
-      boardOf(state, { board: number }).prompts.map(prompt => [
-        prompt.id,
-        inFull(asItStood(prompt, here, leftAt)),
-      ]),
+      (seen.get(id)?.prompts ?? []).map(prompt => [prompt.id, inFull(asItStood(prompt, here, leftAt))]),
     )
   }
   return {
@@ -291,4 +294,10 @@ export async function ownWork(
     board,
     rooms: rooms.map(({ id, name, members, answers }) => ({ id, name, members, answers })),
   }
+}
+
+/** The board of a room with what was open of it there, in whatever round. */
+function shownIn(state: LiveState, room: LiveState['rooms'][number]): Board {
+  const open = withOpenParts(boardOf(state, room), state.partsSaid[room.id] ?? NOTHING_SAID)
+  return withHiddenShut(open, Object.keys(openedIn(state, room.id)))
 }

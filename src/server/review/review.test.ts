@@ -1,10 +1,12 @@
+import { sql } from 'drizzle-orm'
 import { board, plannedSession } from 'tests/fixtures/class'
 import { runningServer } from 'tests/fixtures/running'
 import * as Y from 'yjs'
 import { addCard } from '~/core/boards/prompts/cards/document'
 import { answerOf } from '~/core/boards/prompts/yes-no/document'
+import { EVENT_VERSION } from '~/core/live/event-versions'
 import { insertContributions } from '../boards/board-storage.server'
-import { boardUpdates, participants } from '../db/schema.server'
+import { boardUpdates, participants, sessionEvents } from '../db/schema.server'
 import { ownWork, reportOf, reviewSession } from './review.server'
 
 let running: Awaited<ReturnType<typeof runningServer>>
@@ -115,6 +117,57 @@ test('of a room one was moved out of there is what stood there then, not what wa
   const waiting = await other.join(2)
   const own = await ownWork(db, boards, { participantId: waiting, sessionId, reviewToken: '' }, Date.now())
   expect([own.rooms, own.board.prompts]).toEqual([[], []])
+  await other.stop()
+})
+
+test('their own link shows neither parts that were never open in their room nor texts that nobody opened there', async () => {
+  const other = await runningServer()
+  const { db, hub, boards, sessionId, facilitator } = other
+  const ana = await other.join(0)
+  const [room] = (await hub.state(sessionId)).rooms
+  const prompts = [
+    { id: 'c', kind: 'cards', text: 'Which?', settings: {} },
+    { id: 'hint', kind: 'hidden-text', text: 'Hint', settings: { hidden: 'look up', opens: 'group' } },
+    { id: 'sol', kind: 'hidden-text', text: 'Solution', settings: { hidden: 'secret one', opens: 'group' } },
+    {
+      id: 'o',
+      kind: 'put-in-order',
+      text: 'secret two',
+      settings: { lines: ['secret', 'three'] },
+      part: 'p',
+    },
+  ]
+  const parts = [{ id: 'p', title: 'secret four', steps: ['secret five'], opens: 'hand' }]
+  const board = JSON.stringify({ title: 'Birds', steps: [], prompts, parts })
+  // As if the session had been opened with this board.
+  await db.execute(
+    sql`update session_events set payload = jsonb_set(payload, '{plan,board}', ${board}::jsonb)
+        where session_id = ${sessionId} and payload->>'type' = 'opened'`,
+  )
+  await hub.command(sessionId, facilitator, { type: 'place', participantId: ana, roomId: room?.id ?? '' })
+  await hub.command(sessionId, facilitator, { type: 'send-out', seconds: 600 })
+  const seen = async () =>
+    JSON.stringify(await ownWork(db, boards, { participantId: ana, sessionId, reviewToken: '' }, Date.now()))
+  const append = (seq: number, payload: { type: string } & Record<string, unknown>) =>
+    db.insert(sessionEvents).values({
+      sessionId,
+      seq,
+      at: new Date(),
+      actor: '',
+      type: payload.type,
+      version: EVENT_VERSION,
+      payload,
+    })
+  expect(await seen()).not.toMatch(/secret|look up/)
+  expect(await seen()).toContain('Which?')
+  const { seq } = await hub.state(sessionId)
+  const roomIds = [room?.id]
+  await append(seq + 1, { type: 'hidden-text-opened', roomIds, promptId: 'hint', participantId: ana })
+  expect(await seen()).toContain('look up')
+  expect(await seen()).not.toMatch(/secret/)
+  await append(seq + 2, { type: 'part-opened', roomIds, partId: 'p' })
+  expect(await seen()).toMatch(/secret two/)
+  expect(await seen()).not.toMatch(/secret one/)
   await other.stop()
 })
 

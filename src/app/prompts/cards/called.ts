@@ -1,7 +1,13 @@
+import type { ReactNode } from 'react'
+
 /** What the pieces are called, where they are cards in all but name. */
 export interface Called {
   one: string
   many: string
+  /** Each shows its number, by which it is found elsewhere. */
+  numbered?: boolean
+  /** What else can be done with one. */
+  more?: (id: string) => ReactNode
 }
 export const CARDS: Called = { one: 'card', many: 'cards' }
 

@@ -33,7 +33,7 @@ export function ColumnFrame({ place, isAlone, children }: ColumnFrameProps) {
 export function CardFrame({ id, children }: { id: string; children: ReactNode }) {
   const { element, listeners, isOff } = useDragPlace(id)
   return (
-    <Box as="li" {...CARD_LOOK} ref={element as RefObject<HTMLDivElement | null>}>
+    <Box as="li" {...CARD_LOOK} data-card={id} ref={element as RefObject<HTMLDivElement | null>}>
       <Box position="absolute" top="4px" right="2px">
         <DragHandle listeners={listeners} isOff={isOff} />
       </Box>

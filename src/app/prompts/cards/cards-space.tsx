@@ -240,9 +240,17 @@ function OneCard({ card, column, ...props }: ColumnProps & { card: Card; column:
     <CardFrame id={card.id}>
       <CardText text={text} author={author} readOnly={readOnly} full={full} called={called} />
       <Flex justify="space-between" align="center" color="quiet" fontSize="s" minH="28px" wrap="wrap">
-        <span>{author}</span>
+        <span>
+          {called.numbered && (
+            <chakra.b color="ink" me="6px">
+              {cards.findIndex(({ id }) => id === card.id) + 1}
+            </chakra.b>
+          )}
+          {author}
+        </span>
         {!readOnly && (
           <Flex wrap="wrap">
+            {called.more?.(card.id)}
             {(cards.length > 1 || columns.length > 1) && (
               <MoveCard
                 doc={doc}

@@ -9,12 +9,14 @@ import { hiddenText } from './hidden-text/hidden-text'
 import type { Follower, Kind } from './kind'
 import { link } from './link/link'
 import type { Paper } from './paper'
+import { pictures } from './pictures/pictures'
 import { readingAll } from './pieces'
 import { points } from './points/points'
 import { putInOrder } from './put-in-order/put-in-order'
 import { scale } from './scale/scale'
 import { sheet } from './sheet/sheet'
 import { shortAnswers } from './short-answers/short-answers'
+import { sketch } from './sketch/sketch'
 import { table } from './table/table'
 import { words } from './words/words'
 import { yesNo } from './yes-no/yes-no'
@@ -32,6 +34,8 @@ export const KINDS = {
   points,
   words,
   link,
+  pictures,
+  sketch,
   'hidden-text': hiddenText,
 }
 

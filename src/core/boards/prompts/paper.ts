@@ -9,6 +9,10 @@ export type Paper =
   | { is: 'fields'; fields: readonly { before: string; after: string }[] }
   | { is: 'scale'; low: string; high: string; steps: number }
   | { is: 'text'; text: string }
+  /** A picture from the library; its size in points. */
+  | { is: 'picture'; file: string; title: string; width: number; height: number }
+  /** An empty frame to draw in. */
+  | { is: 'ground' }
 
 export const lines = (count: number): Paper => ({ is: 'lines', count })
 

@@ -91,6 +91,19 @@ function Space({ paper }: { paper: Paper }) {
       )
     case 'text':
       return <p>{paper.text}</p>
+    case 'picture':
+      return (
+        <figure>
+          <img
+            src={`/files/${paper.file}/1280.webp`}
+            alt={paper.title}
+            width={paper.width}
+            height={paper.height}
+          />
+        </figure>
+      )
+    case 'ground':
+      return <div className="paper-ground" />
     case 'grid':
       return <GridOfPaper {...paper} />
   }

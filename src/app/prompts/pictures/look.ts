@@ -1,0 +1,11 @@
+import type { PromptLook } from '../look'
+import { whenMet } from '../when-met'
+
+export const PICTURES_LOOK: PromptLook<'pictures'> = {
+  name: 'Pictures',
+  hint: 'Pictures to remark and draw on.',
+  Space: whenMet(() => import('./pictures-space')),
+  Answer: whenMet(() => import('./pictures-answer')),
+  settings: { pictures: [] },
+  Settings: whenMet(() => import('./pictures-settings')),
+}

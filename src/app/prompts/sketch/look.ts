@@ -1,0 +1,11 @@
+import type { PromptLook } from '../look'
+import { whenMet } from '../when-met'
+
+export const SKETCH_LOOK: PromptLook<'sketch'> = {
+  name: 'Sketch',
+  hint: 'An empty ground to draw on together.',
+  Space: whenMet(() => import('./sketch-space')),
+  Answer: whenMet(() => import('./sketch-answer')),
+  settings: {},
+  Settings: null,
+}
