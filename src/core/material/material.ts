@@ -63,7 +63,7 @@ export function titleOfFile(name: string): string {
 }
 
 export const materialTitle = z
-  .string()
+  .string('Say what it is called.')
   .max(1_000, { error: `Use at most ${LONGEST_TITLE} characters.`, abort: true })
   .overwrite(visibleText)
   .trim()

@@ -68,7 +68,7 @@ export function Drawing({ grounds, remarks, marks, ...props }: DrawingProps) {
     }
   }
   const erase = (mark: Mark) => {
-    const author = authorOf(`mark-${mark.id}`)
+    const author = authorOf(`m-${mark.id}`)
     if (author === undefined || author === myName) drawing.erase(mark.id)
     else setAsking(mark)
   }
@@ -107,7 +107,7 @@ export function Drawing({ grounds, remarks, marks, ...props }: DrawingProps) {
       )}
       {asking && (
         <EraseQuestion
-          what={`${authorOf(`mark-${asking.id}`)}’s ${SHAPE_WORDS[asking.shape].toLowerCase()}`}
+          what={`${authorOf(`m-${asking.id}`)}’s ${SHAPE_WORDS[asking.shape].toLowerCase()}`}
           onErase={() => {
             drawing.erase(asking.id)
             setAsking(null)

@@ -127,17 +127,18 @@ export function Ground(props: GroundProps) {
         cursor={readOnly || tool === 'look' || tool === 'erase' ? undefined : 'crosshair'}
         css={{ '& g:focus-visible': { outline: '3px solid var(--live)' } }}
         style={{ touchAction: draws ? 'none' : 'auto' }}
+        role="group"
+        aria-label={`What is marked on ${ground.title || 'it'}`}
         data-ground={on}
         onPointerDown={begin}
         onPointerMove={goOn}
         onPointerUp={end}
         onPointerCancel={() => setDraft(null)}
       >
-        <title>{`What is marked on ${ground.title || 'it'}`}</title>
         {marks
           .filter(mark => mark.on === on)
           .map(mark => (
-            <OneMark key={mark.id} {...props} mark={mark} author={authorOf(`mark-${mark.id}`)} />
+            <OneMark key={mark.id} {...props} mark={mark} author={authorOf(`m-${mark.id}`)} />
           ))}
         {draft && <MarkShape mark={draft} />}
       </chakra.svg>
@@ -240,7 +241,7 @@ function PinButton({ id, number, text, pin, tall, readOnly, onPin }: PinButtonPr
       w="30px"
       h="30px"
       m="-15px"
-      borderRadius="full"
+      borderRadius="50%"
       bg="live"
       color="onLive"
       borderWidth="2px"

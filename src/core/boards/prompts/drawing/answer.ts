@@ -12,7 +12,7 @@ export interface Drawn {
 }
 
 /** Before the ids of marks among the pieces. */
-const MARK = 'mark-'
+const MARK = 'm-'
 /** The text of a mark that has none of its own. */
 const DRAWN = '(drawn)'
 

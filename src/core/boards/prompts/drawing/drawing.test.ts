@@ -1,4 +1,8 @@
+import { randomUUID } from 'node:crypto'
 import fc from 'fast-check'
+import * as Y from 'yjs'
+import { piecesOf, readAnswer } from '../kinds'
+import { PIECE_ID } from '../pieces'
 import { MOST_POINTS, markIn, shifted, simplified } from './document'
 
 test('of a stroke the points on a straight line go, and corners stay', () => {
@@ -31,4 +35,13 @@ test('a mark is moved whole, or stretched by its end alone', () => {
   const far = shifted(arrow, 1e9, -1e9)
   const { id, ...value } = far
   expect(markIn(id, value)).toEqual(far)
+})
+
+test('a mark has an id among the pieces of a board that the server takes for one: its author is known', () => {
+  const doc = new Y.Doc()
+  putMark(doc, 'p', { id: randomUUID(), on: 0, shape: 'box', points: [1, 2, 3, 4], colour: 0, text: '' })
+  const answer = readAnswer(doc, { id: 'p', kind: 'sketch', text: '', settings: {} })
+  const ids = [...piecesOf(answer).keys()]
+  expect(ids).toHaveLength(1)
+  for (const id of ids) expect(id).toMatch(PIECE_ID)
 })
