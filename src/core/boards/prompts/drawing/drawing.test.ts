@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import * as Y from 'yjs'
 import { piecesOf, readAnswer } from '../kinds'
 import { PIECE_ID } from '../pieces'
-import { MOST_POINTS, markIn, shifted, simplified } from './document'
+import { MOST_POINTS, markIn, putMark, shifted, simplified } from './document'
 
 test('of a stroke the points on a straight line go, and corners stay', () => {
   expect(simplified([0, 0, 100, 1, 200, 0, 300, -1, 400, 0, 400, 400])).toEqual([0, 0, 400, 0, 400, 400])
