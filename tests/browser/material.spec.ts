@@ -106,6 +106,115 @@ test('files come into the library through a broken line; what is not what it say
   await expect(rows(page).filter({ hasText: 'The hide from above' })).toContainText('On From above')
 })
 
+/** A PDF with a line of text a page (ISO 32000-1, 7.5), written by hand. */
+function pdf(...texts: string[]): Buffer {
+  const pages = texts.map((_, at) => 4 + 2 * at)
+  const objects = [
+    '<</Type/Catalog/Pages 2 0 R>>',
+    `<</Type/Pages/Count ${texts.length}/Kids[${pages.map(id => `${id} 0 R`).join(' ')}]>>`,
+    '<</Type/Font/Subtype/Type1/BaseFont/Helvetica>>',
+    ...texts.flatMap((text, at) => {
+      const content = `BT /F 32 Tf 30 90 Td (${text}) Tj ET`
+      return [
+        `<</Type/Page/Parent 2 0 R/MediaBox[0 0 400 200]/Resources<</Font<</F 3 0 R>>>>/Contents ${5 + 2 * at} 0 R>>`,
+        `<</Length ${content.length}>>stream\n${content}\nendstream`,
+      ]
+    }),
+  ]
+  let body = '%PDF-1.4\n'
+  const offsets = objects.map((object, at) => {
+    const offset = body.length
+    body += `${at + 1} 0 obj${object}endobj\n`
+    return `${String(offset).padStart(10, '0')} 00000 n \n`
+  })
+  const table = `xref\n0 ${objects.length + 1}\n0000000000 65535 f \n${offsets.join('')}`
+  return Buffer.from(
+    `${body}${table}trailer<</Size ${objects.length + 1}/Root 1 0 R>>\nstartxref\n${body.length}\n%%EOF`,
+  )
+}
+
+/** A tone of so many seconds (RIFF, 8 bits, 8,000 a second). */
+function wav(seconds: number): Buffer {
+  const samples = Buffer.from(
+    Uint8Array.from({ length: 8_000 * seconds }, (_, at) => 128 + 60 * Math.sin(at / 3)),
+  )
+  const head = Buffer.alloc(44)
+  head.write('RIFF', 0)
+  head.writeUInt32LE(36 + samples.length, 4)
+  head.write('WAVEfmt ', 8)
+  head.set([16, 0, 0, 0, 1, 0, 1, 0], 16)
+  head.writeUInt32LE(8_000, 24)
+  head.writeUInt32LE(8_000, 28)
+  head.set([1, 0, 8, 0], 32)
+  head.write('data', 36)
+  head.writeUInt32LE(samples.length, 40)
+  return Buffer.concat([head, samples])
+}
+
+test('pages are read and a sound is heard on the board itself, with remarks at a page and a moment', async ({
+  facilitator: page,
+}) => {
+  await page.getByRole('link', { name: 'Material' }).click()
+  await page.getByLabel('Files to add').setInputFiles([
+    {
+      name: 'Rules of the hide.pdf',
+      mimeType: 'application/pdf',
+      buffer: pdf('Be quiet', 'Close the shutters'),
+    },
+    { name: 'Wren.wav', mimeType: 'audio/wav', buffer: wav(9) },
+  ])
+  await expect(rows(page)).toHaveCount(4)
+  await page.getByRole('link', { name: 'Boards' }).click()
+  await page.getByRole('link', { name: 'Make a board' }).click()
+  await page.getByLabel('Title').fill('Read and hear')
+  await page.getByRole('button', { name: 'Make the board' }).click()
+  for (const [asks, file] of [
+    ['What is not in the rules?', 'Rules of the hide (PDF)'],
+    ['Who sings?', 'Wren (sound)'],
+  ] as const) {
+    await page.getByRole('button', { name: 'Add a prompt to part 1' }).click()
+    await page.getByRole('menuitem', { name: /^File/ }).click()
+    await page.getByLabel('What it asks').fill(asks)
+    await page.getByLabel('File of the library').selectOption({ label: file })
+  }
+  const phone = page.getByRole('region', { name: 'The board on a phone' })
+  const pages = phone.getByRole('region', { name: /What is not in the rules/ })
+  await expect(pages.getByRole('status').filter({ hasText: 'Page 1 of 2' })).toBeVisible()
+  await expect(pages.getByText('Be quiet')).toBeAttached()
+  await pages.getByRole('button', { name: 'Next page' }).click()
+  await expect(pages.getByText('Close the shutters')).toBeAttached()
+  const ink = () =>
+    pages.locator('canvas').evaluate(canvas => {
+      const { width, height } = canvas as HTMLCanvasElement
+      const data =
+        (canvas as HTMLCanvasElement).getContext('2d')?.getImageData(0, 0, width, height).data ?? []
+      return data.filter((value, at) => at % 4 === 0 && value < 80).length
+    })
+  await expect.poll(ink).toBeGreaterThan(100)
+  await pages.getByLabel('New remark').fill('And the door?')
+  await pages.getByLabel('New remark').press('Enter')
+  await pages.getByRole('button', { name: 'Page before' }).click()
+  await expect(pages.getByText('Page 1 of 2')).toBeVisible()
+  await pages.getByRole('button', { name: 'Go to page 2' }).click()
+  await expect(pages.getByText('Page 2 of 2')).toBeVisible()
+
+  const sound = phone.getByRole('region', { name: /Who sings/ })
+  const player = sound.locator('audio')
+  const now = () => player.evaluate(audio => (audio as HTMLAudioElement).currentTime)
+  await expect.poll(() => player.evaluate(audio => Math.round((audio as HTMLAudioElement).duration))).toBe(9)
+  await player.evaluate(audio => {
+    ;(audio as HTMLAudioElement).currentTime = 6.4
+  })
+  await sound.getByLabel('New remark').fill('A trill')
+  await sound.getByLabel('New remark').press('Enter')
+  await player.evaluate(audio => {
+    ;(audio as HTMLAudioElement).currentTime = 0
+  })
+  await sound.getByRole('button', { name: 'Go to 0:06' }).click()
+  await expect.poll(now).toBeGreaterThanOrEqual(6)
+  await expectAccessible(page)
+})
+
 const space = (page: Page, text: string | RegExp) => page.getByRole('region', { name: text })
 
 /** Where a point of a picture is on the screen, in parts of its width and height. */

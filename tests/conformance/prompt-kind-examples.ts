@@ -7,6 +7,7 @@ import { giveLine, tick, ticksOf } from '~/core/boards/prompts/checklist/documen
 import { becauseOf, decidedOf } from '~/core/boards/prompts/choice/document'
 import { marksOf, pinTo, putMark, SHAPES } from '~/core/boards/prompts/drawing/document'
 import { eachOf } from '~/core/boards/prompts/each/document'
+import { setSpot } from '~/core/boards/prompts/file/document'
 import type { PromptKind } from '~/core/boards/prompts/kinds'
 import { giveOwn, giveShared, sharedOf } from '~/core/boards/prompts/points/document'
 import { orderOf, putAt, takeOut } from '~/core/boards/prompts/put-in-order/document'
@@ -230,6 +231,38 @@ const drawn = {
 }
 
 export const EXAMPLES: { [Kind in PromptKind]: Record<string, KindExample> } = {
+  file: {
+    'pages to read': {
+      settings: { show: `${'a'.repeat(64)}|pdf|The | old map` },
+      edits: fc.oneof(
+        cardEdits,
+        onCard((doc, promptId, id, said) => setSpot(doc, promptId, id, said.length)),
+      ),
+      hostile(doc, promptId) {
+        hostileCards(doc, promptId)
+        const strange = new Y.Map<unknown>([
+          ['id', 'x y'],
+          ['text', 'no shared text'],
+          ['spot', Number.NaN],
+        ])
+        cardsOf(doc, promptId).push([strange])
+      },
+      finished: {
+        write(doc, promptId) {
+          addCard(doc, promptId, 'a', 'A *reed*')
+          setSpot(doc, promptId, 'a', 3)
+          addCard(doc, promptId, 'b', ' ')
+        },
+        texts: ['A *reed*'],
+      },
+    },
+    'a sound': {
+      settings: { show: { file: 'b'.repeat(64), is: 'sound', title: 'Wren' } },
+      edits: cardEdits,
+      hostile: hostileCards,
+      finished: { write: (doc, promptId) => addCard(doc, promptId, 'a', 'loud'), texts: ['loud'] },
+    },
+  },
   pictures: {
     'two beside each other': {
       settings: {

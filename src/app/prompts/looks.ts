@@ -2,6 +2,7 @@ import type { PromptKind } from '~/core/boards/prompts/kinds'
 import { CARDS_LOOK } from './cards/look'
 import { CHECKLIST_LOOK } from './checklist/look'
 import { CHOICE_LOOK } from './choice/look'
+import { FILE_LOOK } from './file/look'
 import { HIDDEN_TEXT_LOOK } from './hidden-text/look'
 import { LINK_LOOK } from './link/look'
 import type { PromptLook } from './look'
@@ -30,6 +31,7 @@ const LOOKS: { [Kind in PromptKind]: PromptLook<Kind> } = {
   points: POINTS_LOOK,
   words: WORDS_LOOK,
   link: LINK_LOOK,
+  file: FILE_LOOK,
   pictures: PICTURES_LOOK,
   sketch: SKETCH_LOOK,
   'hidden-text': HIDDEN_TEXT_LOOK,

@@ -8,6 +8,8 @@ export interface Called {
   numbered?: boolean
   /** What else can be done with one. */
   more?: (id: string) => ReactNode
+  /** Told of one that was added here. */
+  onAdded?: (id: string) => void
 }
 export const CARDS: Called = { one: 'card', many: 'cards' }
 

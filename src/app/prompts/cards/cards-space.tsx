@@ -87,12 +87,25 @@ export function CardsSpace(props: PromptSpaceProps<'cards'> & { called?: Called 
           kept={`card-${connection.copyId}-${prompt.id}`}
           full={full}
           called={called}
-          onAdd={text => addCard(doc, prompt.id, crypto.randomUUID(), text)}
+          onAdd={text => addHere(props, called, text)}
         />
       )}
       <Removed doc={doc} promptId={prompt.id} authors={authors} readOnly={readOnly} called={called} />
     </Box>
   )
+}
+
+function addHere(
+  { connection: { doc }, prompt }: PromptSpaceProps<'cards'>,
+  called: Called,
+  text: string,
+  column = 0,
+): void {
+  const id = crypto.randomUUID()
+  doc.transact(() => {
+    addCard(doc, prompt.id, id, text, column)
+    called.onAdded?.(id)
+  })
 }
 
 const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1)
@@ -199,7 +212,7 @@ function Column(props: ColumnProps) {
           full={full}
           called={called}
           column={name}
-          onAdd={text => addCard(doc, prompt.id, crypto.randomUUID(), text, place)}
+          onAdd={text => addHere(props, called, text, place)}
         />
       )}
     </ColumnFrame>

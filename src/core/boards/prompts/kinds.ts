@@ -5,6 +5,7 @@ import { z } from 'zod'
 import { cards } from './cards/cards'
 import { checklist } from './checklist/checklist'
 import { choice } from './choice/choice'
+import { file } from './file/file'
 import { hiddenText } from './hidden-text/hidden-text'
 import type { Follower, Kind } from './kind'
 import { link } from './link/link'
@@ -34,6 +35,7 @@ export const KINDS = {
   points,
   words,
   link,
+  file,
   pictures,
   sketch,
   'hidden-text': hiddenText,
