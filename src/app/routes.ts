@@ -57,6 +57,7 @@ export default [
     route('list-template.csv', 'routes/list-template.ts'),
     route('sessions/:sessionId/commands', 'routes/session-commands.ts'),
     route('sessions/:sessionId/order', 'routes/session-order.ts'),
+    route('sessions/:sessionId/corrections', 'routes/session-corrections.ts'),
     route('sessions/:sessionId/facts', 'routes/session-facts.ts'),
     route('sessions/:sessionId/keep-groups', 'routes/session-keep-groups.ts'),
     route('sessions/:sessionId/projector', 'routes/session-projector.tsx'),

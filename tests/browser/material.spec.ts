@@ -303,7 +303,9 @@ test('a picture is remarked and drawn on by a thumb, a mouse and keys; a sketch 
   await map(mouse).getByRole('button', { name: 'Undo' }).click()
   await expect(marks(thumb)).toHaveCount(3)
   await map(mouse).getByRole('button', { name: 'Redo' }).click()
-  await expect(ground(thumb).getByText('wet here')).toBeVisible()
+  await expect
+    .poll(async () => (await ground(thumb).getByText('wet here').boundingBox())?.height ?? 0)
+    .toBeGreaterThan(9)
   await map(thumb).getByRole('button', { name: 'Erase' }).tap()
   const shaft = await pointOn(ground(thumb), 0.35, 0.3)
   await thumb.touchscreen.tap(shaft.x, shaft.y)

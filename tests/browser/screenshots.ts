@@ -1,20 +1,13 @@
 /** Fills the demo's session with simulated participants and takes a picture of each main view. */
 import { mkdirSync } from 'node:fs'
-import { type Browser, chromium, type Locator, type Page } from '@playwright/test'
+import { type Browser, chromium, type Page } from '@playwright/test'
+import { addCard } from '~/core/boards/prompts/cards/document'
+import { pinTo, putMark } from '~/core/boards/prompts/drawing/document'
 import { eachOf } from '~/core/boards/prompts/each/document'
 import { STATIONS } from '~/demo/school'
 import type { SimulatedParticipant } from '~/demo/simulated-participant'
 import config from '../../playwright.config'
-import {
-  joinByName,
-  joinOnPhone,
-  letAllIn,
-  openPlanned,
-  planOneRound,
-  sendOut,
-  signIn,
-  simulated,
-} from './fixtures'
+import { joinOnPhone, letAllIn, openPlanned, planOneRound, sendOut, signIn, simulated } from './fixtures'
 import prepareDemo from './prepare-demo'
 import { TestServer } from './server'
 
@@ -47,18 +40,6 @@ const NAMES = [
   ],
 ]
 
-/** A list as somebody else's program exported it. */
-const LIST = [
-  'Nachname;Vorname;E-Mail;Jahre;Wohnort;Bemerkung',
-  'Pereira;Ana;ana.p@lowmarsh.example;2,5;Lowmarsh;',
-  'Oduya;Hyacinth;no address yet;1;Lowmarsh;',
-  '',
-  'Petrova;Ana;;1;Eastwick;comes late',
-  'Neumann;Jürgen;j.neumann@lowmarsh.example;7;Saltby;',
-  'Neumann;Jürgen;;;;',
-  'Žižková;Božena;;1;Heron Green;',
-].join('\r\n')
-
 const shot = (page: Page, name: string) =>
   page.screenshot({ path: `${FOLDER}/${name}.png`, animations: 'disabled' })
 const roomOf = (participant: SimulatedParticipant) =>
@@ -70,14 +51,6 @@ async function planning(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Evening course' }).click()
   await page.getByRole('heading', { name: 'Evening course' }).waitFor()
   await shot(page, 'cohort')
-  await page.getByRole('link', { name: 'Import a list' }).click()
-  const buffer = Buffer.from(`\uFEFF${LIST}`, 'utf16le')
-  await page.getByLabel('File').setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer })
-  await page.getByRole('button', { name: 'Show what would change' }).click()
-  await page.getByRole('heading', { name: 'Row by row' }).waitFor()
-  await page.getByText('Reading…').waitFor({ state: 'hidden' })
-  await shot(page, 'import-preview')
-  await page.getByRole('link', { name: 'Evening course' }).click()
   await page.getByRole('link', { name: 'Six stations' }).click()
   await page.getByText(/^(Proved best|Best found)\./).waitFor()
   await page.waitForTimeout(1000)
@@ -208,7 +181,7 @@ mkdirSync(FOLDER, { recursive: true })
 // A made-up address stands on the pictures, not that of the machine they are taken on.
 process.env.PUBLIC_ADDRESS = 'http://groups.lowmarsh.example'
 /** A session with nothing prepared, in which groups are made of who is here. It is ended and removed again. */
-async function startedNow(browser: Browser, page: Page, server: TestServer): Promise<void> {
+async function startedNow(page: Page, server: TestServer): Promise<void> {
   await page.getByRole('link', { name: 'Today' }).click()
   await page.getByRole('button', { name: 'Start now' }).click()
   await page.getByText('There are no rooms yet.').waitFor()
@@ -223,9 +196,6 @@ async function startedNow(browser: Browser, page: Page, server: TestServer): Pro
   await page.getByRole('button', { name: 'Save' }).click()
   await page.getByRole('button', { name: 'Make groups' }).click()
   const drawer = page.getByRole('complementary', { name: 'Make groups' })
-  const phone = await onPhone(browser)
-  await choosing(drawer, phone, server, code.trim(), people)
-  await drawer.getByLabel('Groups are').selectOption('made now')
   await drawer.getByRole('button', { name: /^(Make groups|Reshuffle)$/ }).click()
   await page.getByRole('list', { name: 'Rooms' }).locator('> li').nth(4).waitFor()
   // Made, and not only found so far.
@@ -255,30 +225,6 @@ async function startedNow(browser: Browser, page: Page, server: TestServer): Pro
   await page.getByRole('button', { name: 'Remove Rain talk' }).click()
   await page.getByRole('button', { name: 'Remove it' }).click()
   await page.getByRole('link', { name: 'Rain talk' }).waitFor({ state: 'detached' })
-}
-
-/** Rooms with places, as a participant sees them who has not chosen yet. */
-async function choosing(
-  drawer: Locator,
-  phone: Page,
-  server: TestServer,
-  code: string,
-  people: SimulatedParticipant[],
-): Promise<void> {
-  await drawer.getByLabel('Groups are').selectOption('by choice of room')
-  await drawer
-    .getByLabel('Rooms, one on each line')
-    .fill('Sluice gate\nReed cutting\nThe old ferry\nSchool visits')
-  await joinByName(phone, server, code, 'Wenna')
-  await drawer.getByRole('button', { name: 'Let people choose' }).click()
-  for (const [index, person] of people.slice(0, 11).entries()) {
-    const { roomsToChoose } = await person.until(view => view.roomsToChoose?.rooms.length === 4)
-    const roomId = roomsToChoose?.rooms[[0, 0, 1, 2, 0, 1, 0, 2, 0, 1, 3][index] ?? 0]?.id
-    await person.ask({ type: 'choose-room', roomId })
-  }
-  await phone.getByText('no place left').waitFor()
-  await shot(phone, 'choosing-a-room')
-  await phone.close()
 }
 
 /** A board being made, and one of many kinds of prompts on a phone. */
@@ -337,19 +283,87 @@ async function worksheet(browser: Browser): Promise<void> {
   await own.remove()
 }
 
+/** The library, and a picture that a group has marked. */
+async function looking(browser: Browser): Promise<void> {
+  const own = await TestServer.withDemo()
+  const maker = await (await browser.newContext({ ...config.use })).newPage()
+  await signIn(maker, own)
+  await maker.getByRole('link', { name: 'Material' }).click()
+  await maker.getByText('Add a link').click()
+  await maker.getByLabel('Called').fill('Paths for visitors')
+  await maker.getByLabel('Address').fill('https://lowmarsh.example/paths')
+  await maker.getByRole('button', { name: 'Add the link' }).click()
+  await maker.getByText('Paths for visitors').waitFor()
+  await maker.waitForLoadState('networkidle')
+  await shot(maker, 'material')
+  await planOneRound(maker)
+  await maker.getByLabel('Board', { exact: true }).selectOption({ label: 'Look closely' })
+  const saved = maker.waitForResponse(answer => answer.request().method() === 'POST')
+  await maker.getByRole('button', { name: 'Save the plan' }).click()
+  await saved
+  const { code } = await openPlanned(maker)
+  const phone = await onPhone(browser)
+  await joinOnPhone(phone, own, code, 'Edda')
+  const people = await simulated(own, code, NAMES)
+  await letAllIn(maker)
+  await sendOut(maker)
+  await Promise.all(people.map(each => each.until(view => view.whereabouts.where === 'room')))
+  const room = await phone.getByRole('heading', { level: 1 }).textContent()
+  const [first, second] = people.filter(each => roomOf(each) === room)
+  const marked = await first?.openBoard()
+  if (marked) {
+    addCard(marked, 'map', 'one', 'Hide: both waters are seen from here')
+    pinTo(marked, 'map', 'one', { on: 0, x: 5_950, y: 2_950 })
+    const loop = [900, 3900, 1400, 3600, 2300, 4700, 3300, 4300, 4000, 4500, 4300, 3700]
+    putMark(marked, 'map', { id: 'a', on: 0, shape: 'pen', points: loop, colour: 0, text: '' })
+  }
+  const more = await second?.openBoard()
+  if (more) {
+    addCard(more, 'map', 'two', 'Too wet after rain')
+    pinTo(more, 'map', 'two', { on: 0, x: 3_600, y: 4_400 })
+    putMark(more, 'map', {
+      id: 'b',
+      on: 0,
+      shape: 'arrow',
+      points: [1900, 2900, 2900, 2450],
+      colour: 1,
+      text: '',
+    })
+    putMark(more, 'map', { id: 'c', on: 0, shape: 'text', points: [700, 3000], colour: 1, text: 'quiet' })
+    putMark(more, 'map', {
+      id: 'd',
+      on: 0,
+      shape: 'ellipse',
+      points: [5200, 1000, 9200, 3300],
+      colour: 3,
+      text: '',
+    })
+  }
+  await phone.getByText('Too wet after rain').waitFor()
+  await phone.getByText('Where would you stop').scrollIntoViewIfNeeded()
+  await phone.evaluate(() => window.scrollBy(0, 150))
+  await phone.waitForTimeout(500)
+  await shot(phone, 'pictures-phone')
+  for (const each of people) each.leave()
+  await phone.close()
+  await maker.close()
+  await own.remove()
+}
+
 await prepareDemo()
 const server = await TestServer.withDemo()
 const browser = await chromium.launch(config.use?.launchOptions)
 const page = await (await browser.newContext({ ...config.use })).newPage()
 await signIn(page, server)
 await planning(page)
-await startedNow(browser, page, server)
+await startedNow(page, server)
 await live(browser, page, server)
 await page.getByRole('link', { name: 'Today' }).click()
 await page.getByRole('link', { name: 'Review', exact: true }).click()
 await page.getByRole('heading', { name: 'Side by side' }).waitFor()
 await shot(page, 'review')
 await worksheet(browser)
+await looking(browser)
 await browser.close()
 await server.remove()
 process.exit(0)

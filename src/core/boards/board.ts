@@ -14,6 +14,8 @@ export interface Board {
   prompts: Prompt[]
   /** The parts after the first, which opens with the round. */
   parts?: Part[]
+  /** In a session: the board of the library it was made of. */
+  source?: string
 }
 
 /** A board as it is kept. */
@@ -22,6 +24,7 @@ export const boardSchema: z.ZodType<Board> = z.object({
   steps: z.array(z.string()),
   prompts: z.array(promptSchema),
   parts: z.array(partSchema).optional(),
+  source: z.string().max(40).optional(),
 })
 
 export const MOST_STEPS = 3

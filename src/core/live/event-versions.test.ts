@@ -196,6 +196,7 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'part-opened': { roomIds: ['r'], partId: 'p' },
     'part-shut': { roomIds: ['r'], partId: 'p' },
     'part-done': { roomId: 'r', partId: 'first', participantId: 'a' },
+    'board-corrected': { place: 0, board: plan?.board, roomIds: ['r'], copyIds: ['c'] },
     'hidden-text-opened': { roomIds: ['r'], promptId: 'h', participantId: null },
     'part-not-done': { roomId: 'r', partId: 'first', participantId: 'a' },
     'rooms-laid-out': {

@@ -17,6 +17,7 @@ const MAY: Record<ActorKind, string[]> = {
     'close-choosing',
     'close-question',
     'close-room',
+    'correct-board',
     'end',
     'end-sitting',
     'facilitator-comes',

@@ -2,6 +2,7 @@
 import { z } from 'zod'
 import type { ActorKind } from './actors'
 import { cohort } from './cohort/cohort'
+import { corrections } from './corrections/corrections'
 import { door } from './door/door'
 import { facilitators } from './facilitators/facilitators'
 import { help } from './help/help'
@@ -44,6 +45,7 @@ export const TOPICS = {
   rounds,
   parts,
   hiddenTexts,
+  corrections,
   roles,
   segments,
   messages,

@@ -15,7 +15,7 @@ const LONGEST_KEPT = 2000
  * connection it came over, and what it did from the pieces it touched.
  */
 export class Authorship {
-  private readonly entries: BoardEntries
+  private entries: BoardEntries
   private readonly firstAuthors = new Map<string, string>()
   /** The keys of `firstAuthors` in the order in which they were found. */
   private readonly found: string[] = []
@@ -23,12 +23,17 @@ export class Authorship {
 
   constructor(
     private readonly copyId: string,
-    doc: Y.Doc,
+    private readonly doc: Y.Doc,
     board: Board,
     earlier: readonly Contribution[],
   ) {
     this.entries = new BoardEntries(doc, board)
     for (const one of earlier) this.credit(one)
+  }
+
+  /** Goes on with the board as it was corrected. What was written before is nobody's anew. */
+  follow(board: Board): void {
+    this.entries = new BoardEntries(this.doc, board)
   }
 
   /** How many pieces have an author. */

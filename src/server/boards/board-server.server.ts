@@ -13,7 +13,7 @@ import { WebSocketServer } from 'ws'
 import * as Y from 'yjs'
 import type { Board } from '~/core/boards/board'
 import { beginSheets } from '~/core/boards/prompts/sheet/document'
-import { mayRead, mayWorkOn } from '~/core/live/rooms/rooms'
+import { boardOf, mayRead, mayWorkOn } from '~/core/live/rooms/rooms'
 import type { LiveState } from '~/core/live/topics'
 import type { Database } from '../db/database.server'
 import { boardCopies } from '../db/schema.server'
@@ -69,7 +69,7 @@ export class BoardServer {
         this.log.error({ error: errorFacts(error) }, 'board changes could not be written; trying again'),
     )
     this.hocuspocus = this.createHocuspocus()
-    hub.onChange((sessionId, state) => this.closeForbidden(sessionId, state))
+    hub.onChange((sessionId, state) => this.hear(sessionId, state))
     hub.onLetGo(sessionId => {
       this.work.forget(sessionId)
       this.seenNumbers.delete(sessionId)
@@ -231,7 +231,7 @@ export class BoardServer {
     const isNew = document.store.clients.size === 0
     this.open.set(
       copyId,
-      new OpenCopy(copyId, sessionId, document, authorship, writers, this.storage, this.log),
+      new OpenCopy(copyId, sessionId, board, document, authorship, writers, this.storage, this.log),
     )
     // Stored like what people write, in nobody's name.
     if (isNew) document.transact(() => beginSheets(document, board))
@@ -293,9 +293,12 @@ export class BoardServer {
     }, TELL_EVERY_MS).unref()
   }
 
-  private closeForbidden(sessionId: string, state: LiveState): void {
+  /** A session has moved on: boards may be others, and be closed to some. */
+  private hear(sessionId: string, state: LiveState): void {
     for (const [copyId, copy] of this.open) {
       if (copy.sessionId !== sessionId) continue
+      const room = state.rooms.find(each => each.copyId === copyId)
+      if (room) copy.follow(boardOf(state, room))
       for (const connection of this.hocuspocus.documents.get(copyId)?.getConnections() ?? []) {
         const { participantId } = connection.context as ConnectionContext
         if (participantId && !mayStay(state, participantId, copyId, connection)) {

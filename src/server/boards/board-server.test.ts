@@ -131,6 +131,33 @@ test('a sheet begins with its text once, in nobody’s name; what was changed in
   })
 })
 
+test('a correction reaches an open board at once: what is written under a new prompt has its author, on disk too', async () => {
+  const { hub, sessionId, facilitator, db } = running
+  const doc = new Y.Doc()
+  const open = await line(doc)
+  const { writer = 0 } = await open.until(notice => notice.writer !== undefined)
+  doc.clientID = writer
+  addCard(doc, 'c', 'before-correction', 'before')
+  await open.until(({ authors }) => authors?.['c/before-correction'] === 'Ana')
+  const [inUse] = (await hub.state(sessionId)).boards
+  if (!inUse) throw new Error('The session has no board.')
+  const added = { id: 'n', kind: 'cards', text: 'And now?', settings: {} } as const
+  const board = { ...inUse, prompts: [...inUse.prompts, added] }
+  await hub.command(sessionId, facilitator, { type: 'correct-board', place: 0, board, roomId: null })
+  addCard(doc, 'n', 'under-new', 'after')
+  const told = await open.until(({ authors }) => authors?.['n/under-new'] !== undefined)
+  expect(told.authors).toMatchObject({ 'n/under-new': 'Ana' })
+  expect(readCards(await running.boards.read(copyId), 'c').map(({ text }) => text)).toContain('before')
+  const [copy] = await db.select().from(boardCopies).where(eq(boardCopies.id, copyId))
+  expect(copy?.board.prompts.map(({ id }) => id)).toContain('n')
+  open.close()
+
+  // Opened anew, and in a room that is made afterwards, it is the corrected one.
+  await hub.command(sessionId, facilitator, { type: 'add-room', name: 'Later', ids: ['later', 'copy-later'] })
+  const later = await db.select().from(boardCopies).where(eq(boardCopies.roomId, 'later'))
+  expect(later[0]?.board.prompts.map(({ id }) => id)).toContain('n')
+})
+
 test('a board that is put away while somebody opens it again takes in what they write', async () => {
   for (let time = 0; time < 8; time++) {
     const gone = await line(new Y.Doc())

@@ -1,7 +1,9 @@
+import { isDeepStrictEqual } from 'node:util'
 import { type Connection, type Document, OutgoingMessage } from '@hocuspocus/server'
 import type { Logger } from 'pino'
 import * as Y from 'yjs'
 import type { BoardNotice } from '~/contracts/live'
+import type { Board } from '~/core/boards/board'
 import type { Mend } from '~/core/boards/prompts/kind'
 import { type Look, lookAt } from '~/core/boards/updates/look'
 import type { LiveState } from '~/core/live/topics'
@@ -48,6 +50,7 @@ export class OpenCopy {
   constructor(
     readonly copyId: string,
     readonly sessionId: string,
+    private board: Board,
     private readonly document: Document,
     private readonly authorship: Authorship,
     readonly writers: Writers,
@@ -96,6 +99,14 @@ export class OpenCopy {
       .catch(error => this.log.error({ error: errorFacts(error) }, 'whose a number is could not be written'))
     Y.applyUpdate(this.document, update, connection)
     return this.putAsideNothing() ? 'taken' : 'refuse'
+  }
+
+  /** Goes on with the board as the session has it now. */
+  follow(board: Board): void {
+    if (board === this.board) return
+    const isOther = !isDeepStrictEqual(board, this.board)
+    this.board = board
+    if (isOther) this.authorship.follow(board)
   }
 
   /** The message that asks a browser for everything that is missing here. */

@@ -1,11 +1,11 @@
-import { and, asc, eq, gt, max } from 'drizzle-orm'
+import { and, asc, eq, gt, inArray, max } from 'drizzle-orm'
 import type { Board } from '~/core/boards/board'
 import type { Actor } from '~/core/live/actors'
 import { EVENT_VERSION, readEvent, UnreadableEventError } from '~/core/live/event-versions'
 import type { LiveEvent, Recorded } from '~/core/live/topics'
 import { listFromSession } from '../cohorts/cohort-list.server'
 import type { Database } from '../db/database.server'
-import { participants, sessionEvents, sessions } from '../db/schema.server'
+import { boardCopies, participants, sessionEvents, sessions } from '../db/schema.server'
 import { RoundTableError } from '../errors.server'
 import { makeCopies } from '../sessions/sessions.server'
 import { newToken, tokenHash } from '../tokens.server'
@@ -100,6 +100,7 @@ const CHANGES_MORE = new Set<LiveEvent['type']>([
   'rooms-made',
   'rooms-laid-out',
   'room-added',
+  'board-corrected',
   'renamed',
   'cohort-attached',
   'people-listed',
@@ -134,6 +135,11 @@ async function applyToPlan(db: Database, sessionId: string, { event }: Recorded)
     await makeCopies(db, sessionId, event.rooms, await boardsOf(db, sessionId))
   if (event.type === 'room-added')
     await makeCopies(db, sessionId, [event.room], await boardsOf(db, sessionId))
+  if (event.type === 'board-corrected' && event.copyIds.length > 0)
+    await db
+      .update(boardCopies)
+      .set({ board: event.board })
+      .where(and(eq(boardCopies.sessionId, sessionId), inArray(boardCopies.id, event.copyIds)))
   if (event.type === 'renamed')
     await db.update(sessions).set({ title: event.title }).where(eq(sessions.id, sessionId))
   if (event.type === 'cohort-attached')
@@ -157,15 +163,24 @@ async function keepPlaces(db: Database, sessionId: string, participantIds: strin
   )
 }
 
-/** The boards a session was opened with. */
+/** The boards a session was opened with, as they were corrected since. */
 async function boardsOf(db: Database, sessionId: string): Promise<Board[]> {
-  const [first] = await db
+  const rows = await db
     .select()
     .from(sessionEvents)
-    .where(and(eq(sessionEvents.sessionId, sessionId), eq(sessionEvents.type, 'opened')))
-  const opened = first && readEvent(first.payload, first.version)
+    .where(
+      and(eq(sessionEvents.sessionId, sessionId), inArray(sessionEvents.type, ['opened', 'board-corrected'])),
+    )
+    .orderBy(asc(sessionEvents.seq))
+  const [opened, ...corrections] = rows.map(({ payload, version }) => readEvent(payload, version))
   if (opened?.type !== 'opened') throw damaged(undefined)
-  return [opened.plan.board, ...(opened.plan.moreBoards ?? [])]
+  const boards = [opened.plan.board, ...(opened.plan.moreBoards ?? [])]
+  for (const event of corrections) {
+    if (event.type !== 'board-corrected') continue
+    if (event.roomIds === null) boards[event.place] = event.board
+    else boards.push(event.board)
+  }
+  return boards
 }
 
 function actorText(actor: Actor): string {

@@ -90,7 +90,7 @@ async function boardsOf(db: Database, session: Session, order: Segment[]): Promi
   for (const id of new Set([session.boardId ?? '', ...wanted])) {
     const found = id === '' ? null : await getBoard(db, id).catch(nullWhenGone)
     const { title, steps, prompts, parts } = found ?? NO_BOARD
-    boards.push([id, { title, steps, prompts, ...(parts?.length && { parts }) }])
+    boards.push([id, { title, steps, prompts, ...(parts?.length && { parts }), source: id }])
   }
   return boards
 }

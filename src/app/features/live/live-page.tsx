@@ -23,6 +23,7 @@ import { useLive } from '../../live-client/use-live'
 import { Button } from '../../ui/button'
 import { Empty, Message } from '../../ui/layout'
 import { useKeptText } from '../../ui/use-kept'
+import { Corrections } from './corrections'
 import { DraftLanes } from './draft-lanes'
 import { DraftRooms } from './draft-rooms'
 import { KeepGroups } from './keep-groups'
@@ -140,6 +141,7 @@ export function LivePage({
               {!ended && <Doubts view={view} send={send} />}
               {!ended && <OutsideRooms view={view} cohorts={cohorts} send={send} />}
               {!ended && <ChoosingNow view={view} send={send} />}
+              {!ended && <Corrections sessionId={sessionId} boards={view.boards} />}
               {!ended && (
                 <QuestionNow
                   sessionId={sessionId}

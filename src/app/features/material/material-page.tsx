@@ -88,6 +88,7 @@ function MaterialRow({ item }: { item: Material }) {
           rel="noopener noreferrer"
           color="live"
           fontWeight="600"
+          fontSize="s"
           aria-label={`Open ${title}`}
         >
           Open

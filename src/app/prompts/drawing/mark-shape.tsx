@@ -37,8 +37,8 @@ export const MarkShape = memo(function MarkShape({ mark }: { mark: Mark }) {
       <text
         x={x}
         y={y}
-        fontSize={LETTERS}
-        fontWeight={650}
+        // As a style: what styles say of letters elsewhere counts before an attribute.
+        style={{ fontSize: `${LETTERS}px`, fontWeight: 650 }}
         fill={fill}
         stroke={rim}
         strokeWidth={RIM * 2}

@@ -1,0 +1,66 @@
+import { z } from 'zod'
+import { boardSchema } from '../../boards/board'
+import { idSchema } from '../ids'
+import { MOST_ROOMS, type RoomsState, roomOf } from '../rooms/room'
+import type { SessionState } from '../session/session'
+import { type EventsOf, happens, refuse, topic } from '../topic'
+
+export type CorrectionsProblem = { code: 'no-such-board' }
+
+const events = {
+  /** From now on this is the board at that place; or, for some rooms only, the one after the last is theirs. */
+  'board-corrected': {
+    place: z.number().int().min(0),
+    board: boardSchema,
+    /** Null for all who work on it, now and later. */
+    roomIds: z.array(idSchema).min(1).max(MOST_ROOMS).nullable(),
+    /** Copies of it that are made already, those of closed rooms too: they may be opened again. */
+    copyIds: z.array(idSchema).max(10_000),
+  },
+}
+export type CorrectionsEvent = EventsOf<typeof events>
+
+/** Boards of a session that are corrected while groups work on them. What they wrote stays as it is. */
+export const corrections = topic<{
+  state: object
+  needs: RoomsState & Pick<SessionState, 'boards'>
+  problem: CorrectionsProblem
+}>()(
+  {
+    initial: {},
+    commands: {
+      /** The board is the server's to say, from the library: no browser sends it. */
+      'correct-board': {
+        by: ['facilitator'],
+        inside: true,
+        asks: { place: z.number().int().min(0), board: boardSchema, roomId: idSchema.nullable() },
+      },
+    },
+    events,
+  },
+  {
+    decide: {
+      'correct-board'(state, { place, board, roomId }) {
+        const room = roomOf(state, roomId)
+        const isThere = roomId === null || (room?.closed === false && (room.board ?? 0) === place)
+        if (!state.boards[place] || !isThere) return refuse({ code: 'no-such-board' })
+        const reached = room ? [room] : state.rooms.filter(each => (each.board ?? 0) === place)
+        const copyIds = reached.map(({ copyId }) => copyId)
+        return happens({ type: 'board-corrected', place, board, roomIds: room ? [room.id] : null, copyIds })
+      },
+    },
+    evolve: {
+      'board-corrected': ({ boards, rooms }, { place, board, roomIds }) =>
+        roomIds === null
+          ? { boards: boards.with(place, board) }
+          : {
+              boards: [...boards, board],
+              rooms: rooms.map(room =>
+                roomIds.includes(room.id) ? { ...room, board: boards.length } : room,
+              ),
+            },
+    },
+    views: {},
+    words: { 'no-such-board': () => 'This board is not in use there any more.' },
+  },
+)
