@@ -9,6 +9,7 @@ import { groupings } from './groupings'
 import { largeCohort } from './large-cohort'
 import { liveGroups } from './live-groups'
 import { livePage } from './live-page'
+import { material } from './material'
 import { planPage } from './plan-page'
 import { sendOut } from './send-out'
 import { start } from './start'
@@ -25,6 +26,7 @@ const MEASUREMENTS: Record<string, () => Promise<void>> = {
   'live-groups': liveGroups,
   'plan-page': planPage,
   'send-out': sendOut,
+  material,
   attacks,
   backup,
 }

@@ -1,5 +1,5 @@
 import { Box, chakra } from '@chakra-ui/react'
-import { type ReactNode, useState } from 'react'
+import { type ReactNode, useEffect, useState } from 'react'
 import { Field, Input } from './fields'
 import { Rows } from './layout'
 import { moveByArrows } from './list-keys'
@@ -8,6 +8,8 @@ import { moveByArrows } from './list-keys'
 const AT_A_GLANCE = 6
 /** So many rows are drawn; the others are found by typing. */
 const MOST_DRAWN = 40
+/** The server draws what fits a window: the rest would keep everybody else waiting. */
+const FIRST_DRAWN = 10
 
 interface FilteredRowsProps<Item> {
   label: string
@@ -22,6 +24,8 @@ interface FilteredRowsProps<Item> {
 /** A list of links, one a row: type to filter when there are many, arrow keys to move. */
 export function FilteredRows<Item>({ label, items, words, isFoundBy, children }: FilteredRowsProps<Item>) {
   const [typed, setTyped] = useState('')
+  const [drawn, setDrawn] = useState(FIRST_DRAWN)
+  useEffect(() => setDrawn(MOST_DRAWN), [])
   const shown = items.filter(item => isFoundBy(typed, ...words(item)))
   return (
     <Box onKeyDown={moveByArrows}>
@@ -40,7 +44,7 @@ export function FilteredRows<Item>({ label, items, words, isFoundBy, children }:
           </Field>
         </Box>
       )}
-      <Rows label={label}>{shown.slice(0, MOST_DRAWN).map(children)}</Rows>
+      <Rows label={label}>{shown.slice(0, drawn).map(children)}</Rows>
       <chakra.p
         color="quiet"
         role="status"
