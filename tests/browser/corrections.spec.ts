@@ -6,6 +6,7 @@ import {
   letAllIn,
   openPlanned,
   planOneRound,
+  putInRoom,
   sendOut,
   test,
 } from './fixtures'
@@ -23,15 +24,8 @@ test('a board is corrected while groups work on it: one room first, then all; wh
   await joinOnPhone(ana, server, code, 'Ana Per.')
   await joinOnPhone(bram, server, code, 'Bram O.')
   await letAllIn(page)
-  for (const [who, room] of [
-    ['Ana Per.', 'Pond life'],
-    ['Bram O.', 'Soil and peat'],
-  ] as const) {
-    const lane = page.getByRole('listitem', { name: room, exact: true })
-    if (await lane.getByRole('button', { name: who, exact: true }).isVisible()) continue
-    await page.getByRole('button', { name: who, exact: true }).first().click()
-    await page.getByRole('menuitem', { name: room }).click()
-  }
+  await putInRoom(page, 'Ana Per.', 'Pond life')
+  await putInRoom(page, 'Bram O.', 'Soil and peat')
   await sendOut(page)
   const first = ana.getByLabel('New card').first()
   await first.fill('It is wetter here')

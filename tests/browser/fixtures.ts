@@ -263,3 +263,21 @@ export async function drag(page: Page, what: Locator, to: Locator): Promise<void
   await page.mouse.move(toX + 1, toY)
   await page.mouse.up()
 }
+
+/** Gives tonight's one round a board, and opens the session. */
+export async function openWithBoard(page: Page, board: string): Promise<{ code: string; sessionId: string }> {
+  await planOneRound(page)
+  await page.getByLabel('Board', { exact: true }).selectOption({ label: board })
+  const saved = page.waitForResponse(answer => answer.request().method() === 'POST')
+  await page.getByRole('button', { name: 'Save the plan' }).click()
+  await saved
+  return openPlanned(page)
+}
+
+/** Puts somebody into a room, unless they are there. */
+export async function putInRoom(page: Page, who: string, room: string): Promise<void> {
+  const lane = page.getByRole('listitem', { name: room, exact: true })
+  if (await lane.getByRole('button', { name: who, exact: true }).isVisible()) return
+  await page.getByRole('button', { name: who, exact: true }).first().click()
+  await page.getByRole('menuitem', { name: room }).click()
+}

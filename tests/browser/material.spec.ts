@@ -7,9 +7,9 @@ import {
   expectContrast,
   joinOnPhone,
   letAllIn,
-  openPlanned,
+  openWithBoard,
   passGrace,
-  planOneRound,
+  putInRoom,
   sendOut,
   test,
 } from './fixtures'
@@ -240,23 +240,13 @@ test('a picture is remarked and drawn on by a thumb, a mouse and keys; a sketch 
   phone,
   newPage,
 }) => {
-  await planOneRound(page)
-  await page.getByLabel('Board', { exact: true }).selectOption({ label: 'Look closely' })
-  const saved = page.waitForResponse(answer => answer.request().method() === 'POST')
-  await page.getByRole('button', { name: 'Save the plan' }).click()
-  await saved
-  const { code } = await openPlanned(page)
+  const { code } = await openWithBoard(page, 'Look closely')
   const thumb = await phone()
   await joinOnPhone(thumb, server, code, 'Ana Per.')
   const mouse = await newPage()
   await joinOnPhone(mouse, server, code, 'Bram O.')
   await letAllIn(page)
-  for (const who of ['Ana Per.', 'Bram O.']) {
-    const lane = page.getByRole('listitem', { name: 'Pond life', exact: true })
-    if (await lane.getByRole('button', { name: who, exact: true }).isVisible()) continue
-    await page.getByRole('button', { name: who, exact: true }).first().click()
-    await page.getByRole('menuitem', { name: 'Pond life' }).click()
-  }
+  for (const who of ['Ana Per.', 'Bram O.']) await putInRoom(page, who, 'Pond life')
   await sendOut(page)
   const map = (at: Page) => space(at, /Where would you stop/)
   const ground = (at: Page) => map(at).locator('[data-ground]')

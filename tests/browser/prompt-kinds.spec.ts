@@ -9,9 +9,9 @@ import {
   expectAccessible,
   joinOnPhone,
   letAllIn,
-  openPlanned,
+  openWithBoard,
   passGrace,
-  planOneRound,
+  putInRoom,
   sendOut,
   simulated,
   test,
@@ -49,27 +49,16 @@ test('a worksheet of many kinds is filled in by a thumb and by keys alone, and r
   phone,
   newPage,
 }) => {
-  await planOneRound(page)
-  await page.getByLabel('Board', { exact: true }).selectOption({ label: BOARD })
-  const saved = page.waitForResponse(answer => answer.request().method() === 'POST')
-  await page.getByRole('button', { name: 'Save the plan' }).click()
-  await saved
-  const { code } = await openPlanned(page)
+  const { code } = await openWithBoard(page, BOARD)
   const thumb = await phone()
   await joinOnPhone(thumb, server, code, 'Ana Per.')
   const keys = await newPage()
   await joinOnPhone(keys, server, code, 'Bram O.')
   const [chi] = await simulated(server, code, ['Chi'])
   await letAllIn(page)
-  const put = async (who: string, room: string) => {
-    const lane = page.getByRole('listitem', { name: room, exact: true })
-    if (await lane.getByRole('button', { name: who, exact: true }).isVisible()) return
-    await page.getByRole('button', { name: who, exact: true }).first().click()
-    await page.getByRole('menuitem', { name: room }).click()
-  }
-  await put('Ana Per.', 'Pond life')
-  await put('Bram O.', 'Pond life')
-  await put('Chi', 'Soil and peat')
+  await putInRoom(page, 'Ana Per.', 'Pond life')
+  await putInRoom(page, 'Bram O.', 'Pond life')
+  await putInRoom(page, 'Chi', 'Soil and peat')
   await sendOut(page)
   await expect(thumb.getByText('Opening…')).toHaveCount(0)
   await expect(keys.getByText('Opening…')).toHaveCount(0)

@@ -14,12 +14,13 @@ import {
   removeCard,
 } from '~/core/boards/prompts/cards/document'
 import { Button } from '../../ui/button'
-import { Input, TextArea } from '../../ui/fields'
+import { TextArea } from '../../ui/fields'
 import { Draggable } from '../dragging/draggable'
 import type { PromptSpaceProps } from '../prompt-space'
 import { useShared, useSharedText } from '../use-shared'
 import { CARDS, type Called, LONGEST_CARD } from './called'
 import { CardFrame, ColumnFrame, dropCard } from './card-frames'
+import { HeapName } from './heap-name'
 import { MoveCard } from './move-card'
 import { NewCard } from './new-card'
 import { RemoveCard, Removed } from './removed-cards'
@@ -216,29 +217,6 @@ function Column(props: ColumnProps) {
         />
       )}
     </ColumnFrame>
-  )
-}
-
-function HeapName({
-  name,
-  readOnly,
-  onName,
-}: {
-  name: string
-  readOnly: boolean
-  onName: (name: string) => void
-}) {
-  if (readOnly) return <chakra.p fontWeight="600">{name || 'A heap'}</chakra.p>
-  return (
-    <Input
-      aria-label="Name of the heap"
-      placeholder="Name this heap"
-      value={name}
-      maxLength={80}
-      mb="8px"
-      fontWeight="600"
-      onChange={event => onName(event.target.value)}
-    />
   )
 }
 
