@@ -1,6 +1,7 @@
 import evening from 'tests/fixtures/recorded/evening.json' with { type: 'json' }
 import everyEvent from 'tests/fixtures/recorded/every-event.json' with { type: 'json' }
 import everyEvent2 from 'tests/fixtures/recorded/every-event-2.json' with { type: 'json' }
+import looking from 'tests/fixtures/recorded/looking-4.json' with { type: 'json' }
 import parts from 'tests/fixtures/recorded/parts-4.json' with { type: 'json' }
 import roomsMadeLive from 'tests/fixtures/recorded/rooms-made-live-3.json' with { type: 'json' }
 import runningOrder from 'tests/fixtures/recorded/running-order-3.json' with { type: 'json' }
@@ -86,6 +87,12 @@ test('a log of a board in parts, with prompts of many kinds, folds to what it fo
   for (const type of ['part-opened', 'part-shut', 'part-done', 'part-not-done']) expect(types).toContain(type)
   expect(Object.keys(parts.state.partsSaid)).toEqual(['reeds', 'birds'])
   expect(folded(parts.events, parts.version)).toMatchObject(parts.state)
+})
+
+test('a log of hidden texts that were opened and a board that was corrected folds to what it folded to then', () => {
+  const types = looking.events.map(({ payload }) => payload.type)
+  for (const type of ['hidden-text-opened', 'board-corrected']) expect(types).toContain(type)
+  expect(folded(looking.events, looking.version)).toMatchObject(looking.state)
 })
 
 test('an evening recorded by the first version folds to an ended session with everybody in it', () => {

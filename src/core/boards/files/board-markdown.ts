@@ -7,7 +7,9 @@ import { toMarkdown } from 'mdast-util-to-markdown'
 import type { Board, Part, Prompt } from '../board'
 import type { Opening } from '../part'
 import { partsOf } from '../parts'
+import { asField as fileAsField, type ShownFile } from '../prompts/file/file'
 import { numbered, paragraph } from '../prompts/markdown'
+import { type Picture, asField as pictureAsField } from '../prompts/pictures/pictures'
 
 /** How a part opens, as it stands behind its name. */
 export const WAYS: Record<Opening, string> = {
@@ -63,16 +65,31 @@ function promptItem({ kind, text, settings }: Prompt, numbers: ReadonlyMap<strin
         ? [
             item(
               `${inWords(name)}:`,
-              value.map(each => item(String(each))),
+              value.map(each => item(textOf(each))),
             ),
           ]
         : []
     if (name === 'over')
       return numbers.has(String(value)) ? [item(`over: prompt ${numbers.get(String(value))}`)] : []
     if (value === undefined || value === '') return []
+    // A text of several lines, line by line.
+    if (typeof value === 'string' && value.includes('\n'))
+      return [
+        item(
+          `${inWords(name)}:`,
+          value.split('\n').map(line => item(line)),
+        ),
+      ]
+    if (typeof value === 'object') return [item(`${inWords(name)}: ${textOf(value)}`)]
     return [item(`${inWords(name)}: ${typeof value === 'boolean' ? (value ? 'yes' : 'no') : value}`)]
   })
   return item(`${text} (${inWords(kind)})`.trim(), set)
+}
+
+/** A file or picture of the library on one line, as a form has it. */
+function textOf(value: unknown): string {
+  if (typeof value !== 'object' || value === null) return String(value)
+  return 'is' in value ? fileAsField(value as ShownFile) : pictureAsField(value as Picture)
 }
 
 /** `mostEach` and `put-in-order` as people write them. */

@@ -76,8 +76,43 @@ const worksheet: Board = {
   ],
 }
 
+/** What stands on it comes from the library, or is read later. */
+const looking: Board = {
+  title: 'Look',
+  steps: [],
+  prompts: [
+    {
+      id: 'p',
+      kind: 'pictures',
+      text: 'Where?',
+      settings: {
+        pictures: [
+          { file: 'a'.repeat(64), title: 'The | old *map*', width: 1200, height: 800 },
+          { file: 'b'.repeat(64), title: '', width: 3, height: 4 },
+        ],
+      },
+    },
+    {
+      id: 'f',
+      kind: 'file',
+      text: 'Read',
+      settings: { show: { file: 'c'.repeat(64), is: 'pdf', title: 'Rules' } },
+    },
+    {
+      id: 'h',
+      kind: 'hidden-text',
+      text: 'Hint',
+      settings: { hidden: 'Look up.\n- twice', opens: 'facilitator' },
+    },
+    { id: 'o', kind: 'hidden-text', text: 'Number', settings: { hidden: '42', opens: 'group' } },
+    { id: 's', kind: 'sheet', text: 'Write', settings: { begin: '# What we saw\n- first' } },
+    { id: 'k', kind: 'sketch', text: 'Draw', settings: {} },
+  ],
+}
+
 const ALL: [string, Board][] = [
   ['a worksheet', worksheet],
+  ['pictures, files and what is hidden', looking],
   ...STARTERS.map(({ key, board }): [string, Board] => [key, board]),
 ]
 

@@ -198,10 +198,15 @@ function settingsIn(items: readonly ListItem[]): { settings: Record<string, unkn
     const under = each.children.flatMap(block => (block.type === 'list' ? block.children.map(lineOf) : []))
     const [, words, value] = /^([a-z][a-z ]{0,30}):\s*(.*)$/i.exec(text) ?? []
     const name = words && camel(words)
-    if (name && SETTING_NAMES.has(name)) settings[name] = under.length > 0 ? under : settingOf(value ?? '')
+    if (name && SETTING_NAMES.has(name)) settings[name] = valueIn(name, value ?? '', under)
     else if (text !== '') points.push(text)
   }
   return { settings, points }
+}
+
+function valueIn(name: string, value: string, under: readonly string[]): unknown {
+  if (under.length === 0) return settingOf(value)
+  return TEXTS.has(name) ? under.join('\n') : under
 }
 
 /** Every name a setting has, of whatever kind. */
@@ -220,8 +225,10 @@ const SETTING_NAMES = new Set([
     'rows',
     'lines',
   ],
-  ...['add', 'over', 'points', 'address'],
+  ...['add', 'over', 'points', 'address', 'pictures', 'show', 'opens', 'hidden', 'begin'],
 ])
+/** Those that are one text, though it may stand there line by line. */
+const TEXTS = new Set(['hidden', 'begin'])
 
 const camel = (words: string): string =>
   words.toLowerCase().replace(/ ([a-z])/g, (_space, letter: string) => letter.toUpperCase())
