@@ -11,11 +11,12 @@ import {
   rmSync,
   writeFileSync,
 } from 'node:fs'
-import { join } from 'node:path'
+import { basename, join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
 import { z } from 'zod'
 import { checkFolder } from '../db/folder.server'
 import { askHolder, lockFolder } from '../db/lock.server'
+import { MAKING, UPLOADS } from '../material/file-folder.server'
 
 /** A backup cannot be made or taken up. The message is for whoever gave the command. */
 export class BackupError extends Error {
@@ -40,8 +41,8 @@ export const MANIFEST = 'backup.json'
 export const DUMP = 'postgres.tar.gz'
 /** Whatever else lies in the data folder. */
 export const FILES = 'files'
-/** In the data folder, and not among its files. */
-const NOT_FILES = new Set(['postgres', 'server.lock'])
+/** In the data folder, and not among its files; uploads that are not finished have to be sent again. */
+const NOT_FILES = new Set(['postgres', 'server.lock', UPLOADS])
 /** What a restored backup took the place of. */
 export const ASIDE = 'before-'
 /** Names of backups: the moment in UTC. What is being made has another name, and is no backup yet. */
@@ -109,7 +110,11 @@ async function copyAtRest(dataFolder: string, to: string): Promise<void> {
 function copyFiles(dataFolder: string, to: string): void {
   for (const name of readdirSync(dataFolder))
     if (!NOT_FILES.has(name) && !name.startsWith(ASIDE))
-      cpSync(join(dataFolder, name), join(to, name), { recursive: true })
+      cpSync(join(dataFolder, name), join(to, name), {
+        recursive: true,
+        // What is only being made may be gone in the next moment, and nothing names it yet.
+        filter: from => !basename(from).startsWith(MAKING),
+      })
 }
 
 async function dumpOf(copy: string, to: string, now: Date): Promise<Manifest> {

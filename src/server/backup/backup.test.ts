@@ -65,6 +65,10 @@ test('made while people write: what was acknowledged before is in it, nothing by
   const { db, close } = await openDatabase(dataFolder)
   mkdirSync(join(dataFolder, 'pictures'))
   writeFileSync(join(dataFolder, 'pictures', 'jetty.txt'), 'a jetty')
+  for (const half of ['uploads', 'pictures/making-x']) {
+    mkdirSync(join(dataFolder, half))
+    writeFileSync(join(dataFolder, half, 'half.txt'), 'half')
+  }
   const acknowledged: string[] = []
   let writing = true
   const writer = async (name: string) => {
@@ -97,6 +101,9 @@ test('made while people write: what was acknowledged before is in it, nothing by
     expect(rows.cohorts).toEqual(expect.arrayContaining(before))
     expect(rows.people.toSorted()).toEqual(rows.cohorts.toSorted())
     expect(readFileSync(join(restored, 'pictures', 'jetty.txt'), 'utf8')).toBe('a jetty')
+    // What is on its way, or only being made, is in none.
+    expect(readdirSync(join(restored, 'pictures'))).toEqual(['jetty.txt'])
+    expect(existsSync(join(restored, 'uploads'))).toBe(false)
   }
   expect(readdirSync(into).toSorted()).toEqual(backupsIn(into).toSorted())
 }, 180_000)

@@ -12,7 +12,10 @@ import { newId } from '../tokens.server'
 
 /** So much is left free on the disk, in bytes: the database must be able to write. */
 const LEFT_FREE = 200 * 1024 * 1024
-const MAKING = 'making-'
+/** The names of what is being made begin so. */
+export const MAKING = 'making-'
+/** In the data folder, where what is on its way lies. */
+export const UPLOADS = 'uploads'
 
 export class FileFolder {
   private readonly root: string
@@ -21,7 +24,7 @@ export class FileFolder {
 
   constructor(dataFolder: string) {
     this.root = join(dataFolder, 'material')
-    this.uploads = join(dataFolder, 'uploads')
+    this.uploads = join(dataFolder, UPLOADS)
   }
 
   private last: Promise<unknown> = Promise.resolve()
