@@ -131,6 +131,15 @@ export const plainClasses = {
   '.paper ol': { listStyle: 'decimal', paddingInlineStart: '1.4em' },
   '.paper ul': { listStyle: 'none' },
   '.paper-prompt': { breakInside: 'avoid', marginTop: '14px' },
+  '.paper-ground': { height: '110mm', border: '1px solid #555', marginTop: '2mm' },
+  '.paper figure': { margin: '2mm 0' },
+  '.paper figure img': {
+    display: 'block',
+    maxWidth: '100%',
+    width: 'auto',
+    height: 'auto',
+    maxHeight: '120mm',
+  },
   '.paper-line': { height: '9mm', borderBottom: '1px solid #555' },
   '.paper-gap': { display: 'inline-block', minWidth: '90mm', height: '7mm', borderBottom: '1px solid #555' },
   '.paper-box': {

@@ -44,9 +44,12 @@ export const corrections = topic<{
         const room = roomOf(state, roomId)
         const isThere = roomId === null || (room?.closed === false && (room.board ?? 0) === place)
         if (!state.boards[place] || !isThere) return refuse({ code: 'no-such-board' })
+        const isShared = state.rooms.some(each => each.id !== roomId && (each.board ?? 0) === place)
         const reached = room ? [room] : state.rooms.filter(each => (each.board ?? 0) === place)
         const copyIds = reached.map(({ copyId }) => copyId)
-        return happens({ type: 'board-corrected', place, board, roomIds: room ? [room.id] : null, copyIds })
+        // A room that is alone with its board gets no other beside it.
+        const roomIds = room && isShared ? [room.id] : null
+        return happens({ type: 'board-corrected', place, board, roomIds, copyIds })
       },
     },
     evolve: {
