@@ -203,7 +203,7 @@ test('whatever people write on cards and sheets, a reader of Markdown shows just
       const sheetTexts = sheet
         .split('\n')
         .filter(each => each.trim())
-        .map(each => tidy(/^- +\S/.test(each) ? each.slice(2) : each))
+        .map(each => tidy(/^[-#] +\S/.test(each) ? each.slice(2) : each))
       expect(read).toEqual([
         ...[
           'Evening *1*',
