@@ -47,6 +47,8 @@ test('a plan begins with a title, today and the next hour; without a board one i
 }) => {
   await page.getByRole('link', { name: 'Boards' }).click()
   await expect(page.getByRole('link', { name: 'Station notes' })).toBeVisible()
+  // The last of them: all are there.
+  await expect(page.getByRole('link', { name: /^Worksheet/ })).toBeVisible()
   await page.evaluate(async () => {
     for (const link of document.querySelectorAll('a[href^="/boards/"]')) {
       const id = link.getAttribute('href')?.split('/')[2] ?? ''
