@@ -5,6 +5,8 @@ export interface RoomWorkNow {
   pulse: { at: number; edits: number }[]
   latest: { text: string; who: string; at: number } | null
   answeredPrompts: number
+  /** What is written under prompts that are hidden from the others until they are opened, by prompt; without it there is none. */
+  alone?: Record<string, { cards: number; people: number }>
 }
 
 /**

@@ -290,7 +290,7 @@ export const EXAMPLES: { [Kind in PromptKind]: Record<string, KindExample> } = {
       },
     },
     'in columns': {
-      settings: { columns: 'For\nAgainst\nFor now', mostEach: 3 },
+      settings: { columns: 'For\nAgainst\nFor now', mostEach: 3, seen: 'when-opened' },
       edits: arranging,
       hostile: hostileCards,
       finished: {

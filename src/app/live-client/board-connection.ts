@@ -1,6 +1,7 @@
 import { HocuspocusProvider, HocuspocusProviderWebsocket, WebSocketStatus } from '@hocuspocus/provider'
 import * as Y from 'yjs'
 import type { BoardNotice } from '~/contracts/live'
+import { documentName } from '~/core/boards/document-name'
 import { markRemovals } from '~/core/boards/updates/mark-removals'
 
 export interface BoardStatus {
@@ -35,6 +36,15 @@ const patientSocket = () =>
     }
   }
 
+const openSocket = () =>
+  new HocuspocusProviderWebsocket({
+    url: `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/boards/socket`,
+    WebSocketPolyfill: patientSocket(),
+    delay: 700,
+    minDelay: 500,
+    maxDelay: 8000,
+  })
+
 /**
  * One board copy in this browser: the shared document, the socket that keeps it in step, and whether what was
  * written here is on disk. The document outlives a broken line: what is written meanwhile is sent when it is back.
@@ -44,34 +54,39 @@ export class BoardConnection {
   readonly provider: HocuspocusProvider
   private readonly socket: HocuspocusProviderWebsocket
   private readonly listeners = new Set<() => void>()
-  private storedClock = 0
-  /** The number the server gave us to write under; others are refused there. */
+  /** How far the server has on disk what was written under our numbers. */
+  private readonly stored = new Map<number, number>()
+  /** The numbers we write under: the one the server gave us, others are refused there, and those of what was brought in. */
+  private readonly numbers = new Set<number>()
   private writer: number | null = null
+  /** What is written here beside the board, by prompt, until the others are to see it. */
+  private readonly beside = new Map<string, BoardConnection>()
   private online = false
   private askAgain: ReturnType<typeof setTimeout> | undefined
   private status: BoardStatus = { saved: 'stored', ready: false, full: false, closed: false, authors: {} }
 
-  /** `me` is shown to the others in the room as whose cursor it is; the server refuses any other participant's id. */
+  /**
+   * `me` is shown to the others in the room as whose cursor it is; the server refuses any other participant's id. With a socket
+   * and a prompt: what is written beside the board there.
+   */
   constructor(
     readonly copyId: string,
     private readonly me: { id: string } | null,
+    private readonly besides: { socket: HocuspocusProviderWebsocket; promptId: string } | null = null,
   ) {
-    const scheme = location.protocol === 'https:' ? 'wss' : 'ws'
-    this.socket = new HocuspocusProviderWebsocket({
-      url: `${scheme}://${location.host}/boards/socket`,
-      WebSocketPolyfill: patientSocket(),
-      delay: 700,
-      minDelay: 500,
-      maxDelay: 8000,
+    this.socket = besides?.socket ?? openSocket()
+    this.online = this.socket.status === WebSocketStatus.Connected
+    this.provider = new HocuspocusProvider({
+      websocketProvider: this.socket,
+      name: documentName({
+        copyId,
+        own: besides && me && { promptId: besides.promptId, participantId: me.id },
+      }),
+      document: this.doc,
       onStatus: ({ status }) => {
         this.online = status === WebSocketStatus.Connected
         this.refresh()
       },
-    })
-    this.provider = new HocuspocusProvider({
-      websocketProvider: this.socket,
-      name: copyId,
-      document: this.doc,
       // Who we are is in the cookie; this says which number we have, so that we go on under it.
       token: () => String(this.writer ?? ''),
       onSynced: () => this.refresh(),
@@ -94,9 +109,32 @@ export class BoardConnection {
 
   destroy(): void {
     clearTimeout(this.askAgain)
+    for (const own of this.beside.values()) own.destroy()
     this.provider.destroy()
     this.doc.destroy()
-    this.socket.destroy()
+    if (!this.besides) this.socket.destroy()
+  }
+
+  /** What is written under a prompt while the others do not see it: a document of one's own. */
+  own = (promptId: string): BoardConnection => {
+    const known = this.beside.get(promptId)
+    if (known) return known
+    const opened = new BoardConnection(this.copyId, this.me, { socket: this.socket, promptId })
+    this.beside.set(promptId, opened)
+    opened.subscribe(() => this.refresh())
+    return opened
+  }
+
+  /** The others are to see it: the server brings it in, and so does this page, should something not have come there yet. */
+  bringIn = (promptId: string): void => {
+    const own = this.beside.get(promptId)
+    if (!own) return
+    this.beside.delete(promptId)
+    for (const number of own.numbers) this.numbers.add(number)
+    for (const [number, clock] of own.stored) this.heardOf(number, clock)
+    Y.applyUpdate(this.doc, Y.encodeStateAsUpdate(own.doc))
+    own.destroy()
+    this.refresh()
   }
 
   /**
@@ -118,13 +156,18 @@ export class BoardConnection {
     if (writer !== undefined && this.writer === null) this.writeUnder(writer)
     if (full !== undefined) this.change({ full })
     if (authors) this.change({ authors: { ...this.status.authors, ...authors } })
-    this.storedClock = Math.max(this.storedClock, stored[String(this.doc.clientID)] ?? 0)
+    for (const number of this.numbers) this.heardOf(number, stored[String(number)] ?? 0)
     this.refresh()
+  }
+
+  private heardOf(number: number, clock: number): void {
+    this.stored.set(number, Math.max(this.stored.get(number) ?? 0, clock))
   }
 
   /** Nothing has been written here yet: until this is known the board does not show. The cursor goes on under the same number. */
   private writeUnder(writer: number): void {
     this.writer = writer
+    this.numbers.add(writer)
     this.doc.clientID = writer
     const { awareness } = this.provider
     if (!awareness) return
@@ -134,16 +177,16 @@ export class BoardConnection {
     awareness.setLocalState(state)
   }
 
-  /** Ours is stored once the server has on disk all that this browser has written: its clock says how much. */
+  /** Ours is stored once the server has on disk all that this browser has written: its clocks say how much. */
   private refresh(): void {
-    const written = Y.getState(this.doc.store, this.doc.clientID)
-    const stored = written <= this.storedClock
+    const isStored = [...this.numbers].every(
+      number => Y.getState(this.doc.store, number) <= (this.stored.get(number) ?? 0),
+    )
+    const own = [...this.beside.values()].map(each => each.getStatus().saved)
     const { full } = this.status
     const ready = this.status.ready || (this.provider.isSynced && (this.me === null || this.writer !== null))
-    this.change({
-      ready,
-      saved: stored ? 'stored' : !this.online ? 'away' : full ? 'full' : 'sending',
-    })
+    const saved = isStored ? 'stored' : !this.online ? 'away' : full ? 'full' : 'sending'
+    this.change({ ready, saved: saved === 'stored' ? (own.find(each => each !== 'stored') ?? saved) : saved })
   }
 
   private change(part: Partial<BoardStatus>): void {

@@ -1,7 +1,7 @@
 import type { MarkKind } from '~/core/live/marks'
 import { DOOR_MARKS } from './door/marks'
 import { HELP_MARKS } from './help/marks'
-import { HIDDEN_TEXTS_MARKS } from './hidden-texts/marks'
+import { HIDDEN_TEXTS_MARKS } from './hidden/marks'
 import type { MarkLook } from './mark-look'
 import { MESSAGES_MARKS } from './messages/marks'
 import { ROOMS_MARKS } from './rooms/marks'

@@ -11,6 +11,22 @@ interface OpenDocument {
   provider: { awareness: Awareness | null }
 }
 
+/** The same as it is shared: with what is written beside it, by prompt, while the others do not see it. */
+interface SharedDocument extends OpenDocument {
+  own?: (promptId: string) => OpenDocument & OwnStatus
+  bringIn?: (promptId: string) => void
+}
+
+interface OwnStatus {
+  subscribe: (listener: () => void) => () => void
+  getStatus: () => {
+    ready: boolean
+    full: boolean
+    closed: boolean
+    authors: Readonly<Record<string, string>>
+  }
+}
+
 /** What is hidden on a board until somebody opens it. */
 export interface HiddenHere {
   /** Who opened what, by prompt id; empty for a facilitator. What is not named is not open. */
@@ -21,7 +37,7 @@ export interface HiddenHere {
 /** What the space under a prompt gets, whatever its kind. */
 export interface PromptSpaceProps<Kind extends PromptKind = PromptKind> {
   prompt: Extract<Prompt, { kind: Kind }>
-  connection: OpenDocument
+  connection: SharedDocument
   readOnly: boolean
   /** Nothing more can be added; what is there can be read and taken away. */
   full: boolean

@@ -1,6 +1,6 @@
 /** Parts of a board: what is done first, and what waits until it is opened. */
 import type { Board, Prompt } from './board'
-import { isHiddenText } from './hidden-texts'
+import { isHiddenText } from './hidden'
 import type { Part } from './part'
 
 /** The part that opens with the round, whose instructions are the board's own. */

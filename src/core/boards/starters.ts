@@ -29,9 +29,12 @@ export const STARTERS: readonly Starter[] = [
     when: 'Everybody thinks first, then two compare: for questions on which the loudest would otherwise speak for all.',
     board: {
       title: 'Think, pair, share',
-      steps: ['Think alone for two minutes and write one card.', 'Read each other’s cards aloud.'],
+      steps: [
+        'Think alone for two minutes and write one card.',
+        'When the cards are shown, read each other’s aloud.',
+      ],
       prompts: [
-        cards('think', 'What comes to your mind first?', { mostEach: 1 }),
+        cards('think', 'What comes to your mind first?', { mostEach: 1, seen: 'when-opened' }),
         inPart('share', sheet('together', 'What do you agree on, and what not?')),
         inPart('share', {
           id: 'say',

@@ -12,8 +12,10 @@ import type { Logger } from 'pino'
 import { WebSocketServer } from 'ws'
 import * as Y from 'yjs'
 import type { Board } from '~/core/boards/board'
+import { type DocumentName, readDocumentName } from '~/core/boards/document-name'
+import { areHiddenCards } from '~/core/boards/hidden'
 import { beginSheets } from '~/core/boards/prompts/sheet/document'
-import { boardOf, mayRead, mayWorkOn } from '~/core/live/rooms/rooms'
+import { mayRead, mayWorkOn } from '~/core/live/rooms/rooms'
 import type { LiveState } from '~/core/live/topics'
 import type { Database } from '../db/database.server'
 import { boardCopies } from '../db/schema.server'
@@ -22,13 +24,20 @@ import { Allowance } from '../http/allowance.server'
 import { ConnectionCounts } from '../http/connection-counts.server'
 import type { LiveHub } from '../live/hub.server'
 import { Authorship } from './authorship.server'
-import { BoardStorage, type Contribution, readContributions } from './board-storage.server'
+import { BoardStorage, type Contribution, type OwnWriting, readContributions } from './board-storage.server'
 import { BoardWork } from './board-work.server'
 import { readBoard } from './boards.server'
 import { judgeCursors, readMessage } from './message-check.server'
 import { OpenCopy } from './open-copy.server'
 import { guardSocket } from './socket-guard.server'
-import { type ConnectionContext, mayStay, numberIn, refusal, type SocketUser } from './who-asks.server'
+import {
+  type ConnectionContext,
+  mayStay,
+  mayWriteBeside,
+  numberIn,
+  refusal,
+  type SocketUser,
+} from './who-asks.server'
 import { handOutNumber, Writers } from './writers.server'
 
 /** Largest message, in bytes. */
@@ -50,6 +59,7 @@ export class BoardServer {
     allowSynchronousEvents: false,
   })
   private readonly counts = new ConnectionCounts()
+  /** By the document's name. */
   private readonly open = new Map<string, OpenCopy>()
   private readonly toTell = new Map<string, Set<string>>()
   /** Numbers whose browsers have been here since the server started, by session and copy. */
@@ -63,8 +73,8 @@ export class BoardServer {
     this.work = new BoardWork(db)
     this.storage = new BoardStorage(
       db,
-      (copyIds, contributions) => this.afterWrite(copyIds, contributions),
-      copyIds => this.beforeWrite(copyIds),
+      (documents, contributions) => this.afterWrite(documents, contributions),
+      documents => this.beforeWrite(documents),
       error =>
         this.log.error({ error: errorFacts(error) }, 'board changes could not be written; trying again'),
     )
@@ -92,11 +102,18 @@ export class BoardServer {
     })
   }
 
-  /** A copy's document as it is on disk, for reading. */
-  async read(copyId: string): Promise<Y.Doc> {
+  /**
+   * A copy's document as it is on disk, for reading: with what people wrote beside it while it was hidden, as far as `mayRead`
+   * lets it be read.
+   */
+  async read(
+    copyId: string,
+    mayRead: (own: Omit<OwnWriting, 'update'>) => boolean = () => true,
+  ): Promise<Y.Doc> {
     const doc = new Y.Doc()
     const update = await this.storage.load(copyId)
     if (update) Y.applyUpdate(doc, update)
+    for (const own of await this.storage.loadOwn(copyId)) if (mayRead(own)) Y.applyUpdate(doc, own.update)
     return doc
   }
 
@@ -113,39 +130,42 @@ export class BoardServer {
       debounce: 0,
       onAuthenticate: async ({ documentName, context, connectionConfig, token }) => {
         const { user } = context as ConnectionContext
-        const copy = await this.copyOf(documentName)
-        if (!copy) throw refusal()
+        const name = readDocumentName(documentName)
+        const copy = name && (await this.copyOf(name.copyId))
+        if (!name || !copy) throw refusal()
+        const { copyId, own } = name
         const { sessionId } = copy
         const questions = new Allowance(MOST_QUESTIONS, QUESTIONS_A_SECOND)
-        if (user.isFacilitator) {
+        if (user.isFacilitator && own === null) {
           connectionConfig.readOnly = true
-          return { sessionId, participantId: null, writer: null, questions }
+          return { sessionId, copyId, participantId: null, writer: null, questions }
         }
         const participantId = user.participantIn(sessionId)
         const state = await this.hub.state(sessionId)
-        if (!participantId || !mayRead(state, participantId, documentName)) throw refusal()
-        if (!mayWorkOn(state, participantId, documentName)) {
+        if (!participantId || !mayRead(state, participantId, copyId)) throw refusal()
+        if (own !== null && !mayWriteBeside(state, participantId, name)) throw refusal()
+        if (!mayWorkOn(state, participantId, copyId)) {
           connectionConfig.readOnly = true
-          return { sessionId, participantId, writer: null, questions }
+          return { sessionId, copyId, participantId, writer: null, questions }
         }
-        const writer = await handOutNumber(this.db, documentName, participantId, numberIn(token))
+        const writer = await handOutNumber(this.db, copyId, participantId, numberIn(token))
         if (writer === null) throw refusal()
-        this.seen(sessionId, documentName, writer, participantId)
-        return { sessionId, participantId, writer, questions }
+        this.seen(sessionId, copyId, writer, participantId)
+        return { sessionId, copyId, participantId, writer, questions }
       },
       onLoadDocument: async ({ documentName, document }) => {
         const update = await this.storage.load(documentName)
         if (update) Y.applyUpdate(document, update)
       },
-      afterLoadDocument: ({ documentName, document }) => this.watch(documentName, document),
+      afterLoadDocument: ({ document }) => this.watch(document),
       connected: async ({ connection, context, documentName }) => {
-        const { sessionId, participantId, guard, writer } = context as ConnectionContext
+        const { sessionId, copyId, participantId, guard, writer } = context as ConnectionContext
         guard.opened()
         const copy = this.open.get(documentName)
-        if (!copy || !sessionId) return
+        if (!copy || !sessionId || !copyId) return
         const state = await this.hub.state(sessionId)
         // The session may have moved on between the question and the answer.
-        if (participantId && !mayStay(state, participantId, documentName, connection)) connection.close()
+        if (participantId && !mayStay(state, participantId, copyId, connection)) connection.close()
         else connection.sendStateless(copy.greeting(state, writer ?? null))
       },
       beforeHandleMessage: async ({ update, connection, context }) => {
@@ -167,7 +187,8 @@ export class BoardServer {
     const copies = this.seenNumbers.get(sessionId) ?? new Map<string, Set<number>>()
     this.seenNumbers.set(sessionId, copies)
     copies.set(copyId, (copies.get(copyId) ?? new Set()).add(writer))
-    this.open.get(copyId)?.writers.comesWith(writer, participantId)
+    for (const copy of this.open.values())
+      if (copy.name.copyId === copyId) copy.writers.comesWith(writer, participantId)
   }
 
   /**
@@ -218,57 +239,88 @@ export class BoardServer {
   }
 
   /** Follows a document that was just loaded. */
-  private async watch(copyId: string, document: Document): Promise<void> {
-    const copy = await this.copyOf(copyId)
-    if (!copy) return
-    const { sessionId, board } = copy
+  private async watch(document: Document): Promise<void> {
+    const name = readDocumentName(document.name)
+    const copy = name && (await this.copyOf(name.copyId))
+    if (!name || !copy) return
+    const { copyId, own } = name
+    const { sessionId } = copy
+    const board =
+      own === null
+        ? copy.board
+        : { ...copy.board, prompts: copy.board.prompts.filter(({ id }) => id === own.promptId) }
     const seen = this.seenNumbers.get(sessionId)?.get(copyId) ?? []
-    const [writers, earlier] = await Promise.all([
+    const [writers, earlier, state] = await Promise.all([
       Writers.of(this.db, copyId, seen),
       readContributions(this.db, [copyId]),
+      this.hub.state(sessionId),
     ])
-    const authorship = new Authorship(copyId, document, board, earlier)
+    const known = knownHere(name, copy.board, earlier)
+    const authorship = new Authorship(copyId, document, board, known)
     const isNew = document.store.clients.size === 0
-    this.open.set(
-      copyId,
-      new OpenCopy(copyId, sessionId, board, document, authorship, writers, this.storage, this.log),
+    const opened = new OpenCopy(
+      { name, sessionId, board, document, authorship, writers, state },
+      this.storage,
+      this.log,
     )
+    this.open.set(document.name, opened)
+    if (own !== null) return
     // Stored like what people write, in nobody's name.
     if (isNew) document.transact(() => beginSheets(document, board))
+    opened.follow(await this.hub.state(sessionId))
+    await this.bringIn(opened)
   }
 
-  private beforeWrite(copyIds: Set<string>): void {
-    for (const copyId of copyIds) {
-      this.open.get(copyId)?.writeBegins()
+  /** What people wrote beside a copy while it was hidden goes into it once that is open. */
+  private async bringIn(copy: OpenCopy): Promise<void> {
+    const opened = copy.opened()
+    if (opened.length === 0) return
+    const { copyId } = copy.name
+    const own = (await this.storage.loadOwn(copyId)).filter(({ promptId }) => opened.includes(promptId))
+    if (own.length === 0 || copy.isGone) return
+    copy.bringIn(Y.mergeUpdates(own.map(({ update }) => update)))
+  }
+
+  private beforeWrite(documents: Set<string>): void {
+    for (const name of documents) {
+      this.open.get(name)?.writeBegins()
     }
   }
 
-  private async afterWrite(copyIds: Set<string>, contributions: Contribution[]): Promise<void> {
+  private async afterWrite(documents: Set<string>, contributions: Contribution[]): Promise<void> {
     this.work.add(contributions)
-    const written = [...copyIds].flatMap(copyId => {
-      const copy = this.open.get(copyId)
-      return copy ? [{ copyId, copy }] : []
+    const written = [...documents].flatMap(document => {
+      const copy = this.open.get(document)
+      return copy ? [{ document, copy }] : []
     })
     // The next write may begin while boards are told of this one.
     for (const { copy } of written) copy.written()
-    for (const copyId of copyIds) {
+    for (const copyId of new Set([...documents].map(name => readDocumentName(name)?.copyId ?? name))) {
       // Whoever wrote the last word may have left with it: the lanes are told all the same.
       const sessionId = this.open.get(copyId)?.sessionId ?? (await this.copyOf(copyId))?.sessionId
       if (sessionId) this.tellLanes(sessionId, copyId)
     }
-    for (const { copyId, copy } of written) {
-      await this.tellBoard(copyId, copy)
+    for (const { document, copy } of written) {
+      await this.tellBoard(document, copy)
+      // What was still written beside the board when it was opened.
+      const whole = copy.name.own && this.open.get(copy.name.copyId)
+      if (whole && copy.opened().includes(copy.name.own?.promptId ?? ''))
+        await this.bringIn(whole).catch(error => this.failedToBringIn(error))
       // Edits that arrive meanwhile are passed on before the next board is told.
       await setImmediate()
     }
   }
 
+  private failedToBringIn(error: unknown): void {
+    this.log.error({ error: errorFacts(error) }, 'what was hidden could not be shown')
+  }
+
   /** Tells everybody at a board in one message what is on disk and who wrote the pieces that are new. */
-  private async tellBoard(copyId: string, copy: OpenCopy): Promise<void> {
+  private async tellBoard(document: string, copy: OpenCopy): Promise<void> {
     try {
       const state = await this.hub.state(copy.sessionId)
-      if (this.open.get(copyId) !== copy) return
-      this.hocuspocus.documents.get(copyId)?.broadcastStateless(copy.news(state))
+      if (this.open.get(document) !== copy) return
+      this.hocuspocus.documents.get(document)?.broadcastStateless(copy.news(state))
     } catch (error) {
       this.log.error({ error: errorFacts(error) }, 'a board could not be told what is stored')
     }
@@ -293,19 +345,37 @@ export class BoardServer {
     }, TELL_EVERY_MS).unref()
   }
 
-  /** A session has moved on: boards may be others, and be closed to some. */
+  /** A session has moved on: boards may be others, be closed to some, and show what was hidden. */
   private hear(sessionId: string, state: LiveState): void {
-    for (const [copyId, copy] of this.open) {
+    for (const [document, copy] of this.open) {
       if (copy.sessionId !== sessionId) continue
-      const room = state.rooms.find(each => each.copyId === copyId)
-      if (room) copy.follow(boardOf(state, room))
-      for (const connection of this.hocuspocus.documents.get(copyId)?.getConnections() ?? []) {
+      const { copyId, own } = copy.name
+      const openBefore = copy.opened().length
+      copy.follow(state)
+      for (const connection of this.hocuspocus.documents.get(document)?.getConnections() ?? []) {
         const { participantId } = connection.context as ConnectionContext
         if (participantId && !mayStay(state, participantId, copyId, connection)) {
           connection.readOnly = true
           connection.close({ code: 4403, reason: 'This board is closed for you.' })
         }
       }
+      if (own === null && copy.opened().length > openBefore)
+        this.bringIn(copy).catch(error => this.failedToBringIn(error))
     }
   }
+}
+
+/** Who wrote what, as far as those at a document may know: of cards that are hidden not even that there are any. */
+function knownHere(
+  { own }: DocumentName,
+  { prompts }: Board,
+  earlier: readonly Contribution[],
+): Contribution[] {
+  if (own !== null)
+    return earlier.filter(
+      ({ promptId, participantId }) => promptId === own.promptId && participantId === own.participantId,
+    )
+  // Those of hidden cards that are open come with them.
+  const hidden = prompts.filter(areHiddenCards).map(({ id }) => id)
+  return earlier.filter(({ promptId }) => !hidden.includes(promptId))
 }

@@ -1,31 +1,21 @@
-import { once } from 'node:events'
-import { createServer, type Server } from 'node:http'
-import type { AddressInfo } from 'node:net'
 import { eq } from 'drizzle-orm'
+import { boardLines } from 'tests/fixtures/board-lines'
 import { runningServer } from 'tests/fixtures/running'
 import * as Y from 'yjs'
-import type { BoardNotice } from '~/contracts/live'
 import { addCard, readCards } from '~/core/boards/prompts/cards/document'
 import { readAnswer } from '~/core/boards/prompts/kinds'
 import { fragmentText, sheetOf } from '~/core/boards/prompts/sheet/document'
-import { openSocket } from '~/demo/simulated-participant'
 import { boardCopies } from '../db/schema.server'
 
 let running: Awaited<ReturnType<typeof runningServer>>
-let server: Server
-/** Two in one room; which of them a line is from is said in its cookie. */
+let lines: Awaited<ReturnType<typeof boardLines>>
+/** Two in one room; which of them a line is from is said by their place here. */
 let participantIds: string[]
 let copyId: string
 
 beforeAll(async () => {
   running = await runningServer()
-  server = createServer()
-  server.on('upgrade', (request, socket, head) => {
-    const participantId = participantIds[Number(request.headers.cookie)] ?? null
-    const user = { key: String(participantId), isFacilitator: false, participantIn: () => participantId }
-    running.boards.accept(request, socket, head, user, 'here')
-  })
-  await once(server.listen(0), 'listening')
+  lines = await boardLines(running.boards, who => participantIds[who] ?? null)
   const { sessionId, hub, facilitator } = running
   participantIds = [await running.join(0), await running.join(1)]
   const [room] = (await hub.state(sessionId)).rooms
@@ -36,37 +26,11 @@ beforeAll(async () => {
   await hub.command(sessionId, facilitator, { type: 'send-out', seconds: 600 })
 })
 afterAll(async () => {
-  server.closeAllConnections()
-  server.close()
+  lines.close()
   await running.stop()
 })
 
-/** A writer's line to the board, and what it is told. */
-async function line(doc: Y.Doc, who = 0, copy = copyId) {
-  const { port } = server.address() as AddressInfo
-  const { provider, socket } = openSocket(`http://localhost:${port}`, String(who), copy, doc)
-  const notices: BoardNotice[] = []
-  const wake: (() => void)[] = []
-  provider.on('stateless', ({ payload }: { payload: string }) => {
-    notices.push(JSON.parse(payload))
-    for (const each of wake) each()
-  })
-  const until = (fits: (notice: BoardNotice) => boolean): Promise<BoardNotice> =>
-    new Promise(resolve => {
-      const look = () => {
-        const found = notices.find(fits)
-        if (found) resolve(found)
-      }
-      wake.push(look)
-      look()
-    })
-  await new Promise<void>(resolve => provider.on('synced', () => resolve()))
-  const close = () => {
-    provider.destroy()
-    socket.destroy()
-  }
-  return { until, close, provider }
-}
+const line = (doc: Y.Doc, who = 0, copy = copyId) => lines.open(doc, who, copy)
 
 const clockOf = (doc: Y.Doc) => Y.decodeStateVector(Y.encodeStateVector(doc)).get(doc.clientID) ?? 0
 

@@ -1,5 +1,6 @@
-import { asc, eq, inArray, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm'
 import * as Y from 'yjs'
+import { documentName, readDocumentName } from '~/core/boards/document-name'
 import type { Database } from '../db/database.server'
 import { boardUpdates, contributions } from '../db/schema.server'
 
@@ -15,8 +16,16 @@ export interface Contribution {
   at: number
 }
 
+/** What somebody wrote under a prompt while it was hidden from the others. */
+export interface OwnWriting {
+  promptId: string
+  participantId: string
+  update: Uint8Array
+}
+
 interface Change {
-  copyId: string
+  /** The name of the document: a copy, or what somebody writes beside it. */
+  document: string
   update: Uint8Array
   contributions: Contribution[]
 }
@@ -24,9 +33,9 @@ interface Change {
 /** A change on its way to disk; its number says how many came before it. */
 type PendingChange = Change & { number: number }
 
-/** Somebody who waits until no change up to this one is outstanding, of one copy or of all. */
+/** Somebody who waits until no change up to this one is outstanding, of some documents or of all. */
 interface Waiter {
-  copyId: string | null
+  isMine: (document: string) => boolean
   number: number
   resolve: () => void
 }
@@ -53,9 +62,9 @@ export class BoardStorage {
 
   constructor(
     private readonly db: Database,
-    /** Told after each write which copies are on disk as they were when it began, and what was contributed. */
-    private readonly stored: (copyIds: Set<string>, contributions: Contribution[]) => void,
-    private readonly writeBegins: (copyIds: Set<string>) => void,
+    /** Told after each write which documents are on disk as they were when it began, and what was contributed. */
+    private readonly stored: (documents: Set<string>, contributions: Contribution[]) => void,
+    private readonly writeBegins: (documents: Set<string>) => void,
     private readonly failed: (error: unknown) => void,
   ) {}
 
@@ -68,11 +77,15 @@ export class BoardStorage {
   }
 
   /**
-   * Resolves when all that was appended until now, to one copy or to all, is on disk. It waits for no change that comes
-   * after it, and not for other copies' when nothing of its own is outstanding; what it waits for is not gathered first.
+   * Resolves when all that was appended until now, to one document or to all, is on disk. It waits for no change that comes
+   * after it, and not for other documents' when nothing of its own is outstanding; what it waits for is not gathered first.
    */
-  async settled(copyId: string | null = null): Promise<void> {
-    const waiter = { copyId, number: this.appended }
+  async settled(document: string | null = null): Promise<void> {
+    await this.settledOf(document === null ? () => true : each => each === document)
+  }
+
+  private async settledOf(isMine: Waiter['isMine']): Promise<void> {
+    const waiter = { isMine, number: this.appended }
     if (!this.outstanding(waiter)) return
     await new Promise<void>(resolve => {
       this.waiters.push({ ...waiter, resolve })
@@ -80,10 +93,9 @@ export class BoardStorage {
     })
   }
 
-  private outstanding({ copyId, number }: Omit<Waiter, 'resolve'>): boolean {
-    const isMine = (change: PendingChange) =>
-      change.number <= number && (copyId === null || change.copyId === copyId)
-    return this.inFlight.some(isMine) || this.pending.some(isMine)
+  private outstanding({ isMine, number }: Omit<Waiter, 'resolve'>): boolean {
+    const isOut = (change: PendingChange) => change.number <= number && isMine(change.document)
+    return this.inFlight.some(isOut) || this.pending.some(isOut)
   }
 
   private letGo(): void {
@@ -92,33 +104,53 @@ export class BoardStorage {
     for (const waiter of done) waiter.resolve()
   }
 
-  /** A copy's document as one update; null when nobody has written in it. Merges many small changes into one. */
-  async load(copyId: string): Promise<Uint8Array | null> {
-    await this.settled(copyId)
+  /** A document as one update; null when nobody has written in it. Merges many small changes into one. */
+  async load(document: string): Promise<Uint8Array | null> {
+    await this.settled(document)
     const rows = await this.db
       .select({ id: boardUpdates.id, update: boardUpdates.update })
       .from(boardUpdates)
-      .where(eq(boardUpdates.copyId, copyId))
+      .where(isOf(document))
       .orderBy(asc(boardUpdates.id))
     if (rows.length === 0) return null
     const merged = Y.mergeUpdates(rows.map(row => row.update))
     if (rows.length >= MERGE_FROM) {
       const ids = rows.map(row => row.id)
-      await this.replace(copyId, ids, merged)
+      await this.replace(document, ids, merged)
     }
     return merged
+  }
+
+  /** What people wrote beside a copy while it was hidden from the others: each person's under each prompt as one update. */
+  async loadOwn(copyId: string): Promise<OwnWriting[]> {
+    await this.settledOf(document => readDocumentName(document)?.copyId === copyId && document !== copyId)
+    const rows = await this.db
+      .select()
+      .from(boardUpdates)
+      .where(and(eq(boardUpdates.copyId, copyId), isNotNull(boardUpdates.participantId)))
+      .orderBy(asc(boardUpdates.id))
+    const documents = new Map<string, Omit<OwnWriting, 'update'> & { updates: Uint8Array[] }>()
+    for (const { promptId, participantId, update } of rows) {
+      if (promptId === null || participantId === null) continue
+      const name = documentName({ copyId, own: { promptId, participantId } })
+      const document = documents.get(name) ?? { promptId, participantId, updates: [] }
+      document.updates.push(update)
+      documents.set(name, document)
+    }
+    return [...documents.values()].map(({ updates, ...own }) => ({ ...own, update: Y.mergeUpdates(updates) }))
   }
 
   /**
    * Puts one row in the place of exactly those it was made of: another server on the same database may have written one
    * with a lower number that was not to be seen yet.
    */
-  private async replace(copyId: string, ids: readonly number[], merged: Uint8Array): Promise<void> {
+  private async replace(document: string, ids: readonly number[], merged: Uint8Array): Promise<void> {
+    const { copyId, own } = partsOf(document)
     await this.db.transaction(async transaction => {
       await transaction.execute(sql`
         delete from board_updates where copy_id = ${copyId}
         and id in (select jsonb_array_elements_text(${JSON.stringify(ids)}::jsonb)::bigint)`)
-      await transaction.insert(boardUpdates).values({ copyId, update: merged })
+      await transaction.insert(boardUpdates).values({ copyId, ...own, update: merged })
     })
   }
 
@@ -138,14 +170,14 @@ export class BoardStorage {
     const changes = this.pending
     this.pending = []
     this.inFlight = changes
-    const copyIds = new Set(changes.map(change => change.copyId))
-    this.writeBegins(copyIds)
+    const documents = new Set(changes.map(change => change.document))
+    this.writeBegins(documents)
     const written = await this.write(changes).catch((error: unknown) => {
       this.failed(error)
       return null
     })
     // Told apart from writing: what is on disk must not be written again because somebody could not be told.
-    if (written) this.stored(copyIds, written)
+    if (written) this.stored(documents, written)
     else await this.writeOneByOne(changes)
     this.inFlight = []
   }
@@ -176,15 +208,14 @@ export class BoardStorage {
         done.push(...(await this.write([change])))
       } catch (error) {
         this.failed(error)
-        unstored.add(change.copyId)
+        unstored.add(change.document)
         if (isRefusedForGood(error)) continue
         rest = changes.slice(index)
         break
       }
     }
-    for (const { copyId } of rest) unstored.add(copyId)
-    const copyIds = new Set(changes.map(change => change.copyId).filter(copyId => !unstored.has(copyId)))
-    this.stored(copyIds, done)
+    for (const { document } of rest) unstored.add(document)
+    this.stored(new Set(changes.map(change => change.document).filter(each => !unstored.has(each))), done)
     if (rest.length === 0) return
     this.pending = [...rest, ...this.pending]
     this.inFlight = []
@@ -198,11 +229,14 @@ export class BoardStorage {
    */
   private async write(changes: PendingChange[]): Promise<Contribution[]> {
     const merged = mergeContributions(changes.flatMap(change => change.contributions))
-    const updates = changes.map(({ copyId, update }) => [copyId, Buffer.from(update).toString('base64')])
+    const updates = changes.map(({ document, update }) => {
+      const { copyId, own } = partsOf(document)
+      return [copyId, own?.promptId, own?.participantId, Buffer.from(update).toString('base64')]
+    })
     await this.db.transaction(async transaction => {
       await transaction.execute(sql`
-        insert into board_updates (copy_id, update)
-        select change->>0, decode(change->>1, 'base64')
+        insert into board_updates (copy_id, prompt_id, participant_id, update)
+        select change->>0, change->>1, change->>2, decode(change->>3, 'base64')
         from jsonb_array_elements(${JSON.stringify(updates)}::jsonb) with ordinality as changes (change, place)
         order by place`)
       if (merged.length > 0) await insertContributions(transaction, merged)
@@ -210,6 +244,19 @@ export class BoardStorage {
     return merged
   }
 }
+
+/** Rows of one document, and not of others beside it. */
+function isOf(document: string) {
+  const { copyId, own } = partsOf(document)
+  return and(
+    eq(boardUpdates.copyId, copyId),
+    ...(own === null
+      ? [isNull(boardUpdates.participantId)]
+      : [eq(boardUpdates.promptId, own.promptId), eq(boardUpdates.participantId, own.participantId)]),
+  )
+}
+
+const partsOf = (document: string) => readDocumentName(document) ?? { copyId: document, own: null }
 
 /** Adds to what the same person did to the same piece in the same half minute. */
 export async function insertContributions(db: Database, list: readonly Contribution[]): Promise<void> {

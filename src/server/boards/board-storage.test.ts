@@ -73,22 +73,23 @@ test('an untouched copy has nothing', async () => {
 
 test('what was appended is there when the copy is opened, in whatever writes it went', async () => {
   const updates = updatesOf(12)
-  for (const update of updates.slice(0, 5)) storage.append({ copyId, update, contributions: [] })
+  for (const update of updates.slice(0, 5)) storage.append({ document: copyId, update, contributions: [] })
   await storage.settled()
-  for (const update of updates.slice(5)) storage.append({ copyId, update, contributions: [] })
+  for (const update of updates.slice(5)) storage.append({ document: copyId, update, contributions: [] })
   expect(await kept()).toBe(12)
   expect(stored.flatMap(each => each.copyIds)).toContain(copyId)
 })
 
 test('changes of the same moment go into one write', async () => {
-  for (const update of updatesOf(30)) storage.append({ copyId, update, contributions: [contribution()] })
+  for (const update of updatesOf(30))
+    storage.append({ document: copyId, update, contributions: [contribution()] })
   await storage.settled()
   expect(stored).toHaveLength(1)
   expect(stored[0]?.contributions).toMatchObject([{ edits: 30 }])
 })
 
 test('many small changes are merged into one row when the copy is opened, and none is lost', async () => {
-  for (const update of updatesOf(120)) storage.append({ copyId, update, contributions: [] })
+  for (const update of updatesOf(120)) storage.append({ document: copyId, update, contributions: [] })
   expect(await kept()).toBe(120)
   expect(await running.db.select().from(boardUpdates)).toHaveLength(1)
   expect(await kept()).toBe(120)
@@ -96,9 +97,9 @@ test('many small changes are merged into one row when the copy is opened, and no
 
 test('a change the database refuses is given up alone: the others of its write are kept', async () => {
   const [first, second] = updatesOf(2) as [Uint8Array, Uint8Array]
-  storage.append({ copyId, update: first, contributions: [] })
-  storage.append({ copyId: 'no-such-copy', update: first, contributions: [] })
-  storage.append({ copyId, update: second, contributions: [] })
+  storage.append({ document: copyId, update: first, contributions: [] })
+  storage.append({ document: 'no-such-copy', update: first, contributions: [] })
+  storage.append({ document: copyId, update: second, contributions: [] })
   await storage.settled()
   expect(failures.length).toBeGreaterThan(0)
   expect(await kept()).toBe(2)
@@ -125,7 +126,7 @@ test('a board is called stored only when all of its changes are, also while the 
     () => undefined,
     error => failures.push(error),
   )
-  for (const update of updatesOf(2)) storage.append({ copyId, update, contributions: [] })
+  for (const update of updatesOf(2)) storage.append({ document: copyId, update, contributions: [] })
   await storage.settled()
   expect(failures).toHaveLength(2)
   expect(stored.map(each => each.copyIds)).toEqual([[], [copyId]])
@@ -136,20 +137,20 @@ test('opening a copy waits for its own changes only, however much is written els
   const { rooms } = await running.hub.state(running.sessionId)
   const other = rooms[1]?.copyId as string
   const [update] = updatesOf(1) as [Uint8Array]
-  storage.append({ copyId, update, contributions: [] })
+  storage.append({ document: copyId, update, contributions: [] })
   await storage.settled()
   // From here on the other copy is never quiet: every write finds another change appended.
   let busy = true
   const keepBusy = () => {
     if (!busy) return
-    storage.append({ copyId: other, update, contributions: [] })
+    storage.append({ document: other, update, contributions: [] })
     setTimeout(keepBusy, 1)
   }
   keepBusy()
   expect(await kept()).toBe(1)
   expect(stored.flatMap(each => each.copyIds)).not.toContain(other)
   // And with a change of its own outstanding it waits for that one, not until all is quiet.
-  storage.append({ copyId, update: (updatesOf(2)[1] ?? update) as Uint8Array, contributions: [] })
+  storage.append({ document: copyId, update: (updatesOf(2)[1] ?? update) as Uint8Array, contributions: [] })
   await storage.settled(copyId)
   busy = false
   expect(stored.flatMap(each => each.copyIds)).toContain(copyId)
@@ -158,7 +159,7 @@ test('opening a copy waits for its own changes only, however much is written els
 
 test('what another server wrote meanwhile with a lower number is not lost when rows are merged', async () => {
   const updates = updatesOf(60)
-  for (const update of updates.slice(1)) storage.append({ copyId, update, contributions: [] })
+  for (const update of updates.slice(1)) storage.append({ document: copyId, update, contributions: [] })
   await storage.settled()
   const rows = await running.db.select().from(boardUpdates).orderBy(asc(boardUpdates.id))
   // The row is there before any other by its number, and seen only after the others were read.
@@ -193,7 +194,7 @@ test('that nobody could be told does not write anything twice', async () => {
     () => undefined,
     error => failures.push(error),
   )
-  for (const update of updatesOf(3)) storage.append({ copyId, update, contributions: [] })
+  for (const update of updatesOf(3)) storage.append({ document: copyId, update, contributions: [] })
   await new Promise(resolve => setTimeout(resolve, 900))
   expect(failures).toHaveLength(1)
   expect(await running.db.select().from(boardUpdates)).toHaveLength(3)

@@ -1,5 +1,9 @@
 import { eq } from 'drizzle-orm'
 import type { RoomWorkNow } from '~/contracts/live'
+import { areHiddenCards } from '~/core/boards/hidden'
+import { openedIn } from '~/core/live/hidden/opened'
+import type { Room } from '~/core/live/rooms/room'
+import { boardOf } from '~/core/live/rooms/rooms'
 import type { LiveState } from '~/core/live/topics'
 import { addToPulse } from '~/core/review/pulse'
 import type { Database } from '../db/database.server'
@@ -9,8 +13,8 @@ import { type Contribution, readContributions } from './board-storage.server'
 interface CopyWork {
   pulse: { at: number; edits: number }[]
   latest: Contribution | null
-  /** Which pieces of each prompt say something. */
-  written: Map<string, Set<string>>
+  /** Which pieces of each prompt say something, with who wrote in them last. */
+  written: Map<string, Map<string, string>>
 }
 
 /** How far the rooms of running sessions have come, kept up to date from what is written. */
@@ -46,7 +50,7 @@ export class BoardWork {
     await this.load(sessionId)
     await this.loadMore(sessionId, state)
     const rooms = state.rooms.filter(room => !only || only.has(room.copyId))
-    return Object.fromEntries(rooms.map(room => [room.id, shown(this.copies.get(room.copyId), state)]))
+    return Object.fromEntries(rooms.map(room => [room.id, shown(this.copies.get(room.copyId), state, room)]))
   }
 
   private load(sessionId: string): Promise<void> {
@@ -101,17 +105,18 @@ export class BoardWork {
 
 function take(work: CopyWork, one: Contribution): void {
   work.pulse = addToPulse(work.pulse, one.halfMinute, one.edits)
-  const written = work.written.get(one.promptId) ?? new Set()
+  const written = work.written.get(one.promptId) ?? new Map()
   work.written.set(one.promptId, written)
   if (one.text.trim()) {
-    written.add(one.entryId)
+    written.set(one.entryId, one.participantId)
     work.latest = one
   } else written.delete(one.entryId)
 }
 
-function shown(work: CopyWork | undefined, state: LiveState): RoomWorkNow {
+function shown(work: CopyWork | undefined, state: LiveState, room: Room): RoomWorkNow {
   if (!work) return { pulse: [], latest: null, answeredPrompts: 0 }
   const { latest } = work
+  const alone = aloneIn(work, state, room)
   return {
     pulse: work.pulse,
     latest: latest && {
@@ -120,5 +125,16 @@ function shown(work: CopyWork | undefined, state: LiveState): RoomWorkNow {
       at: latest.at,
     },
     answeredPrompts: [...work.written.values()].filter(entries => entries.size > 0).length,
+    ...(alone.length > 0 && { alone: Object.fromEntries(alone) }),
   }
+}
+
+/** How much people have written that the others do not see yet. */
+function aloneIn({ written }: CopyWork, state: LiveState, room: Room) {
+  const opened = openedIn(state, room.id)
+  return boardOf(state, room).prompts.flatMap(prompt => {
+    const cards = written.get(prompt.id)
+    if (!areHiddenCards(prompt) || prompt.id in opened || !cards?.size) return []
+    return [[prompt.id, { cards: cards.size, people: new Set(cards.values()).size }] as const]
+  })
 }

@@ -1,5 +1,6 @@
 import { plannedSession, value } from 'tests/fixtures/class'
 import { runningServer } from 'tests/fixtures/running'
+import type { Board } from '~/core/boards/board'
 import { openSession } from '../live/requests.server'
 import { type Contribution, insertContributions } from './board-storage.server'
 import { BoardWork } from './board-work.server'
@@ -56,4 +57,28 @@ test('rooms that are made after the work of a session was read show what is writ
   })
   work.forget(sessionId)
   expect((await work.of(sessionId, state)).room).toMatchObject({ pulse: [{ edits: 6 }] })
+})
+
+test('what people write alone is counted for facilitators until it is opened, with how many of them wrote', async () => {
+  const { db, hub, sessionId, facilitator } = running
+  const board: Board = {
+    title: 'Herons',
+    steps: [],
+    prompts: [{ id: 'c', kind: 'cards', text: 'Alone', settings: { seen: 'when-opened' } }],
+  }
+  value(await hub.command(sessionId, facilitator, { type: 'correct-board', place: 0, board, roomId: null }))
+  const work = new BoardWork(db)
+  const room = (await hub.state(sessionId)).rooms[0]
+  if (!room) throw new Error('The session has no room.')
+  const aloneNow = async () => (await work.of(sessionId, await hub.state(sessionId)))[room.id]?.alone
+  expect(await aloneNow()).toBeUndefined()
+  work.add([card(room.copyId, 'e1', 'One'), card(room.copyId, 'e2', 'Two')])
+  work.add([{ ...card(room.copyId, 'e3', 'Three'), participantId: 'bo' }])
+  expect(await aloneNow()).toEqual({ c: { cards: 3, people: 2 } })
+  work.add([{ ...card(room.copyId, 'e3', ''), participantId: 'bo' }])
+  expect(await aloneNow()).toEqual({ c: { cards: 2, people: 1 } })
+  value(
+    await hub.command(sessionId, facilitator, { type: 'open-hidden-text', promptId: 'c', roomId: room.id }),
+  )
+  expect(await aloneNow()).toBeUndefined()
 })

@@ -3,9 +3,15 @@ import { type Connection, type Document, OutgoingMessage } from '@hocuspocus/ser
 import type { Logger } from 'pino'
 import * as Y from 'yjs'
 import type { BoardNotice } from '~/contracts/live'
-import type { Board } from '~/core/boards/board'
+import type { Board, Prompt } from '~/core/boards/board'
+import type { DocumentName } from '~/core/boards/document-name'
 import type { Mend } from '~/core/boards/prompts/kind'
+import { rootsOf } from '~/core/boards/prompts/kinds'
+import { isIn } from '~/core/boards/touched'
 import { type Look, lookAt } from '~/core/boards/updates/look'
+import { openedIn } from '~/core/live/hidden/opened'
+import { notYetOpenIn } from '~/core/live/parts/parts'
+import { boardOf } from '~/core/live/rooms/rooms'
 import type { LiveState } from '~/core/live/topics'
 import { serverNow } from '../clock.server'
 import { errorFacts } from '../error-facts.server'
@@ -30,7 +36,21 @@ const MEASURE_FULL_MS = 2_000
 /** What is to become of an update: `again` asks its sender for all that is missing; `refuse` ends the line it came over. */
 export type Taken = 'taken' | 'dropped' | 'again' | 'refuse'
 
-/** A board copy that somebody has open: what may be added to it, whose that is, and how far it is on disk. */
+/** A document that was opened, and all it hangs on. */
+interface Opened {
+  name: DocumentName
+  sessionId: string
+  board: Board
+  document: Document
+  authorship: Authorship
+  writers: Writers
+  state: LiveState
+}
+
+/**
+ * A board copy that somebody has open, or what somebody writes beside it while that is hidden: what may be added to it, whose
+ * that is, and how far it is on disk.
+ */
 export class OpenCopy {
   /** At most this large, in bytes: what was measured last, and every change since. */
   private bytes: number
@@ -46,17 +66,29 @@ export class OpenCopy {
   private stored: Clocks
   /** How many of the authors everybody at the board has been told, in the order in which they were found. */
   private toldAuthors: number
+  /** What was written beside it is being taken in. */
+  private bringingIn = false
+  readonly name: DocumentName
+  readonly sessionId: string
+  readonly writers: Writers
+  private board: Board
+  private readonly document: Document
+  private readonly authorship: Authorship
+  private state: LiveState
 
   constructor(
-    readonly copyId: string,
-    readonly sessionId: string,
-    private board: Board,
-    private readonly document: Document,
-    private readonly authorship: Authorship,
-    readonly writers: Writers,
+    opened: Opened,
     private readonly storage: BoardStorage,
     private readonly log: Logger,
   ) {
+    this.name = opened.name
+    this.sessionId = opened.sessionId
+    this.writers = opened.writers
+    this.board = opened.board
+    this.document = opened.document
+    this.authorship = opened.authorship
+    this.state = opened.state
+    const { document, authorship } = opened
     this.bytes = Y.encodeStateAsUpdate(document).byteLength
     this.measured = this.bytes
     this.full = this.bytes > FULL_FROM
@@ -83,11 +115,12 @@ export class OpenCopy {
     const look = lookAt(update, this.document)
     if (!look.ok) return this.say(look)
     if (!this.writers.mayBring(participantId, look.writers)) {
-      this.log.warn(
-        { copyId: this.copyId, participantId },
-        'what was written under another’s number was not taken',
-      )
+      this.log.warn({ ...this.name, participantId }, 'what was written under another’s number was not taken')
       return 'dropped'
+    }
+    if (!this.mayHold(look.roots)) {
+      this.log.warn({ ...this.name, participantId }, 'what was written where nobody may yet was refused')
+      return 'refuse'
     }
     if (look.adds && !this.hasRoom(update.byteLength)) {
       this.refusedAt = this.measured
@@ -101,12 +134,54 @@ export class OpenCopy {
     return this.putAsideNothing() ? 'taken' : 'refuse'
   }
 
-  /** Goes on with the board as the session has it now. */
-  follow(board: Board): void {
+  /** Takes in what people wrote beside it, under their own numbers, while it was hidden: of what is here already, nothing. */
+  bringIn(update: Uint8Array): void {
+    const missing = Y.diffUpdate(update, Y.encodeStateVector(this.document))
+    if (!this.hasRoom(missing.byteLength)) {
+      this.log.warn({ ...this.name }, 'what was hidden had no room')
+      return
+    }
+    this.bringingIn = true
+    try {
+      Y.applyUpdate(this.document, missing)
+    } finally {
+      this.bringingIn = false
+    }
+    this.putAsideNothing()
+  }
+
+  /** Goes on with the session, and the board as it has it now. */
+  follow(state: LiveState): void {
+    this.state = state
+    const room = this.room()
+    if (!room || this.name.own !== null) return
+    const board = boardOf(state, room)
     if (board === this.board) return
     const isOther = !isDeepStrictEqual(board, this.board)
     this.board = board
     if (isOther) this.authorship.follow(board)
+  }
+
+  /** Prompts whose cards everybody wrote alone at first, and are open now. */
+  opened(): string[] {
+    const room = this.room()
+    return room ? Object.keys(openedIn(this.state, room.id)) : []
+  }
+
+  private room() {
+    return this.state.rooms.find(({ copyId }) => copyId === this.name.copyId)
+  }
+
+  /** Whether people may write there: under prompts that are open, and what is hidden beside the board. */
+  private mayHold(roots: readonly string[]): boolean {
+    const isUnder = (prompt: Prompt) => (root: string) => rootsOf(prompt).some(name => isIn(root, name))
+    const fresh = roots.filter(root => isUntouched(this.document.share.get(root)))
+    if (fresh.length === 0) return true
+    if (this.name.own !== null)
+      return fresh.every(root => this.board.prompts.some(prompt => isUnder(prompt)(root)))
+    const room = this.room()
+    const shut = room ? notYetOpenIn(this.state, room) : []
+    return !fresh.some(root => shut.some(prompt => isUnder(prompt)(root)))
   }
 
   /** The message that asks a browser for everything that is missing here. */
@@ -141,8 +216,7 @@ export class OpenCopy {
   }
 
   private say({ why }: Extract<Look, { ok: false }>): Taken {
-    if (why !== 'incomplete')
-      this.log.warn({ copyId: this.copyId, why }, 'what was sent to a board was refused')
+    if (why !== 'incomplete') this.log.warn({ ...this.name, why }, 'what was sent to a board was refused')
     return why === 'incomplete' ? 'again' : 'refuse'
   }
 
@@ -175,15 +249,16 @@ export class OpenCopy {
   private keep(update: Uint8Array, origin: Connection | null, transaction: Y.Transaction): void {
     const { participantId } = (origin?.context ?? {}) as { participantId?: string | null }
     const contributions: Contribution[] = []
-    this.storage.append({ copyId: this.copyId, update, contributions })
+    this.storage.append({ document: this.document.name, update, contributions })
     this.latest = transaction.afterState
     this.bytes += update.byteLength
     try {
       const { ownerOf } = this.writers
-      contributions.push(
-        ...this.authorship.contributionsOf(transaction, participantId ?? null, serverNow(), ownerOf),
-      )
-      if (participantId) mend(this.document, this.authorship.mends(), origin)
+      // Whose it is that was written beside the board is known by the numbers; that it was written is on record already.
+      const senderId = this.bringingIn ? '' : (participantId ?? null)
+      const done = this.authorship.contributionsOf(transaction, senderId, serverNow(), ownerOf)
+      if (!this.bringingIn) contributions.push(...done)
+      if (senderId !== null) mend(this.document, this.authorship.mends(), origin)
       this.putBack()
     } catch (error) {
       this.log.error({ error: errorFacts(error) }, 'who wrote what could not be worked out')
@@ -198,7 +273,7 @@ export class OpenCopy {
   private putBack(): void {
     const putBacks = this.authorship.putBacks()
     if (putBacks.length === 0) return
-    this.log.warn({ copyId: this.copyId }, 'what was written in another’s place was put back')
+    this.log.warn({ ...this.name }, 'what was written in another’s place was put back')
     this.document.transact(() => {
       for (const putBack of putBacks) putBack()
     })
@@ -210,7 +285,7 @@ export class OpenCopy {
     const full = this.measured > FULL_FROM || this.refusedAt !== null
     if (full === this.full) return
     this.full = full
-    this.log.warn({ copyId: this.copyId, full }, 'a board is full, or has room again')
+    this.log.warn({ ...this.name, full }, 'a board is full, or has room again')
     this.document.broadcastStateless(JSON.stringify({ stored: {}, full } satisfies BoardNotice))
   }
 
@@ -226,6 +301,10 @@ export class OpenCopy {
     }
   }
 }
+
+/** Nothing has ever been written there. */
+const isUntouched = (type: Pick<Y.AbstractType<never>, '_start' | '_map'> | undefined): boolean =>
+  type === undefined || (type._start === null && type._map.size === 0)
 
 /** Puts ids right that are none, or somebody else's, in the name of whoever wrote them: what is said about a piece hangs on its id. */
 function mend(document: Y.Doc, mends: Mend[], origin: unknown): void {

@@ -1,6 +1,7 @@
 /** What a board socket may ask for before it is closed; looked at before the sync server sees a message. */
 import { createDecoder, readVarString } from 'lib0/decoding'
 import type { WebSocket } from 'ws'
+import { LONGEST_DOCUMENT_NAME } from '~/core/boards/document-name'
 import { Allowance } from '../http/allowance.server'
 
 /** Boards that may be named on one socket: a participant's are opened one after another, a facilitator looks into all rooms. */
@@ -83,7 +84,7 @@ export function guardSocket(
 function boardOf(message: Buffer): string | null {
   try {
     const name = readVarString(createDecoder(message))
-    return name.length <= 64 ? name : null
+    return name.length <= LONGEST_DOCUMENT_NAME ? name : null
   } catch {
     return null
   }

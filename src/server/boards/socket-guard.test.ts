@@ -117,7 +117,7 @@ test('who asks and does not read is let go', () => {
   expect(why).toEqual(['what was sent is not read'])
 })
 
-test.each([Buffer.alloc(0), Buffer.from([200, 200, 200]), message('x'.repeat(65))])(
+test.each([Buffer.alloc(0), Buffer.from([200, 200, 200]), message('x'.repeat(129))])(
   'what names no board is none of ours (%#)',
   text => {
     const { socket, why } = guarded()

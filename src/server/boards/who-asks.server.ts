@@ -1,6 +1,8 @@
 /** Who is at the other end of a board's socket, and what they may do. */
 import type { Connection } from '@hocuspocus/server'
-import { mayRead, mayWorkOn } from '~/core/live/rooms/rooms'
+import type { DocumentName } from '~/core/boards/document-name'
+import { areHiddenCards } from '~/core/boards/hidden'
+import { boardOf, mayRead, mayWorkOn } from '~/core/live/rooms/rooms'
 import type { LiveState } from '~/core/live/topics'
 import type { Allowance } from '../http/allowance.server'
 import type { SocketGuard } from './socket-guard.server'
@@ -19,6 +21,8 @@ export interface ConnectionContext {
   user: SocketUser
   guard: SocketGuard
   sessionId?: string
+  /** The copy the document is, or lies beside. */
+  copyId?: string
   /** Null for a facilitator, who looks on. */
   participantId?: string | null
   /** The number they write under. */
@@ -34,6 +38,18 @@ export const mayStay = (
   copyId: string,
   { readOnly }: Connection,
 ): boolean => (readOnly ? mayRead(state, participantId, copyId) : mayWorkOn(state, participantId, copyId))
+
+/** Whether somebody may write beside a copy: in their own name, under cards that are not seen at once. */
+export function mayWriteBeside(
+  state: LiveState,
+  participantId: string,
+  { copyId, own }: DocumentName,
+): boolean {
+  const room = state.rooms.find(each => each.copyId === copyId)
+  if (!room || own === null) return false
+  const prompt = boardOf(state, room).prompts.find(({ id }) => id === own.promptId)
+  return own.participantId === participantId && prompt !== undefined && areHiddenCards(prompt)
+}
 
 /** Hocuspocus passes `reason` on to the browser. */
 export const refusal = () =>

@@ -2,10 +2,10 @@ import { setImmediate } from 'node:timers/promises'
 import { eq } from 'drizzle-orm'
 import { groupBy, uniqBy } from 'lodash-es'
 import type { Board } from '~/core/boards/board'
-import { withHiddenShut } from '~/core/boards/hidden-texts'
+import { areHiddenCards, withHiddenShut } from '~/core/boards/hidden'
 import { NOTHING_SAID, withOpenParts } from '~/core/boards/parts'
 import { inFull, type Prompt, type ReadAnswer, readFully } from '~/core/boards/prompts/kinds'
-import { openedIn } from '~/core/live/hidden-texts/opened'
+import { openedIn } from '~/core/live/hidden/opened'
 import type { Mark } from '~/core/live/marks'
 import type { Room } from '~/core/live/rooms/room'
 import { boardOf } from '~/core/live/rooms/rooms'
@@ -128,6 +128,7 @@ async function reviewedRooms(
   shownRooms: readonly Room[],
   written: Contribution[],
   prompts: Prompt[],
+  mayRead: (room: Room, promptId: string) => boolean = () => true,
 ): Promise<ReviewedRoom[]> {
   const marks = groupBy(allMarks, mark => mark.roomId)
   const byCopy = groupBy(written, one => one.copyId)
@@ -136,7 +137,7 @@ async function reviewedRooms(
     // Closed before anybody was in it: nothing can be in it.
     if (room.closed && !room.used) continue
     const here = byCopy[room.copyId] ?? []
-    const doc = await boards.read(room.copyId)
+    const doc = await boards.read(room.copyId, ({ promptId }) => mayRead(room, promptId))
     const own = boardOf(state, room)
     const asked = own.prompts.filter(({ id }) => prompts.some(prompt => prompt.id === id))
     const removed = removedPieces(doc, { ...own, prompts: asked }, here)
@@ -271,20 +272,40 @@ export async function ownWork(
     db,
     own.map(room => room.copyId),
   )
-  const rooms = await reviewedRooms(boards, told, own, [], board.prompts)
+  const openedAt = (roomId: string, promptId: string) => state.hiddenOpenedAt[roomId]?.[promptId] ?? Infinity
+  const rooms = await reviewedRooms(
+    boards,
+    told,
+    own,
+    [],
+    board.prompts,
+    ({ id }, promptId) => openedAt(id, promptId) < Infinity,
+  )
   // What others did in a room after one had left it is none of one's own.
   for (const [index, { id, copyId }] of own.entries()) {
     const here = written.filter(one => one.copyId === copyId)
     const leftAt = mine.get(id)?.leftAt ?? null
     const room = rooms[index]
-    if (!room || leftAt === null) continue
+    if (!room) continue
+    const prompts = seen.get(id)?.prompts ?? []
+    // Cards that were still hidden then: of those one's own.
+    const hidden = prompts.filter(
+      prompt => areHiddenCards(prompt) && openedAt(id, prompt.id) > (leftAt ?? Number.MAX_VALUE),
+    )
+    const mineAlone = here.filter(one => one.participantId === me.id)
+    const ownAnswers = Object.fromEntries(
+      hidden.map(prompt => [prompt.id, inFull(asItStood(prompt, mineAlone, leftAt ?? now))]),
+    )
+    room.answers = { ...room.answers, ...ownAnswers }
+    if (leftAt === null) continue
     room.members = [...state.participants.values()]
       .filter(participant => (told.rooms.get(participant.id)?.get(id)?.firstAt ?? Infinity) <= leftAt)
       .map(participant => participant.shownName)
     if (!here.some(one => one.at > leftAt)) continue
-    room.answers = Object.fromEntries(
-      (seen.get(id)?.prompts ?? []).map(prompt => [prompt.id, inFull(asItStood(prompt, here, leftAt))]),
-    )
+    room.answers = {
+      ...Object.fromEntries(prompts.map(prompt => [prompt.id, inFull(asItStood(prompt, here, leftAt))])),
+      ...ownAnswers,
+    }
   }
   return {
     title: state.title,

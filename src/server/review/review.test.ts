@@ -206,3 +206,53 @@ test('a session that was never opened has nothing to review', async () => {
     code: 'not-found',
   })
 })
+
+test('of cards that were hidden their own link shows one’s own, and the others’ only when they were opened while one was there', async () => {
+  const other = await runningServer()
+  const { db, hub, boards, sessionId, facilitator } = other
+  const [ana, bo] = [await other.join(0), await other.join(1)]
+  const [room, elsewhere] = (await hub.state(sessionId)).rooms
+  if (!room || !elsewhere) throw new Error('Two rooms are needed.')
+  const prompts = [
+    { id: 'c', kind: 'cards' as const, text: 'Which?', settings: { seen: 'when-opened' as const } },
+  ]
+  const command = (request: Parameters<typeof hub.command>[2]) => hub.command(sessionId, facilitator, request)
+  await command({
+    type: 'correct-board',
+    place: 0,
+    board: { title: 'Birds', steps: [], prompts },
+    roomId: null,
+  })
+  for (const participantId of [ana, bo]) await command({ type: 'place', participantId, roomId: room.id })
+  await command({ type: 'send-out', seconds: 600 })
+  const copyId = room.copyId
+  for (const [participantId, text] of [
+    [ana, 'wings of Ana'],
+    [bo, 'mud of Bo'],
+  ] as const) {
+    const doc = new Y.Doc()
+    addCard(doc, 'c', `by-${participantId}`, text)
+    const update = Y.encodeStateAsUpdate(doc)
+    await db.insert(boardUpdates).values({ copyId, promptId: 'c', participantId, update })
+    const at = Date.now()
+    const entryId = `by-${participantId}`
+    const halfMinute = at - (at % 30_000)
+    await insertContributions(db, [
+      { copyId, promptId: 'c', entryId, participantId, halfMinute, edits: 1, text, at },
+    ])
+  }
+  const seen = async (participantId: string) =>
+    JSON.stringify(await ownWork(db, boards, { participantId, sessionId, reviewToken: '' }, Date.now()))
+  expect(await seen(ana)).toContain('wings of Ana')
+  expect(await seen(ana)).not.toContain('mud of Bo')
+  // The facilitator reviews all of it, opened or not.
+  expect(JSON.stringify((await reviewSession(db, boards, sessionId, Date.now())).rooms)).toMatch(/mud of Bo/)
+  // Ana goes to another room before they are opened; Bo is there.
+  await command({ type: 'place', participantId: ana, roomId: elsewhere.id })
+  await new Promise(resolve => setTimeout(resolve, 5))
+  await command({ type: 'open-hidden-text', promptId: 'c', roomId: room.id })
+  expect(await seen(bo)).toMatch(/wings of Ana.*mud of Bo|mud of Bo.*wings of Ana/)
+  expect(await seen(ana)).toContain('wings of Ana')
+  expect(await seen(ana)).not.toContain('mud of Bo')
+  await other.stop()
+})

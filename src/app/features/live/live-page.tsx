@@ -203,6 +203,7 @@ export function LivePage({
             room={openRoom}
             index={view.rooms.indexOf(openRoom)}
             view={view}
+            work={work[openRoom.id]}
             accountId={accountId}
             onClose={close}
             send={send}

@@ -1,7 +1,8 @@
 import { chakra, Stack } from '@chakra-ui/react'
+import type { RoomWorkNow } from '~/contracts/live'
 import { boardOf } from '~/core/live/rooms/rooms'
 import { BoardView } from '../../board-view/board-view'
-import { HiddenTextsOfRoom } from '../../live/hidden-texts/hidden-texts-of-room'
+import { HiddenInRoom } from '../../live/hidden/hidden-in-room'
 import type { LiveView, Send } from '../../live/live-view'
 import { NoteForm } from '../../live/messages/note-form'
 import { PartsOfRoom } from '../../live/parts/parts-of-room'
@@ -18,13 +19,23 @@ interface RoomDrawerProps {
   room: LiveView['rooms'][number]
   index: number
   view: LiveView
+  work: RoomWorkNow | undefined
   accountId: string
   onClose: () => void
   send: Send
 }
 
 /** One room from above: its board as it is being written, a note to it, a visit, its name. */
-export function RoomDrawer({ sessionId, room, index, view, accountId, onClose, send }: RoomDrawerProps) {
+export function RoomDrawer({
+  sessionId,
+  room,
+  index,
+  view,
+  work,
+  accountId,
+  onClose,
+  send,
+}: RoomDrawerProps) {
   const call = view.help.find(candidate => candidate.roomId === room.id)
   const names = Object.fromEntries(view.people.map(person => [person.id, person.shownName]))
   const open = view.session.phase === 'open'
@@ -40,8 +51,9 @@ export function RoomDrawer({ sessionId, room, index, view, accountId, onClose, s
           <VisitButton view={view} roomId={room.id} accountId={accountId} send={send} />
           <NoteForm sessionId={sessionId} roomId={room.id} helpId={call?.id ?? null} send={send} />
           <PartsOfRoom roomId={room.id} board={boardOf(view, room)} view={view} send={send} />
-          <HiddenTextsOfRoom
+          <HiddenInRoom
             roomId={room.id}
+            alone={work?.alone ?? {}}
             board={boardOf(view, room)}
             view={view}
             names={names}
@@ -59,7 +71,18 @@ export function RoomDrawer({ sessionId, room, index, view, accountId, onClose, s
           </chakra.details>
         </Stack>
       )}
-      <BoardView copyId={room.copyId} board={boardOf(view, room)} me={null} names={names} />
+      <BoardView
+        copyId={room.copyId}
+        board={boardOf(view, room)}
+        me={null}
+        names={names}
+        hidden={{
+          openedBy: Object.fromEntries(
+            Object.entries(view.hiddenOpened[room.id] ?? {}).map(([id, by]) => [id, names[by ?? ''] ?? '']),
+          ),
+          onOpen: promptId => send({ type: 'open-hidden-text', promptId, roomId: room.id }),
+        }}
+      />
     </Drawer>
   )
 }

@@ -1,5 +1,5 @@
 import { Box, Flex, Stack } from '@chakra-ui/react'
-import { NumberField } from '../../ui/fields'
+import { NumberField, Tick } from '../../ui/fields'
 import { LabelsField } from '../labels-field'
 import type { SettingsProps } from '../look'
 
@@ -37,6 +37,9 @@ const CardsSettings = ({ name, settings, errors }: SettingsProps<'cards'>) => (
         />
       </Box>
     </Flex>
+    <Tick name={`${name}.seen`} value="when-opened" defaultChecked={settings.seen === 'when-opened'}>
+      Everybody thinks first: cards are hidden from the others until the facilitator opens them
+    </Tick>
   </Stack>
 )
 

@@ -1,11 +1,11 @@
 import type { PromptLook } from '../look'
 import { whenMet } from '../when-met'
-import { CardsSpace } from './cards-space'
+import { CardsOfPrompt } from './cards-of-prompt'
 
 export const CARDS_LOOK: PromptLook<'cards'> = {
   name: 'Cards',
   hint: 'Many short contributions, in columns if you like.',
-  Space: CardsSpace,
+  Space: CardsOfPrompt,
   Answer: whenMet(() => import('./cards-answer')),
   settings: {},
   Settings: whenMet(() => import('./cards-settings')),

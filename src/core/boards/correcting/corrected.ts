@@ -15,7 +15,7 @@ export interface Correction {
 }
 
 /** Settings that say how an answer is to be read: with another value it would mean something else. */
-const FIXED = ['by', 'rows', 'steps', 'over']
+const FIXED = ['by', 'rows', 'steps', 'over', 'seen']
 
 /** What becomes of a board in use when it is to be as `now` says. Correcting with a board as it is changes nothing. */
 export function correctionOf(inUse: Board, now: Board): Correction {

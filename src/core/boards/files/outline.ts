@@ -225,7 +225,7 @@ const SETTING_NAMES = new Set([
     'rows',
     'lines',
   ],
-  ...['add', 'over', 'points', 'address', 'pictures', 'show', 'opens', 'hidden', 'begin'],
+  ...['add', 'over', 'points', 'address', 'pictures', 'show', 'opens', 'hidden', 'begin', 'seen'],
 ])
 /** Those that are one text, though it may stand there line by line. */
 const TEXTS = new Set(['hidden', 'begin'])

@@ -33,12 +33,12 @@ test('what is written goes on from what is there, and says whose numbers it is w
   addCard(doc, 'c', 'x', 'reeds')
   cardsOf(doc, 'c').delete(0, 1)
   const [added, taken] = updates as [Uint8Array, Uint8Array]
-  expect(lookAt(added, server)).toEqual({ ok: true, writers: [doc.clientID], adds: true })
+  expect(lookAt(added, server)).toEqual({ ok: true, writers: [doc.clientID], adds: true, roots: ['cards:c'] })
   expect(why(lookAt(taken, server))).toBe('incomplete')
   Y.applyUpdate(server, added)
-  expect(lookAt(added, server)).toEqual({ ok: true, writers: [], adds: false })
-  expect(lookAt(taken, server)).toEqual({ ok: true, writers: [], adds: false })
-  expect(lookAt(whole(new Y.Doc()), server)).toEqual({ ok: true, writers: [], adds: false })
+  expect(lookAt(added, server)).toEqual({ ok: true, writers: [], adds: false, roots: [] })
+  expect(lookAt(taken, server)).toEqual({ ok: true, writers: [], adds: false, roots: [] })
+  expect(lookAt(whole(new Y.Doc()), server)).toEqual({ ok: true, writers: [], adds: false, roots: [] })
 })
 
 test('an update that lacks its beginning, or names what nobody wrote, is incomplete', () => {

@@ -11,6 +11,8 @@ export type Look =
       writers: number[]
       /** Whether anything is added; otherwise things are only taken away, or nothing is new. */
       adds: boolean
+      /** Names of root types that new pieces lie right in: whatever stands in one, some piece named it first. */
+      roots: string[]
     }
   | {
       ok: false
@@ -73,12 +75,14 @@ class Looking {
     const items = fresh.filter(struct => struct instanceof Y.Item)
     if (items.some(({ content }) => !CONTENTS.some(kind => content instanceof kind)))
       return { ok: false, why: 'unreadable' }
-    if (this.hasTooManyRoots(items.filter(isInRoot))) return { ok: false, why: 'too-much' }
+    const inRoots = items.filter(isInRoot)
+    if (this.hasTooManyRoots(inRoots)) return { ok: false, why: 'too-much' }
     if (!items.every(item => this.hasAllItNeeds(item)) || !this.stretchesAreKnown())
       return { ok: false, why: 'incomplete' }
     if (!new Depths(this.doc, this.byWriter).areBelow(DEEPEST, items)) return { ok: false, why: 'too-deep' }
     const writers = [...new Set(fresh.map(({ id }) => id.client))]
-    return { ok: true, writers, adds: writers.length > 0 }
+    const roots = [...new Set(inRoots.map(({ parent }) => parent))]
+    return { ok: true, writers, adds: writers.length > 0, roots }
   }
 
   /** Every writer's pieces must go on where the document ends, without a gap. */

@@ -1,11 +1,11 @@
 import { uniqBy } from 'lodash-es'
 import { z } from 'zod'
 import type { Board } from '../../boards/board'
-import { withHiddenShut } from '../../boards/hidden-texts'
+import { areHiddenCards, withHiddenShut } from '../../boards/hidden'
 import { FIRST_PART, NOTHING_SAID, openLaterParts, type PartsSaid, withOpenParts } from '../../boards/parts'
 import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
-import { type HiddenTextsState, openedIn } from '../hidden-texts/opened'
+import { type HiddenTextsState, openedIn } from '../hidden/opened'
 import { idSchema } from '../ids'
 import { remember, rememberBoth } from '../remember'
 import { MOST_ROOMS, openRooms, type Room, type RoomsState, roomOf } from '../rooms/room'
@@ -182,6 +182,24 @@ function waiting(state: Rooms): { roomId: string; partId: string; after: number 
 export function openBoardIn(state: Rooms, room: Room): Board {
   const open = withParts(boardOf(state, room), saidIn(state, room.id))
   return state.partsOpen === null ? open : withPrompts(open, state.partsOpen)
+}
+
+/**
+ * Prompts of a room's board that nobody there writes under yet: of parts that were never open, and cards that each still writes
+ * alone. What opens when the group says that it is done, and shuts when it takes that back, is none of them.
+ */
+export function notYetOpenIn(state: Rooms & HiddenTextsState, room: Room): Board['prompts'] {
+  const board = boardOf(state, room)
+  const said = saidIn(state, room.id)
+  const open = openLaterParts(board, said)
+  const waiting = (board.parts ?? []).filter(
+    part => part.opens !== 'done' && !open.includes(part) && !said.shut.includes(part.id),
+  )
+  return board.prompts.filter(
+    prompt =>
+      waiting.some(({ id }) => id === prompt.part) ||
+      (areHiddenCards(prompt) && !(prompt.id in openedIn(state, room.id))),
+  )
 }
 
 /** Made once for all in a room. */

@@ -26,7 +26,10 @@ export const boardCopies = pgTable(
   table => [unique('one_copy_a_room').on(table.sessionId, table.roomId)],
 )
 
-/** Every change to a board copy in the order it came; merged into one row when a copy is opened again. */
+/**
+ * Every change to a board copy in the order it came; merged into one row when a copy is opened again. With a prompt and a
+ * participant: a change to what that person writes there while it is hidden from the others.
+ */
 export const boardUpdates = pgTable(
   'board_updates',
   {
@@ -34,6 +37,8 @@ export const boardUpdates = pgTable(
     copyId: text('copy_id')
       .notNull()
       .references(() => boardCopies.id, { onDelete: 'cascade' }),
+    promptId: text('prompt_id'),
+    participantId: text('participant_id'),
     update: bytes('update').notNull(),
   },
   table => [index('updates_by_copy').on(table.copyId, table.id)],

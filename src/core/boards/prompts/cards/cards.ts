@@ -18,6 +18,8 @@ const settings = z.object({
   /** Most cards of one person, and of the whole group. */
   mostEach: mostOf(50),
   mostGroup: mostOf(200),
+  /** Others see a card at once, or only when the facilitator opens them all: until then nobody gets others' cards. */
+  seen: z.literal('when-opened').optional(),
 })
 
 export type CardsSettings = z.infer<typeof settings>

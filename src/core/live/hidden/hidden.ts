@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isHiddenText } from '../../boards/hidden-texts'
+import { groupMayOpen, isHidden } from '../../boards/hidden'
 import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
 import { idSchema } from '../ids'
@@ -23,7 +23,10 @@ const events = {
 }
 export type HiddenTextsEvent = EventsOf<typeof events>
 
-/** Hints and solutions: sent to a room once they are opened there. What was read cannot be shut again. */
+/**
+ * Hints and solutions, and cards that everybody writes alone at first: sent to a room once they are opened there. What was read
+ * cannot be shut again. Its commands and events are named after what was there first.
+ */
 export const hiddenTexts = topic<{
   state: HiddenTextsState
   needs: DoorState & RoomsState & PartsState & Pick<SessionState, 'boards' | 'phase'>
@@ -32,7 +35,7 @@ export const hiddenTexts = topic<{
   mark: 'hidden-text-opened'
 }>()(
   {
-    initial: { hiddenOpened: {} },
+    initial: { hiddenOpened: {}, hiddenOpenedAt: {} },
     commands: {
       /** In one room, or in all whose board has it. */
       'open-hidden-text': { by: ['facilitator'], asks: { promptId: idSchema, roomId: idSchema.nullable() } },
@@ -60,8 +63,8 @@ export const hiddenTexts = topic<{
         const room = me && roomIn(state, me)
         if (!me) return refuse({ code: 'no-such-participant' })
         if (!room) return refuse({ code: 'not-in-a-room' })
-        if (hiddenIn(openBoardIn(state, room), promptId)?.settings.opens !== 'group')
-          return refuse({ code: 'no-such-hidden-text' })
+        const prompt = hiddenIn(openBoardIn(state, room), promptId)
+        if (!prompt || !groupMayOpen(prompt)) return refuse({ code: 'no-such-hidden-text' })
         const roomIds = [room.id].filter(id => !(promptId in openedIn(state, id)))
         return roomIds.length > 0
           ? happens({ type: 'hidden-text-opened', roomIds, promptId, participantId })
@@ -69,13 +72,9 @@ export const hiddenTexts = topic<{
       },
     },
     evolve: {
-      'hidden-text-opened': ({ hiddenOpened }, { roomIds, promptId, participantId }) => ({
-        hiddenOpened: {
-          ...hiddenOpened,
-          ...Object.fromEntries(
-            roomIds.map(id => [id, { ...hiddenOpened[id], [promptId]: participantId }] as const),
-          ),
-        },
+      'hidden-text-opened': (state, { roomIds, promptId, participantId }, at) => ({
+        hiddenOpened: inRooms(state.hiddenOpened, roomIds, promptId, participantId),
+        hiddenOpenedAt: inRooms(state.hiddenOpenedAt, roomIds, promptId, at),
       }),
     },
     views: {
@@ -99,7 +98,18 @@ export const hiddenTexts = topic<{
 )
 
 const hiddenIn = ({ prompts }: { prompts: SessionState['boards'][number]['prompts'] }, promptId: string) =>
-  prompts.filter(isHiddenText).find(({ id }) => id === promptId)
+  prompts.filter(isHidden).find(({ id }) => id === promptId)
+
+/** What is known by room and prompt, with one thing more in some rooms. */
+const inRooms = <Known>(
+  known: Readonly<Record<string, Readonly<Record<string, Known>>>>,
+  roomIds: readonly string[],
+  promptId: string,
+  more: Known,
+) => ({
+  ...known,
+  ...Object.fromEntries(roomIds.map(id => [id, { ...known[id], [promptId]: more }] as const)),
+})
 
 const NOBODY: Readonly<Record<string, string>> = {}
 

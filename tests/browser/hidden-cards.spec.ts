@@ -1,0 +1,58 @@
+import {
+  allowLostLine,
+  expect,
+  expectAccessible,
+  joinOnPhone,
+  letAllIn,
+  openWithBoard,
+  putInRoom,
+  sendOut,
+  test,
+} from './fixtures'
+
+test('everybody thinks first: cards stay with who writes them, also without a line, until the facilitator opens them', async ({
+  facilitator: page,
+  server,
+  phone,
+}) => {
+  await page.goto(`${server.address}/boards/new`)
+  await page.getByRole('button', { name: 'Think, pair, share' }).click()
+  await page.waitForURL(/\/boards\/(?!new)/)
+  const { code } = await openWithBoard(page, 'Think, pair, share')
+  const [ana, bram] = [await phone(), await phone()]
+  await joinOnPhone(ana, server, code, 'Ana Per.')
+  await joinOnPhone(bram, server, code, 'Bram O.')
+  await letAllIn(page)
+  for (const who of ['Ana Per.', 'Bram O.']) await putInRoom(page, who, 'Pond life')
+  await sendOut(page)
+  await expect(ana.getByText('Only you see your cards now.')).toBeVisible()
+  await ana.getByLabel('New card').fill('Frogs are early')
+  await ana.getByLabel('New card').press('Enter')
+  await expect(ana.getByText('You have written your 1 card.')).toBeVisible()
+  await expect(ana.getByText('Saved')).toBeVisible()
+  await bram.getByLabel('New card').fill('No newts')
+  await bram.getByLabel('New card').press('Enter')
+  await expect(bram.getByText('Saved')).toBeVisible()
+  await expect(bram.getByText('Frogs are early')).toBeHidden()
+  await expectAccessible(ana)
+
+  // The room from above: how much there is, and not what.
+  await page.getByRole('button', { name: 'Pond life', exact: true }).first().click()
+  const drawer = page.getByRole('complementary', { name: 'Room Pond life' })
+  await expect(drawer.getByText('each writes alone until you open them: 2 cards by 2 people')).toBeVisible()
+  await expect(drawer.getByText('Everybody writes alone here')).toBeVisible()
+  await expectAccessible(page)
+
+  // Bram loses his line, changes his card, and the cards are opened meanwhile.
+  allowLostLine(bram)
+  await bram.context().setOffline(true)
+  await bram.getByRole('textbox', { name: 'Card by Bram O.' }).fill('No newts at all')
+  await drawer.getByRole('button', { name: 'Open here' }).click()
+  await expect(ana.getByRole('textbox', { name: 'Card by Bram O.' })).toHaveValue('No newts')
+  await expect(ana.getByRole('textbox', { name: 'Card by Ana Per.' })).toHaveValue('Frogs are early')
+  await bram.context().setOffline(false)
+  await expect(bram.getByRole('textbox', { name: 'Card by Ana Per.' })).toHaveValue('Frogs are early')
+  await expect(ana.getByRole('textbox', { name: 'Card by Bram O.' })).toHaveValue('No newts at all')
+  await expect(bram.getByText('Saved')).toBeVisible()
+  await expect(drawer.getByText('open here, by a facilitator')).toBeVisible()
+})
