@@ -84,6 +84,7 @@ function order({ six, walks, stationBoard: notes, walkBoard }: Evening, stations
       minutes: 8,
       groups: { from: 'next-step', segmentId: 'station-1' },
       stations,
+      asLeft: true,
       graceSeconds: 30,
       terms: { invited: true, mayChange: false, mayReturn: false },
     }),

@@ -55,6 +55,8 @@ const partsOfAll = {
   /** Which parts of the boards are open, by prompt id; absent for all. */
   parts: z.array(shortId).max(MOST_PARTS).optional(),
   roles: rolesRuleSchema.optional(),
+  /** Stations stay in their rooms with what the groups before left there; absent where each group finds them blank. */
+  asLeft: z.boolean().optional(),
 }
 
 /** Names of rooms to choose from. */

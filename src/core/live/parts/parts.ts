@@ -11,6 +11,7 @@ import { remember, rememberBoth } from '../remember'
 import { MOST_ROOMS, openRooms, type Room, type RoomsState, roomOf } from '../rooms/room'
 import { boardOf, type RoomsProblem, roomIn } from '../rooms/rooms'
 import type { RoundState } from '../rounds/round'
+import type { SegmentsEvent } from '../segments/state'
 import type { SessionState } from '../session/session'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 
@@ -34,6 +35,7 @@ export type PartsEvent = EventsOf<typeof events>
 export const parts = topic<{
   state: PartsState
   needs: DoorState & RoomsState & RoundState & HiddenTextsState & Pick<SessionState, 'boards' | 'phase'>
+  hears: Extract<SegmentsEvent, { type: 'rooms-laid-out' }>
   problem: PartsProblem
   borrows: DoorProblem | RoomsProblem
 }>()(
@@ -107,6 +109,11 @@ export const parts = topic<{
       'part-not-done': (state, { roomId, partId }) => ({
         partsSaid: saying(state, [roomId], said => ({ ...said, done: without(said.done, partId) })),
       }),
+      // A station that others come to: what is done was done by those before.
+      'rooms-laid-out': (state, { rooms }) => {
+        const done = rooms.filter(({ id }) => saidIn(state, id).done.length > 0).map(({ id }) => id)
+        return done.length > 0 ? { partsSaid: saying(state, done, said => ({ ...said, done: [] })) } : {}
+      },
     },
     due(state) {
       const { round } = state

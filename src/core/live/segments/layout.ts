@@ -19,14 +19,17 @@ export function begun(state: State, { id, kind }: Running, now: number): { event
 /**
  * The rooms of the round that comes next: as planned, or as in an earlier segment, on the same boards where it works on the same
  * one; in a rotation each group in the next room; groups that were made here go on, on boards of their own where the next round has
- * another.
+ * another. Stations that stay are the rooms of before, with others in them.
  */
 export function layout(state: State): Made[] {
   const next = nextOf(state)
   if (next?.kind !== 'rooms' || state.round || state.laidOutFor === next.id) return []
   const { groups } = next
   if (groups.from === 'plan') {
-    const rooms = groups.rooms.map(({ personIds, ...room }) => ({ room, personIds }))
+    const rooms = groups.rooms.map(({ personIds, ...room }, place) => ({
+      room: stationAt(state, next, place) ?? room,
+      personIds,
+    }))
     return [laidOut(state, next, rooms)]
   }
   if (groups.from === 'choice') {
@@ -45,7 +48,11 @@ export function layout(state: State): Made[] {
     // In the next room are those who were in the one before it, and in the first those of the last.
     const { id, room } = before.at(place - steps) as Place
     return {
-      room: { id: `${next.id}-${place}`, copyId: `${next.id}-${place}`, name },
+      room: stationAt(state, next, place) ?? {
+        id: `${next.id}-${place}`,
+        copyId: `${next.id}-${place}`,
+        name,
+      },
       personIds: awaitedIn(state, id, groups),
       participantIds: room?.closed
         ? room.lastIds
@@ -53,6 +60,17 @@ export function layout(state: State): Made[] {
     }
   })
   return [laidOut(state, next, rooms)]
+}
+
+/** The room of this place in the round before that had the same station there, when it is to be found as it was left. */
+function stationAt(state: State, next: Running, place: number): ToLayOut['room'] | undefined {
+  if (!next.asLeft) return undefined
+  const before = state.segments.findLast(
+    one => one.kind === 'rooms' && one.startedAt !== null && boardAt(one, place) === boardAt(next, place),
+  )
+  const room = roomOf(state, before?.roomIds[place] ?? null)
+  // Corrected alone, it may have another board by now: that one stays with it.
+  return room?.used ? { id: room.id, copyId: room.copyId, name: room.name } : undefined
 }
 
 /** A room of before by its place; the room itself is gone where nobody ever entered it. */

@@ -317,6 +317,48 @@ test('a board for each room: stations, and in the next step each group is one ro
   expect(titles()).toEqual(['Stations', 'Third'])
 })
 
+test('stations that stay are the rooms of before with others in them, what was said to be done begins anew; blank ones are new', () => {
+  const parts = [{ id: 'p', title: 'Then', steps: [], opens: 'done' as const }]
+  const stationsOf = (asLeft: boolean) => [
+    segment('one', 'rooms', { groups: stations, boards: [1, 2] }),
+    segment('two', 'rooms', {
+      groups: { from: 'next-step', segmentId: 'one' },
+      boards: [1, 2],
+      ...(asLeft && { asLeft }),
+    }),
+    // Groups of their own, at the same stations.
+    segment('three', 'rooms', {
+      groups: { from: 'plan', rooms: [{ id: 'x', name: 'X', copyId: 'cx', personIds: ['p-ana', 'p-bo'] }] },
+      boards: [1, 2],
+      ...(asLeft && { asLeft }),
+    }),
+  ]
+  const rooms = stations.rooms.map(({ id, name, copyId }, place) => ({ id, name, copyId, board: place + 1 }))
+  const people = plan.people.map(person => ({
+    ...person,
+    roomId: person.personId === 'p-bo' ? 'map' : 'soil',
+  }))
+  for (const asLeft of [true, false]) {
+    const moreBoards = [
+      { ...board, parts },
+      { ...board, title: 'Third' },
+    ]
+    const session = new Rehearsed({ rooms, people, moreBoards, segments: stationsOf(asLeft) })
+    session.join(1, 'ana', 'bo')
+    next(session, 2)
+    session.tell(3, participant('ana'), { type: 'say-part-done', partId: 'first', done: true })
+    roundOver(session, MINUTE)
+    next(session, 3 * MINUTE)
+    expect(where(session)).toEqual(asLeft ? { ana: 'map', bo: 'soil' } : { ana: 'two-1', bo: 'two-0' })
+    expect(participantView(session.state, 'bo')).toMatchObject({ partsDone: [], partsShut: 1 })
+    const copies = session.state.rooms.filter(({ closed }) => !closed).map(({ copyId }) => copyId)
+    expect(copies).toEqual(asLeft ? stations.rooms.map(({ copyId }) => copyId) : ['two-0', 'two-1'])
+    roundOver(session, 4 * MINUTE)
+    next(session, 6 * MINUTE)
+    expect(where(session)).toEqual(asLeft ? { ana: 'soil', bo: 'soil' } : { ana: 'x', bo: 'x' })
+  }
+})
+
 test('by choice: the rooms stand there while everybody is together, and people choose until they are sent out', () => {
   const rooms = [
     { id: 'a', name: 'Text', copyId: 'ca' },

@@ -1,28 +1,17 @@
-import { Flex } from '@chakra-ui/react'
-import { uniqBy } from 'lodash-es'
-import { Minus, Plus } from 'lucide-react'
 import type { RoleRule } from '~/core/grouping/roles'
 import type { PlanWorld } from '~/core/schedule/readiness'
-import { type GroupsFrom, MOST_STATIONS, type Segment, segmentName } from '~/core/schedule/running-order'
+import { type GroupsFrom, type Segment, segmentName } from '~/core/schedule/running-order'
 import { MOVED_AT_ONCE } from '~/core/schedule/terms'
-import { Button } from '../../../ui/button'
-import { Tick } from '../../../ui/fields'
+import { BoardWords } from './board-words'
+import type { RoundWordsProps } from './round-words-props'
 import { Pick, Text } from './words'
-
-interface RoundWordsProps {
-  segment: Segment
-  /** Segments before it. */
-  earlier: readonly Segment[]
-  world: PlanWorld
-  onChange: (change: Partial<Segment>) => void
-}
 
 /** What a round is, in words: where its groups come from, what they work on, how they go, and how they come back. */
 export function RoundWords({ segment, earlier, world, onChange }: RoundWordsProps) {
   return (
     <>
       <GroupWords segment={segment} earlier={earlier} world={world} onChange={onChange} />
-      <BoardWords segment={segment} world={world} onChange={onChange} />
+      <BoardWords segment={segment} earlier={earlier} world={world} onChange={onChange} />
       <MovesWords segment={segment} onChange={onChange} />
       <RolesWords segment={segment} onChange={onChange} />
       <span>Warned</span>
@@ -64,7 +53,14 @@ function GroupWords({ segment, earlier, world, onChange }: RoundWordsProps) {
   return (
     <>
       <span>min in rooms, groups</span>
-      <Pick label="Groups" value={groupsKey(groups)} onPick={key => onChange({ groups: groupsOf(key) })}>
+      <Pick
+        label="Groups"
+        value={groupsKey(groups)}
+        onPick={key => {
+          const groups = groupsOf(key)
+          onChange({ groups, ...(groups.from === 'next-step' && { asLeft: true }) })
+        }}
+      >
         <option value="live">made in the session</option>
         <option value="choice">by choice of room</option>
         {rounds.map(round => (
@@ -132,107 +128,6 @@ function GroupWords({ segment, earlier, world, onChange }: RoundWordsProps) {
     </>
   )
 }
-
-const STATIONS = 'stations'
-
-function BoardWords({ segment, world, onChange }: WordsProps & { world: PlanWorld }) {
-  const { boardId, stations } = segment
-  const boards = world.boards.map(({ id, title }) => (
-    <option key={id} value={id}>
-      {title}
-    </option>
-  ))
-  const first = boardId ?? world.boards[0]?.id
-  const used = world.boards.filter(({ id }) => (stations ?? [boardId]).includes(id))
-  const prompts = uniqBy(
-    used.flatMap(board => board.prompts),
-    ({ id }) => id,
-  )
-  const isOpen = (id: string) => segment.parts?.includes(id) ?? true
-  return (
-    <>
-      <span>on</span>
-      <Pick
-        label="Board"
-        value={stations ? STATIONS : (boardId ?? '')}
-        onPick={id => {
-          if (id === STATIONS) onChange({ parts: undefined, stations: first ? [first] : undefined })
-          else onChange({ parts: undefined, stations: undefined, boardId: id === '' ? null : id })
-        }}
-      >
-        <option value="">no board</option>
-        {first && <option value={STATIONS}>a board for each room</option>}
-        {boards}
-      </Pick>
-      {stations && (
-        <Flex gap="6px" align="center" wrap="wrap">
-          {stations.map((id, place) => (
-            <Pick
-              // biome-ignore lint/suspicious/noArrayIndexKey: stations have nothing but their place.
-              key={place}
-              label={`Board of room ${place + 1}`}
-              value={id}
-              onPick={other =>
-                onChange({ stations: stations.map((one, at) => (at === place ? other : one)) })
-              }
-            >
-              {!world.boards.some(board => board.id === id) && <option value={id}>no board</option>}
-              {boards}
-            </Pick>
-          ))}
-          {stations.length < MOST_STATIONS && (
-            <Button
-              size="small"
-              aria-label="One more board"
-              onClick={() => onChange({ stations: [...stations, nextBoard(world, stations)] })}
-            >
-              <Plus size={16} aria-hidden="true" />
-            </Button>
-          )}
-          {stations.length > 1 && (
-            <Button
-              size="small"
-              aria-label="One board less"
-              onClick={() => onChange({ stations: stations.slice(0, -1) })}
-            >
-              <Minus size={16} aria-hidden="true" />
-            </Button>
-          )}
-        </Flex>
-      )}
-      {prompts.length > 1 && (
-        <Flex
-          as="span"
-          gap="4px 10px"
-          align="center"
-          wrap="wrap"
-          role="group"
-          aria-label="Prompts that are open"
-        >
-          with
-          {prompts.map(({ id, text }) => (
-            <Tick
-              key={id}
-              checked={isOpen(id)}
-              onChange={() => {
-                const open = prompts.flatMap(prompt =>
-                  isOpen(prompt.id) !== (prompt.id === id) ? [prompt.id] : [],
-                )
-                onChange({ parts: open.length === prompts.length ? undefined : open })
-              }}
-            >
-              {text.length > 40 ? `${text.slice(0, 38)}…` : text || 'a prompt without a question'}
-            </Tick>
-          ))}
-        </Flex>
-      )}
-    </>
-  )
-}
-
-/** A board no station has yet, or the first. */
-const nextBoard = (world: PlanWorld, stations: readonly string[]): string =>
-  (world.boards.find(({ id }) => !stations.includes(id)) ?? world.boards[0])?.id ?? ''
 
 const STAYING = [
   ['stay', 'stay in their room'],
