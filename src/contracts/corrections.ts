@@ -18,3 +18,12 @@ export interface BoardCorrection {
 
 /** Which correction is passed on, to one room or to all. */
 export const passOn = z.object({ place: z.number().int().min(0).max(1_000), roomId: idSchema.nullable() })
+
+/** A board of the library that can be given to rooms. */
+export interface BoardToGive {
+  id: string
+  title: string
+}
+
+/** Which board is given, to one room or to all. */
+export const giveBoard = z.object({ boardId: idSchema, roomId: idSchema.nullable() })

@@ -4,13 +4,14 @@ import {
   expectAccessible,
   joinOnPhone,
   letAllIn,
-  openWithBoard,
+  openPlanned,
+  planOneRound,
   putInRoom,
   sendOut,
   test,
 } from './fixtures'
 
-test('everybody thinks first: cards stay with who writes them, also without a line, until the facilitator opens them', async ({
+test('a board for all rooms, another for one; everybody thinks first: cards stay with who writes them, also without a line, until the facilitator opens them', async ({
   facilitator: page,
   server,
   phone,
@@ -18,12 +19,27 @@ test('everybody thinks first: cards stay with who writes them, also without a li
   await page.goto(`${server.address}/boards/new`)
   await page.getByRole('button', { name: 'Think, pair, share' }).click()
   await page.waitForURL(/\/boards\/(?!new)/)
-  const { code } = await openWithBoard(page, 'Think, pair, share')
+  await planOneRound(page)
+  const { code } = await openPlanned(page)
   const [ana, bram] = [await phone(), await phone()]
   await joinOnPhone(ana, server, code, 'Ana Per.')
   await joinOnPhone(bram, server, code, 'Bram O.')
   await letAllIn(page)
   for (const who of ['Ana Per.', 'Bram O.']) await putInRoom(page, who, 'Pond life')
+  // The board comes to all rooms in one move, and one room gets another.
+  await page.getByRole('button', { name: 'A board for all rooms' }).click()
+  await page.getByLabel('A board for all rooms').selectOption('Think, pair, share')
+  await page.getByRole('button', { name: 'Give it' }).click()
+  await expect(page.getByRole('button', { name: 'Give it' })).toBeHidden()
+  await page.getByRole('button', { name: 'Soil and peat', exact: true }).first().click()
+  const other = page.getByRole('complementary', { name: 'Room Soil and peat' })
+  await expect(other.getByRole('heading', { name: 'Think, pair, share' })).toBeVisible()
+  await other.getByText('Name, link, board, close').click()
+  await other.getByRole('button', { name: 'Another board' }).click()
+  await other.getByLabel('Another board').selectOption('Look closely')
+  await other.getByRole('button', { name: 'Give it' }).click()
+  await expect(other.getByRole('heading', { name: 'Look closely' })).toBeVisible()
+  await other.getByRole('button', { name: 'Close', exact: true }).click()
   await sendOut(page)
   await expect(ana.getByText('Only you see your cards now.')).toBeVisible()
   await ana.getByLabel('New card').fill('Frogs are early')

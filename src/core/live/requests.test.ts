@@ -22,6 +22,7 @@ const MAY: Record<ActorKind, string[]> = {
     'end-sitting',
     'facilitator-comes',
     'facilitator-goes',
+    'give-board',
     'give-role',
     'go-on',
     'insert-segment',

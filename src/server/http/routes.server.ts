@@ -120,6 +120,7 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/sessions/:sessionId/commands': account('small'),
   '/sessions/:sessionId/order': account('list'),
   '/sessions/:sessionId/corrections': account('small'),
+  '/sessions/:sessionId/boards': account('small'),
   '/sessions/:sessionId/facts': account('none', 'dear'),
   '/sessions/:sessionId/keep-groups': account('small'),
   '/sessions/:sessionId/review': account('small'),

@@ -1,10 +1,10 @@
-import type { BoardCorrection } from '~/contracts/corrections'
+import type { BoardCorrection, BoardToGive } from '~/contracts/corrections'
 import { unfinishedIn } from '~/core/boards/building/draft'
 import { correctionOf } from '~/core/boards/correcting/corrected'
 import { openRooms } from '~/core/live/rooms/room'
 import type { LiveProblem, LiveState } from '~/core/live/topics'
 import type { Account } from '../auth/sign-ins.server'
-import { getBoard } from '../boards/boards.server'
+import { getBoard, listBoards } from '../boards/boards.server'
 import type { Database } from '../db/database.server'
 import { nullWhenGone } from '../errors.server'
 import type { LiveHub } from '../live/hub.server'
@@ -34,6 +34,28 @@ export async function passOnCorrection(
   if (!found || found.shown.unfinished) return refused({ code: 'no-such-board' })
   const actor = { kind: 'facilitator', accountId: by.id, name: by.displayName } as const
   return hub.command(sessionId, actor, { type: 'correct-board', place, board: found.board, roomId })
+}
+
+/** The boards of the library that are finished, by their titles. */
+export async function boardsToGive(db: Database): Promise<BoardToGive[]> {
+  const all = await listBoards(db)
+  return all.filter(board => unfinishedIn(board).length === 0).map(({ id, title }) => ({ id, title }))
+}
+
+/** Gives rooms in which nobody has been yet another board of the library: one room, or all there are and will be. */
+export async function giveBoardTo(
+  db: Database,
+  hub: LiveHub,
+  by: Account,
+  sessionId: string,
+  { boardId, roomId }: { boardId: string; roomId: string | null },
+): Promise<Result<unknown, LiveProblem>> {
+  const found = await getBoard(db, boardId).catch(nullWhenGone)
+  if (!found || unfinishedIn(found).length > 0) return refused({ code: 'no-such-board' })
+  const { title, steps, prompts, parts } = found
+  const board = { title, steps, prompts, ...(parts && { parts }), source: boardId }
+  const actor = { kind: 'facilitator', accountId: by.id, name: by.displayName } as const
+  return hub.command(sessionId, actor, { type: 'give-board', board, roomId })
 }
 
 async function correctionAt(db: Database, state: LiveState, place: number) {

@@ -26,6 +26,7 @@ import { useKeptText } from '../../ui/use-kept'
 import { Corrections } from './corrections'
 import { DraftLanes } from './draft-lanes'
 import { DraftRooms } from './draft-rooms'
+import { GiveBoard } from './give-board'
 import { KeepGroups } from './keep-groups'
 import type { LaneOrder } from './lane-order'
 import { Lanes } from './lanes'
@@ -178,6 +179,9 @@ export function LivePage({
           </ChosenContext.Provider>
           {!ended && !making && (view.rooms.length > 0 || view.closedRooms.length > 0) && (
             <RoomSet view={view} send={send}>
+              {!view.rooms.some(({ used }) => used) && (
+                <GiveBoard sessionId={sessionId} roomId={null} label="A board for all rooms" />
+              )}
               {view.door.hasList && <KeepGroups sessionId={sessionId} title={view.session.title} />}
             </RoomSet>
           )}

@@ -13,6 +13,7 @@ import { VisitButton } from '../../live/visits/visit-button'
 import { Message } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
 import { Drawer } from './drawer'
+import { GiveBoard } from './give-board'
 
 interface RoomDrawerProps {
   sessionId: string
@@ -61,11 +62,12 @@ export function RoomDrawer({
           />
           <chakra.details>
             <chakra.summary cursor="pointer" fontWeight="600">
-              Name, link, close
+              {room.used ? 'Name, link, close' : 'Name, link, board, close'}
             </chakra.summary>
             <Stack gap="12px" pt="8px">
               <RenameRoom key={room.name} room={room} send={send} />
               <RoomLink key={room.link} room={room} send={send} />
+              {!room.used && <GiveBoard sessionId={sessionId} roomId={room.id} label="Another board" />}
               <CloseRoom room={room} rooms={view.rooms} send={send} onClosed={onClose} />
             </Stack>
           </chakra.details>

@@ -43,7 +43,7 @@ function OpenCards({ own, ...props }: Props & { own: Own }) {
 
 const Note = ({ children }: { children: string }) => (
   <Flex color="quiet" fontSize="s" gap="6px" align="center" mb="8px">
-    <EyeOff size={16} aria-hidden="true" />
+    <EyeOff size={16} aria-hidden="true" style={{ flexShrink: 0 }} />
     <p>{children}</p>
   </Flex>
 )

@@ -55,3 +55,32 @@ test('rooms that are made afterwards get the corrected board', () => {
   session.sendOut(7)
   expect(participantView(session.state, 'ana')?.board?.title).toBe('Notes, corrected')
 })
+
+const given: Board = { ...plan.board, title: 'Exercise' }
+const give = (session: Rehearsed, roomId: string | null) =>
+  session.tell(3, facilitator, { type: 'give-board', board: given, roomId })
+
+test('before anybody is in it a room gets another board for itself; after that its board stays', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo', 'chi')
+  expect(give(session, 'birds')).toEqual(['board-corrected'])
+  expect(session.log.at(-1)?.event).toMatchObject({ roomIds: ['birds'], copyIds: ['copy-birds'] })
+  session.sendOut(4)
+  expect(titles(session)).toEqual(['Notes', 'Exercise'])
+  expect(give(session, 'reeds')).toBe('board-in-use')
+  expect(give(session, null)).toBe('board-in-use')
+  expect(give(session, 'nowhere')).toBe('no-such-board')
+  const asked = { type: 'give-board', board: given, roomId: null } as const
+  expect(session.tell(3, participant('ana'), asked)).toBe('not-allowed')
+})
+
+test('to all rooms there are and will be, as long as nobody has been in one', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo', 'chi')
+  expect(give(session, null)).toEqual(['board-corrected'])
+  session.tell(4, facilitator, { type: 'add-room', name: 'New', ids: ['new', 'copy-new'] })
+  session.tell(5, facilitator, { type: 'place', participantId: 'bo', roomId: 'new' })
+  session.sendOut(6)
+  expect(titles(session)).toEqual(['Exercise', 'Exercise'])
+  expect(participantView(session.state, 'bo')?.board?.title).toBe('Exercise')
+})

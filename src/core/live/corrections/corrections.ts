@@ -5,7 +5,13 @@ import { MOST_ROOMS, type RoomsState, roomOf } from '../rooms/room'
 import type { SessionState } from '../session/session'
 import { type EventsOf, happens, refuse, topic } from '../topic'
 
-export type CorrectionsProblem = { code: 'no-such-board' }
+export type CorrectionsProblem =
+  | { code: 'no-such-board' }
+  | { code: 'board-in-use' }
+  | { code: 'too-many-boards' }
+
+/** Boards of one session: every one that rooms get for themselves is one more. */
+const MOST_BOARDS = 200
 
 const events = {
   /** From now on this is the board at that place; or, for some rooms only, the one after the last is theirs. */
@@ -35,6 +41,12 @@ export const corrections = topic<{
         inside: true,
         asks: { place: z.number().int().min(0), board: boardSchema, roomId: idSchema.nullable() },
       },
+      /** Another board, where nobody has been yet: to one room, or to all there are and will be. */
+      'give-board': {
+        by: ['facilitator'],
+        inside: true,
+        asks: { board: boardSchema, roomId: idSchema.nullable() },
+      },
     },
     events,
   },
@@ -51,6 +63,16 @@ export const corrections = topic<{
         const roomIds = room && isShared ? [room.id] : null
         return happens({ type: 'board-corrected', place, board, roomIds, copyIds })
       },
+      'give-board'(state, { board, roomId }) {
+        const place = state.boardsToCome[0] ?? 0
+        const room = roomOf(state, roomId)
+        if (roomId !== null && room?.closed !== false) return refuse({ code: 'no-such-board' })
+        const reached = room ? [room] : state.rooms.filter(each => (each.board ?? 0) === place)
+        if (reached.some(({ used }) => used)) return refuse({ code: 'board-in-use' })
+        if (room && state.boards.length >= MOST_BOARDS) return refuse({ code: 'too-many-boards' })
+        const copyIds = reached.map(({ copyId }) => copyId)
+        return happens({ type: 'board-corrected', place, board, roomIds: room ? [room.id] : null, copyIds })
+      },
     },
     evolve: {
       'board-corrected': ({ boards, rooms }, { place, board, roomIds }) =>
@@ -64,6 +86,10 @@ export const corrections = topic<{
             },
     },
     views: {},
-    words: { 'no-such-board': () => 'This board is not in use there any more.' },
+    words: {
+      'no-such-board': () => 'This board is not in use there any more.',
+      'board-in-use': () => 'People have been there: their board stays. A new room can have another.',
+      'too-many-boards': () => `A session has at most ${MOST_BOARDS} boards.`,
+    },
   },
 )

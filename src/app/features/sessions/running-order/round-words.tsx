@@ -1,6 +1,5 @@
 import type { RoleRule } from '~/core/grouping/roles'
-import type { PlanWorld } from '~/core/schedule/readiness'
-import { type GroupsFrom, type Segment, segmentName } from '~/core/schedule/running-order'
+import { type GroupsFrom, segmentName } from '~/core/schedule/running-order'
 import { MOVED_AT_ONCE } from '~/core/schedule/terms'
 import { BoardWords } from './board-words'
 import type { RoundWordsProps } from './round-words-props'
