@@ -59,6 +59,7 @@ export default [
     route('sessions/:sessionId/order', 'routes/session-order.ts'),
     route('sessions/:sessionId/corrections', 'routes/session-corrections.ts'),
     route('sessions/:sessionId/boards', 'routes/session-boards.ts'),
+    route('sessions/:sessionId/material', 'routes/session-material.ts'),
     route('sessions/:sessionId/facts', 'routes/session-facts.ts'),
     route('sessions/:sessionId/keep-groups', 'routes/session-keep-groups.ts'),
     route('sessions/:sessionId/projector', 'routes/session-projector.tsx'),

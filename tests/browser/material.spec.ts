@@ -253,6 +253,24 @@ test('a picture is remarked and drawn on by a thumb, a mouse and keys; a sketch 
   const image = map(thumb).getByRole('img', { name: 'Map of the marsh', exact: true })
   await expect.poll(() => image.evaluate(each => (each as HTMLImageElement).naturalWidth)).toBeGreaterThan(0)
 
+  // Material is given while they work: to all, or to one room; it is new until it was opened, and can be taken back.
+  await page.getByRole('button', { name: 'Give material' }).click()
+  await page.getByLabel('Material to give').selectOption({ index: 1 })
+  await page.getByText('Some rooms').click()
+  await page.getByRole('group', { name: 'Rooms that get it' }).getByLabel('Pond life').click()
+  await page.getByRole('button', { name: 'Give it' }).click()
+  const given = thumb.getByRole('list', { name: 'Material from the facilitator' })
+  await expect(given.getByText('new')).toBeVisible()
+  await given.getByRole('button').tap()
+  const shown = given.getByRole('img')
+  await expect.poll(() => shown.evaluate(each => (each as HTMLImageElement).naturalWidth)).toBeGreaterThan(0)
+  await expect(given.getByText('new')).toBeHidden()
+  await expectAccessible(thumb)
+  const list = page.getByRole('list', { name: 'Material that was given' })
+  await expect(list.getByText('to Pond life')).toBeVisible()
+  await list.getByRole('button', { name: /^Take back/ }).click()
+  await expect(given).toBeHidden()
+
   // A thumb pins a remark to a place, and its words follow.
   await map(thumb).getByRole('button', { name: 'Remark', exact: true }).tap()
   const place = await pointOn(ground(thumb), 0.6, 0.45)

@@ -3,6 +3,7 @@ import { DOOR_MARKS } from './door/marks'
 import { HELP_MARKS } from './help/marks'
 import { HIDDEN_TEXTS_MARKS } from './hidden/marks'
 import type { MarkLook } from './mark-look'
+import { MATERIAL_MARKS } from './material/marks'
 import { MESSAGES_MARKS } from './messages/marks'
 import { ROOMS_MARKS } from './rooms/marks'
 import { ROUNDS_MARKS } from './rounds/marks'
@@ -13,6 +14,7 @@ export const MARK_LOOK: Record<MarkKind, MarkLook> = {
   ...ROOMS_MARKS,
   ...DOOR_MARKS,
   ...MESSAGES_MARKS,
+  ...MATERIAL_MARKS,
   ...VISITS_MARKS,
   ...HELP_MARKS,
   ...HIDDEN_TEXTS_MARKS,

@@ -204,6 +204,12 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'part-shut': { roomIds: ['r'], partId: 'p' },
     'part-done': { roomId: 'r', partId: 'first', participantId: 'a' },
     'board-corrected': { place: 0, board: plan?.board, roomIds: ['r'], copyIds: ['c'] },
+    'material-given': {
+      givenId: 'g',
+      thing: { is: 'link', title: 'x', address: 'https://x.example' },
+      roomIds: null,
+    },
+    'material-taken-back': { givenId: 'g' },
     'hidden-text-opened': { roomIds: ['r'], promptId: 'h', participantId: null },
     'part-not-done': { roomId: 'r', partId: 'first', participantId: 'a' },
     'rooms-laid-out': {

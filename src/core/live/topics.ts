@@ -8,6 +8,7 @@ import { facilitators } from './facilitators/facilitators'
 import { help } from './help/help'
 import { hiddenTexts } from './hidden/hidden'
 import { late } from './late/late'
+import { material } from './material/material'
 import { messages } from './messages/messages'
 import { moves } from './moves/moves'
 import { parts } from './parts/parts'
@@ -49,6 +50,7 @@ export const TOPICS = {
   roles,
   segments,
   messages,
+  material,
   questions,
   help,
   visits,

@@ -1,5 +1,6 @@
 import { type Request, type Response, Router } from 'express'
 import { filesIn } from '~/core/boards/files-in'
+import { givenFiles } from '~/core/live/material/material'
 import { participantView } from '~/core/live/views'
 import { fileHash, PICTURE_WIDTHS } from '~/core/material/material'
 import { readAccountToken, readPlaceToken } from '../auth/cookies.server'
@@ -53,13 +54,14 @@ async function sendToAccount(services: Services, request: Request, response: Res
   else notHere(response)
 }
 
-/** To somebody at a place, what stands on a board they can see. */
+/** To somebody at a place, what stands on a board they can see, and what they were given. */
 async function sendToPlace(services: Services, request: Request, response: Response) {
   const { sessionId = '', hash = '' } = request.params as Record<string, string>
   const token = await readPlaceToken(request.headers.cookie, sessionId)
   const place = await placeOf(services.db, sessionId, token)
-  const board = place && participantView(await services.hub.state(sessionId), place.participantId)?.board
-  if (board && filesIn(board).has(hash)) await send(services, request, response)
+  const view = place && participantView(await services.hub.state(sessionId), place.participantId)
+  const isTheirs = (view?.board && filesIn(view.board).has(hash)) || givenFiles(view?.given ?? []).has(hash)
+  if (isTheirs) await send(services, request, response)
   else notHere(response)
 }
 

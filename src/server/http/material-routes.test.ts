@@ -260,6 +260,13 @@ describe('what is kept', () => {
     expect((await get(`${own}/${pdf}/whole`, '')).status).toBe(404)
     expect((await get(`/mine/made-up/files/${hash}/480.webp`, '')).status).toBe(404)
     expect((await get(`/s/${sessionId}/files/${pdf}/whole`, cookie)).status).toBe(404)
+    // Given to the room beside the board, and taken back.
+    const thing = { is: 'pdf' as const, title: 'Tides', file: pdf, width: null, height: null }
+    const give = { type: 'give-material' as const, thing, roomIds: [roomId], givenId: 'g' }
+    await hub.command(sessionId, facilitator, give)
+    expect((await get(`/s/${sessionId}/files/${pdf}/whole`, cookie)).status).toBe(200)
+    await hub.command(sessionId, facilitator, { type: 'take-material-back', givenId: 'g' })
+    expect((await get(`/s/${sessionId}/files/${pdf}/whole`, cookie)).status).toBe(404)
     await hub.command(sessionId, facilitator, { type: 'place', participantId, roomId: null })
     expect((await get(path, cookie)).status).toBe(404)
   })

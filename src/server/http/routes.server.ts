@@ -121,6 +121,7 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/sessions/:sessionId/order': account('list'),
   '/sessions/:sessionId/corrections': account('small'),
   '/sessions/:sessionId/boards': account('small'),
+  '/sessions/:sessionId/material': account('small'),
   '/sessions/:sessionId/facts': account('none', 'dear'),
   '/sessions/:sessionId/keep-groups': account('small'),
   '/sessions/:sessionId/review': account('small'),

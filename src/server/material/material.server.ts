@@ -153,7 +153,9 @@ async function usedHashes(db: Database): Promise<string[]> {
     select file_hash as hash from materials where file_hash is not null and removed_at is null
     union select (regexp_matches(prompts::text, '"file": "([0-9a-f]{64})"', 'g'))[1] from boards
     union select (regexp_matches(content::text, '"file": "([0-9a-f]{64})"', 'g'))[1] from board_versions
-    union select (regexp_matches(board::text, '"file": "([0-9a-f]{64})"', 'g'))[1] from board_copies`)) as unknown as {
+    union select (regexp_matches(board::text, '"file": "([0-9a-f]{64})"', 'g'))[1] from board_copies
+    union select payload->'thing'->>'file' from session_events
+      where type = 'material-given' and payload->'thing'->>'file' is not null`)) as unknown as {
     rows: { hash: string }[]
   }
   return found.rows.map(({ hash }) => hash)

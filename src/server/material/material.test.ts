@@ -9,7 +9,15 @@ import { imageSize } from 'image-size'
 import sharp from 'sharp'
 import { memoryDatabase } from 'tests/fixtures/database'
 import type { Database } from '../db/database.server'
-import { boardCopies, boards, boardVersions, files, materials, sessions } from '../db/schema.server'
+import {
+  boardCopies,
+  boards,
+  boardVersions,
+  files,
+  materials,
+  sessionEvents,
+  sessions,
+} from '../db/schema.server'
 import { FileFolder } from './file-folder.server'
 import { addFile, addLink, listMaterial, removeUnused, renameMaterial, spaceUsed } from './material.server'
 import { NotTakenError, takeIn } from './take-in.server'
@@ -183,7 +191,7 @@ describe('what nothing uses', () => {
   }
 
   test('is counted, and removed for good; what a board, an earlier version or a session uses stays', async () => {
-    const [onBoard, before, inSession, nowhere] = await Promise.all([1, 2, 3, 4].map(gone))
+    const [onBoard, before, inSession, nowhere, given] = await Promise.all([1, 2, 3, 4, 6].map(gone))
     await add(await png(5))
     await db.insert(boards).values({ id: 'b', title: 'B', steps: [], prompts: boardWith(onBoard ?? '') })
     const content = { title: 'B', steps: [], prompts: boardWith(before ?? '') }
@@ -200,15 +208,20 @@ describe('what nothing uses', () => {
     })
     const board = { title: 'B', steps: [], prompts: boardWith(inSession ?? '') }
     await db.insert(boardCopies).values({ id: 'c', sessionId: 's', roomId: 'r', board })
+    const thing = { is: 'picture', title: 'G', file: given, width: 1, height: 1 }
+    const payload = { type: 'material-given', givenId: 'g', thing, roomIds: null }
+    await db
+      .insert(sessionEvents)
+      .values({ sessionId: 's', seq: 1, at: new Date(), actor: '', type: payload.type, version: 1, payload })
 
     expect(await spaceUsed(db)).toMatchObject({ unusedFiles: 1 })
     expect(await removeUnused(db, folder)).toBe(1)
     expect(await folder.has(nowhere ?? '')).toBe(false)
-    for (const hash of [onBoard, before, inSession]) expect(await folder.has(hash ?? '')).toBe(true)
+    for (const hash of [onBoard, before, inSession, given]) expect(await folder.has(hash ?? '')).toBe(true)
     expect(await spaceUsed(db)).toMatchObject({ unusedFiles: 0, unused: 0 })
     expect(await removeUnused(db, folder)).toBe(0)
     // Of those whose file is still there the entry can be put back.
-    expect(await db.select().from(materials)).toHaveLength(4)
+    expect(await db.select().from(materials)).toHaveLength(5)
   })
 
   test('what lies in the folder and is in no list goes as well', async () => {

@@ -27,6 +27,7 @@ import { Corrections } from './corrections'
 import { DraftLanes } from './draft-lanes'
 import { DraftRooms } from './draft-rooms'
 import { GiveBoard } from './give-board'
+import { GiveMaterial } from './give-material'
 import { KeepGroups } from './keep-groups'
 import type { LaneOrder } from './lane-order'
 import { Lanes } from './lanes'
@@ -182,6 +183,7 @@ export function LivePage({
               {!view.rooms.some(({ used }) => used) && (
                 <GiveBoard sessionId={sessionId} roomId={null} label="A board for all rooms" />
               )}
+              <GiveMaterial sessionId={sessionId} view={view} send={send} />
               {view.door.hasList && <KeepGroups sessionId={sessionId} title={view.session.title} />}
             </RoomSet>
           )}

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { useEffect, useRef, useState } from 'react'
+import { Suspense, useEffect, useRef, useState } from 'react'
 import type { Board } from '~/core/boards/board'
 import type { ParticipantView } from '~/core/live/views'
 import { BoardView } from '../../board-view/board-view'
@@ -18,12 +18,15 @@ import { BesideMe } from '../../live/without-device/beside-me'
 import { ask } from '../../live-client/ask'
 import type { BoardStatus } from '../../live-client/board-connection'
 import { useLive } from '../../live-client/use-live'
+import { whenMet } from '../../prompts/when-met'
 import { Button } from '../../ui/button'
 import { Message } from '../../ui/layout'
 import { useSwitch } from '../../ui/use-kept'
 import { WhatIsKept } from '../../ui/what-is-kept'
 import { PlaceFoot } from './place-foot'
 import { PlaceHead } from './place-head'
+
+const GivenMaterial = whenMet(() => import('../../live/material/given-material'))
 
 interface PlacePageProps {
   sessionId: string
@@ -91,6 +94,11 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
               putAway={view.putAway}
               onPutAway={messageId => send({ type: 'put-away', messageId })}
             />
+            {view.given.length > 0 && (
+              <Suspense fallback={null}>
+                <GivenMaterial given={view.given} />
+              </Suspense>
+            )}
             {whereabouts.where === 'room' && whereabouts.link !== '' && (
               <chakra.a
                 href={whereabouts.link}

@@ -1,17 +1,14 @@
 import { Box, chakra } from '@chakra-ui/react'
-import { lazy, Suspense, useContext, useMemo, useRef, useState } from 'react'
+import { useContext, useMemo, useRef, useState } from 'react'
 import type { Prompt } from '~/core/boards/board'
 import { setSpot, spotText } from '~/core/boards/prompts/file/document'
 import { file } from '~/core/boards/prompts/file/file'
 import { Button } from '../../ui/button'
-import { loadAgain } from '../../ui/load-again'
 import { CardsSpace } from '../cards/cards-space'
 import { FilesAt } from '../drawing/files-at'
 import type { PromptSpaceProps } from '../prompt-space'
 import { useAnswer } from '../use-shared'
-
-/** What shows pages is large: fetched when there are pages to show. */
-const PdfPages = lazy(() => loadAgain(() => import('./pdf-pages')))
+import { ShownFile } from './shown-file'
 
 /** Pages, sound or a video, with what the group remarks on it; a remark belongs to the page or moment where it was made. */
 export default function FileSpace(props: PromptSpaceProps<'file'>) {
@@ -53,23 +50,16 @@ export default function FileSpace(props: PromptSpaceProps<'file'>) {
     onAdded: (id: string) =>
       setSpot(doc, prompt.id, id, is === 'pdf' ? page : (player.current?.currentTime ?? 0)),
   }
-  const media = {
-    controls: true,
-    preload: 'metadata',
-    src: address,
-    'aria-label': title || prompt.text,
-  } as const
   return (
     <Box>
-      {is === 'pdf' && (
-        <Suspense fallback={<chakra.p color="quiet">Opening the pages…</chakra.p>}>
-          <PdfPages address={address} title={title} page={page} onPage={setPage} />
-        </Suspense>
-      )}
-      {is === 'sound' && <chakra.audio {...media} w="full" ref={player} />}
-      {is === 'video' && (
-        <chakra.video {...media} playsInline w="full" maxH="70vh" borderRadius="4px" ref={player} />
-      )}
+      <ShownFile
+        is={is}
+        address={address}
+        title={title || prompt.text}
+        page={page}
+        onPage={setPage}
+        player={player}
+      />
       <chakra.p fontSize="s" color="quiet" my="6px">
         {is === 'pdf'
           ? 'A remark belongs to the page you are on.'

@@ -1,0 +1,154 @@
+import { chakra, Flex, Stack } from '@chakra-ui/react'
+import { Paperclip } from 'lucide-react'
+import { useEffect, useState } from 'react'
+import { Link } from 'react-router'
+import type { MaterialToGive } from '~/contracts/live-material'
+import type { LiveView, Send } from '../../live/live-view'
+import { ask } from '../../live-client/ask'
+import { Button } from '../../ui/button'
+import { Choice, Field, Select, Tick } from '../../ui/fields'
+import { Message } from '../../ui/layout'
+
+interface GiveMaterialProps {
+  sessionId: string
+  view: LiveView
+  send: Send
+}
+
+/** Material for everybody or for some rooms while the session runs, and what was given, to be taken back. */
+export function GiveMaterial({ sessionId, view, send }: GiveMaterialProps) {
+  const [open, setOpen] = useState(false)
+  return (
+    <>
+      {open ? (
+        <ChooseMaterial sessionId={sessionId} rooms={view.rooms} onDone={() => setOpen(false)} />
+      ) : (
+        <Button size="small" kind="bare" alignSelf="flex-start" onClick={() => setOpen(true)}>
+          <Paperclip size={16} aria-hidden="true" /> Give material
+        </Button>
+      )}
+      {view.given.length > 0 && (
+        <Stack as="ul" listStyleType="none" gap="4px" aria-label="Material that was given" flexBasis="100%" order="9">
+          {view.given.map(({ id, thing, roomIds }) => (
+            <Flex as="li" key={id} gap="8px" align="center" wrap="wrap" fontSize="s">
+              <Paperclip size={16} aria-hidden="true" />
+              <chakra.span fontWeight="600" overflowWrap="anywhere">
+                {thing.title}
+              </chakra.span>
+              <chakra.span color="quiet">{toWhom(view, roomIds)}</chakra.span>
+              <Button
+                size="small"
+                aria-label={`Take back ${thing.title}`}
+                onClick={() => send({ type: 'take-material-back', givenId: id })}
+              >
+                Take back
+              </Button>
+            </Flex>
+          ))}
+        </Stack>
+      )}
+    </>
+  )
+}
+
+function toWhom({ rooms, closedRooms }: LiveView, roomIds: readonly string[] | null): string {
+  if (roomIds === null) return 'to everybody'
+  const names = [...rooms, ...closedRooms].filter(({ id }) => roomIds.includes(id)).map(({ name }) => name)
+  return `to ${names.join(', ')}`
+}
+
+interface ChooseMaterialProps {
+  sessionId: string
+  rooms: LiveView['rooms']
+  onDone: () => void
+}
+
+function ChooseMaterial({ sessionId, rooms, onDone }: ChooseMaterialProps) {
+  const address = `/sessions/${sessionId}/material`
+  const [material, setMaterial] = useState<MaterialToGive[] | null>(null)
+  const [materialId, setMaterialId] = useState('')
+  const [toSome, setToSome] = useState(false)
+  const [chosen, setChosen] = useState<readonly string[]>([])
+  const [problem, setProblem] = useState<string | null>(null)
+  useEffect(() => {
+    fetch(address)
+      .then(answer => answer.json())
+      .then(
+        found => setMaterial(found.material),
+        () => setProblem('The library could not be fetched. Cancel and try once more.'),
+      )
+  }, [address])
+  const give = async () => {
+    const answer = await ask(address, { materialId, roomIds: toSome ? chosen : null })
+    setProblem(answer.ok ? null : answer.message)
+    if (answer.ok) onDone()
+  }
+  return (
+    <Stack
+      as="form"
+      gap="8px"
+      flexBasis="100%"
+      bg="panel"
+      borderWidth="1px"
+      borderRadius="8px"
+      p="12px"
+      onSubmit={event => {
+        event.preventDefault()
+        give()
+      }}
+    >
+      <Field label="Material to give">
+        {parts => (
+          <Select
+            {...parts}
+            autoFocus
+            value={materialId}
+            onChange={event => setMaterialId(event.target.value)}
+          >
+            <option value="">{material ? 'Choose' : 'Fetching…'}</option>
+            {material?.map(({ id, title, kind }) => (
+              <option key={id} value={id}>
+                {title} ({kind})
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
+      <chakra.p fontSize="s" color="quiet">
+        It must be in the library: <Link to="/material">add files or links to it</Link>.
+      </chakra.p>
+      <Flex as="fieldset" gap="16px" wrap="wrap" aria-label="To whom">
+        <Choice name="to" checked={!toSome} onChange={() => setToSome(false)}>
+          Everybody
+        </Choice>
+        <Choice name="to" checked={toSome} onChange={() => setToSome(true)}>
+          Some rooms
+        </Choice>
+      </Flex>
+      {toSome && (
+        <Flex gap="4px 16px" wrap="wrap" role="group" aria-label="Rooms that get it">
+          {rooms.map(({ id, name }) => (
+            <Tick
+              key={id}
+              checked={chosen.includes(id)}
+              onChange={() =>
+                setChosen(ids => (ids.includes(id) ? ids.filter(each => each !== id) : [...ids, id]))
+              }
+            >
+              {name}
+            </Tick>
+          ))}
+        </Flex>
+      )}
+      <Flex gap="8px">
+        <Button type="submit" kind="main" disabled={materialId === '' || (toSome && chosen.length === 0)}>
+          Give it
+        </Button>
+        <Button kind="bare" onClick={onDone}>
+          Cancel
+        </Button>
+      </Flex>
+      {problem && <Message kind="problem">{problem}</Message>}
+    </Stack>
+  )
+}
