@@ -28,7 +28,14 @@ export function GiveMaterial({ sessionId, view, send }: GiveMaterialProps) {
         </Button>
       )}
       {view.given.length > 0 && (
-        <Stack as="ul" listStyleType="none" gap="4px" aria-label="Material that was given" flexBasis="100%" order="9">
+        <Stack
+          as="ul"
+          listStyleType="none"
+          gap="4px"
+          aria-label="Material that was given"
+          flexBasis="100%"
+          order="9"
+        >
           {view.given.map(({ id, thing, roomIds }) => (
             <Flex as="li" key={id} gap="8px" align="center" wrap="wrap" fontSize="s">
               <Paperclip size={16} aria-hidden="true" />
