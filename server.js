@@ -1,15 +1,21 @@
 // Starts Round Table: the built server, or, with NODE_ENV=development, the sources through Vite.
+import { readFileSync } from 'node:fs'
 import { createServer } from 'node:http'
+import { createServer as createSecureServer } from 'node:https'
 import { resolve } from 'node:path'
 import { monitorEventLoopDelay } from 'node:perf_hooks'
 
-// A relative data folder is meant from where the command was given; everything else lies beside this file.
-if (process.env.DATA_FOLDER) process.env.DATA_FOLDER = resolve(process.env.DATA_FOLDER)
+// Relative folders and files are meant from where the command was given; everything else lies beside this file.
+for (const name of ['DATA_FOLDER', 'TLS_CERTIFICATE', 'TLS_KEY'])
+  if (process.env[name]) process.env[name] = resolve(process.env[name])
 process.chdir(import.meta.dirname)
 const developing = process.env.NODE_ENV === 'development'
 if (!developing) process.env.NODE_ENV = 'production'
 
-const server = createServer()
+// The server speaks HTTPS itself when it is given a certificate; whether both files are named is looked at with the settings.
+const { TLS_CERTIFICATE, TLS_KEY } = process.env
+const isSecure = Boolean(TLS_CERTIFICATE && TLS_KEY)
+const server = isSecure ? secureServer() : createServer()
 const vite = developing ? await startVite() : undefined
 const main = vite ? await vite.ssrLoadModule('/src/start.server.ts') : await import('./build/server/index.js')
 
@@ -41,7 +47,7 @@ server.on('error', error => {
 })
 server.listen(settings.port, () => {
   const { port } = server.address()
-  const address = settings.publicAddress ?? `http://localhost:${port}`
+  const address = settings.publicAddress ?? `http${isSecure ? 's' : ''}://localhost:${port}`
   const { filled, startWord } = roundTable
   console.log(`Round Table is open at ${address}`)
   if (filled) sayDemo(filled)
@@ -67,6 +73,16 @@ if (process.env.TEST_CLOCK === '1') {
   stops.enable()
 }
 
+// A certificate that was renewed is taken up without anybody noticing; one that can't be used leaves the one before.
+if (isSecure)
+  process.on('SIGHUP', () => {
+    try {
+      server.setSecureContext(keyAndCertificate())
+    } catch (error) {
+      console.error(`The renewed certificate can't be used: ${error.message}`)
+    }
+  })
+
 let stopping = false
 for (const signal of ['SIGTERM', 'SIGINT']) process.on(signal, stop)
 
@@ -83,6 +99,19 @@ async function stop() {
   await vite?.close()
   console.log('Round Table has stopped.')
   process.exit(0)
+}
+
+function secureServer() {
+  try {
+    return createSecureServer(keyAndCertificate())
+  } catch (error) {
+    console.error(`The certificate can't be used: ${error.message}`)
+    process.exit(1)
+  }
+}
+
+function keyAndCertificate() {
+  return { cert: readFileSync(TLS_CERTIFICATE), key: readFileSync(TLS_KEY) }
 }
 
 function sayDemo({ accounts, password, joinCode }) {

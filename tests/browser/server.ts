@@ -21,6 +21,7 @@ export interface Demo {
 export class TestServer {
   private child: ChildProcess | undefined
   private port = 0
+  private scheme = 'http'
   /** How far the server's clock was moved, in milliseconds: one that is started again goes on from there. */
   private ahead = 0
   demo: Demo | null = null
@@ -29,10 +30,10 @@ export class TestServer {
 
   private constructor(readonly folder: string) {}
 
-  static async withDemo(): Promise<TestServer> {
+  static async withDemo(environment: Record<string, string> = {}): Promise<TestServer> {
     const server = TestServer.onNewFolder()
     cpSync(PREPARED_DEMO, server.folder, { recursive: true })
-    await server.start()
+    await server.start({ DEMO: '1', ...environment })
     return server
   }
 
@@ -51,11 +52,12 @@ export class TestServer {
   }
 
   get address(): string {
-    return `http://localhost:${this.port}`
+    return `${this.scheme}://localhost:${this.port}`
   }
 
   /** Starts, on the same port as before when it ran already; rejects with what it said when it ends instead. */
   async start(environment: Record<string, string> = { DEMO: '1' }): Promise<void> {
+    this.scheme = environment.TLS_CERTIFICATE ? 'https' : 'http'
     const child = fork('server.js', {
       env: {
         ...process.env,
@@ -119,6 +121,11 @@ export class TestServer {
     child.kill(signal)
     const [code] = await exited
     return code as number | null
+  }
+
+  async signal(signal: 'SIGHUP'): Promise<void> {
+    this.child?.kill(signal)
+    await new Promise(resolve => setTimeout(resolve, 200))
   }
 
   /** Memory the server's process holds, in megabytes (Linux). */

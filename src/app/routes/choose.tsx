@@ -11,10 +11,11 @@ import {
 } from '~/server/choices/choices.server'
 import { getCohort } from '~/server/cohorts/cohorts.server'
 import { servicesContext } from '~/server/services.server'
+import { isReachedSecurely } from '~/server/settings.server'
 import { choiceRefusalText } from '../features/choices/choice-text'
 import { ChoosePage, type ChoosePageProps } from '../features/choices/choose-page'
 import type { Route } from './+types/choose'
-import { answering, formOf, secureCookies, wishesIn } from './helpers.server'
+import { answering, formOf, wishesIn } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Choose · Round Table' }]
 
@@ -62,7 +63,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (fields.get('intent') === 'name') {
     const taken = await takeChoiceName(db, choice, form.data.personId ?? '')
     if (!taken.ok) return { problem: choiceRefusalText(taken.problem), step: 'name' }
-    const cookie = await writePlaceToken(taken.value.token, choice.id, secureCookies(settings.publicAddress))
+    const cookie = await writePlaceToken(taken.value.token, choice.id, isReachedSecurely(settings))
     return data({ problem: null, step: null }, { headers: { 'Set-Cookie': cookie } })
   }
   const token = await readPlaceToken(request.headers.get('Cookie'), choice.id)

@@ -41,7 +41,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   })
   await noteDeed(db, made.value, { kind: 'account-made', thing: { kind: 'account', id: made.value.id } })
   if (!signedIn.ok) throw redirect('/sign-in')
-  throw redirect('/', { headers: await signedInCookies(signedIn.value, settings.publicAddress) })
+  throw redirect('/', { headers: await signedInCookies(signedIn.value, settings) })
 }
 
 export default function FirstRun({ loaderData, actionData }: Route.ComponentProps) {

@@ -9,6 +9,7 @@ import type { LiveProblem } from '~/core/live/topics'
 import { writeAccountToken, writeBrowserToken } from '~/server/auth/cookies.server'
 import { RoundTableError, statusOf } from '~/server/errors.server'
 import type { Result } from '~/server/result'
+import { isReachedSecurely, type Settings } from '~/server/settings.server'
 
 /** Reads a form with its schema; what is wrong goes back beside its field, with what was typed. */
 export async function readForm<Schema extends z.ZodType>(request: Request, schema: Schema) {
@@ -114,16 +115,12 @@ export function wishesIn(fields: FormData): unknown {
   }
 }
 
-/** Whether cookies may only travel over HTTPS: when the server is reached so. */
-export const secureCookies = (publicAddress: string | null): boolean =>
-  publicAddress?.startsWith('https:') ?? false
-
 /** The cookies of a sign-in, and of a browser that is known from then on. */
 export async function signedInCookies(
   { token, browser }: { token: string; browser: string },
-  publicAddress: string | null,
+  settings: Settings,
 ): Promise<Headers> {
-  const secure = secureCookies(publicAddress)
+  const secure = isReachedSecurely(settings)
   const headers = new Headers()
   headers.append('Set-Cookie', await writeAccountToken(token, secure))
   headers.append('Set-Cookie', await writeBrowserToken(browser, secure))

@@ -12,10 +12,11 @@ import {
 } from '~/server/join/join.server'
 import type { LiveHub } from '~/server/live/hub.server'
 import { addressContext, servicesContext } from '~/server/services.server'
+import { isReachedSecurely } from '~/server/settings.server'
 import { JoinPage } from '../features/join/join-page'
 import { codeProblemText, takePlaceProblemText } from '../features/join/join-text'
 import type { Route } from './+types/join'
-import { readForm, secureCookies } from './helpers.server'
+import { readForm } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Join · Round Table' }]
 
@@ -92,7 +93,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     const { code } = taken.problem
     return data({ typed, problem: takePlaceProblemText(taken.problem), taken: code === 'name-taken' }, 409)
   }
-  const cookie = await writePlaceToken(taken.value.token, sessionId, secureCookies(settings.publicAddress))
+  const cookie = await writePlaceToken(taken.value.token, sessionId, isReachedSecurely(settings))
   throw redirect(`/s/${sessionId}`, { headers: { 'Set-Cookie': cookie } })
 }
 

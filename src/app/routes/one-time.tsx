@@ -36,7 +36,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     browser: await readBrowserToken(cookies),
     agent: request.headers.get('User-Agent'),
   })
-  throw redirect('/', { headers: await signedInCookies(signedIn, settings.publicAddress) })
+  throw redirect('/', { headers: await signedInCookies(signedIn, settings) })
 }
 
 export default function OneTime({ loaderData, actionData }: Route.ComponentProps) {

@@ -38,7 +38,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   // One browser has one sign-in: what it had before is over.
   await signOut(db, await readAccountToken(request.headers.get('Cookie')))
   throw redirect(ownPath(form.value.goTo), {
-    headers: await signedInCookies(signedIn.value, settings.publicAddress),
+    headers: await signedInCookies(signedIn.value, settings),
   })
 }
 
