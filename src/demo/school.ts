@@ -202,7 +202,7 @@ export const lookingBoard = (pictures: Picture[]): Board => ({
       id: 'map',
       kind: 'pictures',
       text: 'Where would you stop with a group, and why there?',
-      settings: { pictures: pictures.filter(({ title }) => title === 'Map of the marsh') },
+      settings: { pictures: pictures.filter(({ title }) => title === 'Map of the marsh'), add: true },
     },
     {
       id: 'birds',

@@ -314,6 +314,23 @@ test('a picture is remarked and drawn on by a thumb, a mouse and keys; a sketch 
   await expect
     .poll(async () => (await ground(thumb).getByText('wet here').boundingBox())?.height ?? 0)
     .toBeGreaterThan(9)
+  // A picture of the group's own, as from the phone's camera: all at the board have it, and draw on it too.
+  const camera = await sharp({ create: { width: 3_000, height: 2_000, channels: 3, background: '#7a9' } })
+    .jpeg()
+    .toBuffer()
+  await map(thumb)
+    .getByLabel('Add a picture')
+    .setInputFiles({ name: 'IMG_1.jpg', mimeType: 'image/jpeg', buffer: camera })
+  const theirs = map(mouse).locator('[data-ground="4"]')
+  await expect(theirs).toBeVisible()
+  const seen = map(mouse).getByRole('img', { name: 'Picture by Ana Per.', exact: true })
+  await expect.poll(() => seen.evaluate(each => (each as HTMLImageElement).naturalWidth)).toBeGreaterThan(0)
+  await expectAccessible(thumb)
+  await map(mouse).getByRole('button', { name: 'Take the picture away' }).click()
+  await map(mouse).getByRole('button', { name: 'Keep it' }).click()
+  await map(thumb).getByRole('button', { name: 'Take the picture away' }).tap()
+  await expect(theirs).toBeHidden()
+
   await map(thumb).getByRole('button', { name: 'Erase' }).tap()
   const shaft = await pointOn(ground(thumb), 0.35, 0.3)
   await thumb.touchscreen.tap(shaft.x, shaft.y)

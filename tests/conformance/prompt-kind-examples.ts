@@ -9,6 +9,7 @@ import { marksOf, pinTo, putMark, SHAPES } from '~/core/boards/prompts/drawing/d
 import { eachOf } from '~/core/boards/prompts/each/document'
 import { setSpot } from '~/core/boards/prompts/file/document'
 import type { PromptKind } from '~/core/boards/prompts/kinds'
+import { addedOf, addPicture, takePictureAway } from '~/core/boards/prompts/pictures/added'
 import { giveOwn, giveShared, sharedOf } from '~/core/boards/prompts/points/document'
 import { orderOf, putAt, takeOut } from '~/core/boards/prompts/put-in-order/document'
 import { beginSheets, sheetOf } from '~/core/boards/prompts/sheet/document'
@@ -202,7 +203,7 @@ function hostileDrawing(doc: Y.Doc, promptId: string) {
     b: { ...sound, points: Array.from({ length: 5_000 }, () => 1) },
     c: { ...sound, points: [1, Number.NaN, 2, Number.POSITIVE_INFINITY] },
     d: { ...sound, shape: 'script' },
-    e: { ...sound, on: 9 },
+    e: { ...sound, on: 10 },
     f: { ...sound, colour: 'url(x)' },
     g: { ...sound, text: 'of a pen' },
     h: { ...sound, shape: 'text', points: [1, 1], text: 'x'.repeat(81) },
@@ -269,6 +270,33 @@ export const EXAMPLES: { [Kind in PromptKind]: Record<string, KindExample> } = {
         pictures: [`${'a'.repeat(64)}|1200x800|The | map`, { file: 'b'.repeat(64), title: 'Birds' }],
       },
       ...drawn,
+    },
+    'of the group’s own': {
+      settings: { add: true },
+      ...drawn,
+      edits: fc.oneof(
+        drawn.edits,
+        fc.nat(15).map(
+          (digit): Edit =>
+            (doc, promptId) => {
+              addPicture(doc, promptId, { file: digit.toString(16).repeat(64), width: 4, height: 3 })
+            },
+        ),
+        fc.nat(5).map(
+          (place): Edit =>
+            (doc, promptId) => {
+              if (addedOf(doc, promptId).has(String(place))) takePictureAway(doc, promptId, 4 + place)
+            },
+        ),
+      ),
+      hostile(doc, promptId) {
+        hostileDrawing(doc, promptId)
+        const added = addedOf(doc, promptId)
+        added.set('0', { file: '../../etc/passwd', width: 4, height: 3 })
+        added.set('1', { file: 'a'.repeat(64), width: 0, height: 3 })
+        added.set('2', new Y.Text('a'.repeat(64)))
+        added.set('9', { file: 'a'.repeat(64), width: 4, height: 3 })
+      },
     },
   },
   sketch: { 'on an empty ground': drawn },

@@ -39,6 +39,7 @@ const KINDS_BY_TYPE: Readonly<Record<string, FileKind>> = {
   'video/webm': 'video',
 }
 
+export const PICTURES_TAKEN_IN = 'pictures (JPEG, PNG, WebP, GIF, AVIF)'
 export const TAKEN_IN =
   'Pictures (JPEG, PNG, WebP, GIF, AVIF), PDF, sound (MP3, M4A, WAV, Ogg, FLAC) and video (MP4, WebM)'
 

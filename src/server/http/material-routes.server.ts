@@ -5,10 +5,12 @@ import { participantView } from '~/core/live/views'
 import { fileHash, PICTURE_WIDTHS } from '~/core/material/material'
 import { readAccountToken, readPlaceToken } from '../auth/cookies.server'
 import { accountOf } from '../auth/sign-ins.server'
+import { errorFacts } from '../error-facts.server'
 import { nullWhenGone } from '../errors.server'
 import { placeByReviewToken, placeOf } from '../join/join.server'
+import { addCopyPicture, copyForPictures, isInSession, isOnCopies } from '../material/copy-pictures.server'
 import { fileOf } from '../material/material.server'
-import { pictureName, WHOLE } from '../material/take-in.server'
+import { isOutOfRoom, NotTakenError, pictureName, WHOLE } from '../material/take-in.server'
 import type { Uploads } from '../material/uploads.server'
 import type { Services } from '../services.server'
 import { sameOrigin } from './origin.server'
@@ -26,6 +28,9 @@ export function materialRoutes(services: Services, uploads: Uploads): Router {
     })
   router.get('/files/:hash/:name', (request, response, next) => {
     sendToAccount(services, request, response).catch(next)
+  })
+  router.post('/s/:sessionId/pictures', (request, response, next) => {
+    takePicture(services, request, response).catch(next)
   })
   router.get('/s/:sessionId/files/:hash/:name', (request, response, next) => {
     sendToPlace(services, request, response).catch(next)
@@ -54,6 +59,35 @@ async function sendToAccount(services: Services, request: Request, response: Res
   else notHere(response)
 }
 
+/** A picture that somebody in a room adds to its board. */
+async function takePicture(services: Services, request: Request, response: Response) {
+  const refuse = (status: number, why: string) => response.status(status).type('text/plain').send(why)
+  const { db, hub, folder, settings, log } = services
+  if (!sameOrigin(request.headers, settings.publicAddress))
+    return refuse(403, 'This was sent from another site.')
+  const { sessionId = '' } = request.params as Record<string, string>
+  const place = await placeOf(db, sessionId, await readPlaceToken(request.headers.cookie, sessionId))
+  if (!place) return refuse(401, 'Join first.')
+  const { participantId } = place
+  const copyId = copyForPictures(await hub.state(sessionId), participantId, String(request.query.promptId))
+  if (copyId === null) return refuse(403, 'No picture can be added here now.')
+  const size = Number(request.headers['content-length'] ?? 0)
+  if (size === 0) return refuse(422, 'There is nothing in this file.')
+  if (!(await folder.hasRoomFor(3 * size))) return refuse(507, 'There is no room left on the server’s disk.')
+  response.set('Cache-Control', 'no-store')
+  try {
+    return response.json(await addCopyPicture(db, folder, { copyId, participantId }, request))
+  } catch (error) {
+    if (error instanceof NotTakenError) return refuse(422, error.message)
+    // A line that broke is nobody's fault, and there is nobody to tell.
+    if (request.destroyed && !request.complete) return response.destroy()
+    log.error({ error: errorFacts(error) }, 'a picture could not be kept')
+    return isOutOfRoom(error)
+      ? refuse(507, 'There is no room left on the server’s disk.')
+      : refuse(500, 'This picture could not be kept. Try it again.')
+  }
+}
+
 /** To somebody at a place, what stands on a board they can see, and what they were given. */
 async function sendToPlace(services: Services, request: Request, response: Response) {
   const { sessionId = '', hash = '' } = request.params as Record<string, string>
@@ -61,16 +95,24 @@ async function sendToPlace(services: Services, request: Request, response: Respo
   const place = await placeOf(services.db, sessionId, token)
   const view = place && participantView(await services.hub.state(sessionId), place.participantId)
   const isTheirs = (view?.board && filesIn(view.board).has(hash)) || givenFiles(view?.given ?? []).has(hash)
-  if (isTheirs) await send(services, request, response)
+  const readable = view?.whereabouts.where === 'room' ? readableCopies(view.whereabouts) : []
+  if (isTheirs || (await isOnCopies(services.db, readable, hash))) await send(services, request, response)
   else notHere(response)
 }
+
+const readableCopies = ({ copyId, alsoReads }: { copyId: string; alsoReads: { copyId: string }[] }) => [
+  copyId,
+  ...alsoReads.map(other => other.copyId),
+]
 
 /** To somebody with their own link, what stood on a board of their session; nobody knows the name of a file they were never sent. */
 async function sendToLink(services: Services, request: Request, response: Response) {
   const { reviewToken = '', hash = '' } = request.params as Record<string, string>
   const place = await placeByReviewToken(services.db, reviewToken).catch(nullWhenGone)
   const state = place && (await services.hub.state(place.sessionId))
-  if (state?.boards.some(board => filesIn(board).has(hash))) await send(services, request, response)
+  const isOnBoard = state?.boards.some(board => filesIn(board).has(hash))
+  if (isOnBoard || (place && (await isInSession(services.db, place.sessionId, hash))))
+    await send(services, request, response)
   else notHere(response)
 }
 

@@ -4,6 +4,7 @@ import { request as ask, createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { Readable } from 'node:stream'
 import { eq } from 'drizzle-orm'
 import express from 'express'
 import { pino } from 'pino'
@@ -13,8 +14,9 @@ import type { Board } from '~/core/boards/board'
 import { writeAccountToken, writePlaceToken } from '../auth/cookies.server'
 import { newSignIn } from '../auth/sign-ins.server'
 import { participants } from '../db/schema.server'
+import { addCopyPicture } from '../material/copy-pictures.server'
 import { FileFolder } from '../material/file-folder.server'
-import { addFile, listMaterial } from '../material/material.server'
+import { addFile, listMaterial, removeUnused } from '../material/material.server'
 import { Uploads } from '../material/uploads.server'
 import type { Services } from '../services.server'
 import { newToken, tokenHash } from '../tokens.server'
@@ -269,5 +271,81 @@ describe('what is kept', () => {
     expect((await get(`/s/${sessionId}/files/${pdf}/whole`, cookie)).status).toBe(404)
     await hub.command(sessionId, facilitator, { type: 'place', participantId, roomId: null })
     expect((await get(path, cookie)).status).toBe(404)
+  })
+
+  test('a picture that somebody in a room adds to its board is kept like any other, and goes to those who may read it', async () => {
+    const { db, hub, sessionId, facilitator } = running
+    const people = [await running.join(1), await running.join(2)]
+    const cookies: string[] = []
+    for (const participantId of people) {
+      const token = newToken()
+      await db
+        .update(participants)
+        .set({ tokenHash: tokenHash(token) })
+        .where(eq(participants.id, participantId))
+      cookies.push(pairOf(await writePlaceToken(token, sessionId, false)))
+    }
+    const [ana = '', bo = ''] = cookies
+    const state = await hub.state(sessionId)
+    const [board] = state.boards as Board[]
+    board?.prompts.push({ id: 'own', kind: 'pictures', text: 'Yours', settings: { pictures: [], add: true } })
+    const send = (
+      body: Uint8Array<ArrayBuffer>,
+      cookie: string,
+      promptId = 'own',
+      headers: Record<string, string> = {},
+    ) =>
+      fetch(`${base}/s/${sessionId}/pictures?promptId=${promptId}`, {
+        method: 'POST',
+        headers: { Cookie: cookie, Origin: base, 'Content-Type': 'application/octet-stream', ...headers },
+        body,
+      })
+    const photo = await picture(33)
+    // In no room, on no such prompt, from nowhere, from another site.
+    expect((await send(photo, ana)).status).toBe(403)
+    for (const [index, participantId] of people.entries())
+      await hub.command(sessionId, facilitator, {
+        type: 'place',
+        participantId,
+        roomId: state.rooms[index]?.id ?? '',
+      })
+    expect((await send(photo, ana, 'c')).status).toBe(403)
+    expect((await send(photo, '')).status).toBe(401)
+    expect((await send(photo, ana, 'own', { Origin: 'http://elsewhere.example' })).status).toBe(403)
+    expect((await send(new Uint8Array(), ana)).status).toBe(422)
+    const pdfBytes = new TextEncoder().encode(`%PDF-1.4\n${'x'.repeat(500)}\n%%EOF`)
+    const refused = await send(pdfBytes, ana)
+    expect([refused.status, await refused.text()]).toEqual([422, expect.stringMatching(/pictures \(JPEG/)])
+    expect((await send(new Uint8Array(5 * 1024 * 1024 + 1), ana)).status).toBe(413)
+
+    const [added, again] = await Promise.all([send(photo, ana), send(photo, ana)])
+    expect([added.status, again.status]).toEqual([200, 200])
+    const { file, width } = (await added.json()) as { file: string; width: number }
+    expect([await again.json(), width]).toMatchObject([{ file }, 300])
+    const path = `/s/${sessionId}/files/${file}/480.webp`
+    expect((await get(path, ana)).status).toBe(200)
+    expect((await get(path, bo)).status).toBe(404)
+    expect((await get(`/files/${file}/480.webp`, signedIn)).status).toBe(200)
+    // It is nobody's of the library, and no room in the folder is given back while the board has it.
+    expect((await listMaterial(db)).some(each => each.file?.hash === file)).toBe(false)
+    expect((await removeUnused(db, folder)) >= 0 && (await folder.has(file))).toBe(true)
+    // What was under way is gone.
+    expect((await readdir(join(data, 'material'))).filter(name => name.startsWith('making-'))).toEqual([])
+    const [mine] = await db
+      .select()
+      .from(participants)
+      .where(eq(participants.id, people[0] ?? ''))
+    expect((await get(`/mine/${mine?.reviewToken}/files/${file}/480.webp`, '')).status).toBe(200)
+  })
+
+  test('so many pictures of one person, and no more', async () => {
+    const { db, hub, sessionId, facilitator } = running
+    const participantId = await running.join(3)
+    const room = (await hub.state(sessionId)).rooms[1]
+    await hub.command(sessionId, facilitator, { type: 'place', participantId, roomId: room?.id ?? '' })
+    const from = { copyId: room?.copyId ?? '', participantId }
+    const one = (shade: number) => picture(100 + shade).then(bytes => Readable.from(Buffer.from(bytes)))
+    for (let count = 0; count < 20; count++) await addCopyPicture(db, folder, from, await one(count))
+    await expect(addCopyPicture(db, folder, from, await one(20))).rejects.toThrow(/no more are taken in/)
   })
 })

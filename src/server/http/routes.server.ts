@@ -83,6 +83,8 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/events/:sessionId/projector': account(),
   /** Only files on a board they can see. */
   '/s/:sessionId/files/:hash/:name': place('none', 'assets'),
+  /** Only to a board of their room that asks for them. */
+  '/s/:sessionId/pictures': place('piece', 'dear'),
   '/': account(),
   '/accounts': account('small'),
   '/removals': account('small'),

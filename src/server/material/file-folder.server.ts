@@ -49,6 +49,9 @@ export class FileFolder {
     return join(this.folderOf(hash), name)
   }
 
+  /** A place for something that is not whole yet; whoever takes it takes it away again, and the next start does. */
+  making = (): string => join(this.root, `${MAKING}${newId()}`)
+
   async has(hash: string): Promise<boolean> {
     return stat(this.folderOf(hash)).then(
       () => true,
@@ -58,7 +61,7 @@ export class FileFolder {
 
   /** Makes what is kept under a hash: `make` writes it into a folder of its own. Gives how many bytes there are. */
   async keep(hash: string, make: (folder: string) => Promise<void>): Promise<number> {
-    const making = join(this.root, `${MAKING}${newId()}`)
+    const making = this.making()
     await mkdir(making, { recursive: true })
     try {
       await make(making)

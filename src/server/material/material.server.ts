@@ -154,6 +154,7 @@ async function usedHashes(db: Database): Promise<string[]> {
     union select (regexp_matches(prompts::text, '"file": "([0-9a-f]{64})"', 'g'))[1] from boards
     union select (regexp_matches(content::text, '"file": "([0-9a-f]{64})"', 'g'))[1] from board_versions
     union select (regexp_matches(board::text, '"file": "([0-9a-f]{64})"', 'g'))[1] from board_copies
+    union select file_hash from copy_files
     union select payload->'thing'->>'file' from session_events
       where type = 'material-given' and payload->'thing'->>'file' is not null`)) as unknown as {
     rows: { hash: string }[]

@@ -4,11 +4,13 @@ import { join } from 'node:path'
 import { fileTypeFromFile } from 'file-type'
 import sharp, { type Metadata } from 'sharp'
 import {
+  FILE_KINDS,
   type FileKind,
   fileKindOf,
   LARGEST_FILE,
   MOST_POINTS,
   PICTURE_WIDTHS,
+  PICTURES_TAKEN_IN,
   sizeText,
   TAKEN_IN,
 } from '~/core/material/material'
@@ -41,13 +43,21 @@ export const pictureName = (width: number): string => `${width}.webp`
 
 /**
  * Takes in the file at a path, which stays where it is. Pictures are made anew in three widths, turned as they were meant to be
- * seen, without place, camera or anything else they said of themselves; other files are kept as they are. Throws NotTakenError.
+ * seen, without place, camera or anything else they said of themselves; other files are kept as they are. Of other `kinds` than
+ * those that are wanted nothing is taken in. Throws NotTakenError.
  */
-export async function takeIn(path: string, folder: FileFolder): Promise<TakenIn> {
+export async function takeIn(
+  path: string,
+  folder: FileFolder,
+  kinds: readonly FileKind[] = FILE_KINDS,
+): Promise<TakenIn> {
   const { size } = await stat(path)
   const type = (await fileTypeFromFile(path))?.mime ?? ''
   const kind = fileKindOf(type)
-  if (kind === null) throw new NotTakenError(`This is none of what is taken in: ${TAKEN_IN}.`)
+  if (kind === null || !kinds.includes(kind))
+    throw new NotTakenError(
+      `This is none of what is taken in: ${kinds.length > 1 ? TAKEN_IN : PICTURES_TAKEN_IN}.`,
+    )
   if (size > LARGEST_FILE[kind])
     throw new NotTakenError(
       `This is too large: it has ${sizeText(size)}, and at most ${sizeText(LARGEST_FILE[kind])} are taken in.`,

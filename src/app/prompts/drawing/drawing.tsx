@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react'
-import { useMemo, useState } from 'react'
+import { type ReactNode, useMemo, useState } from 'react'
 import type { Prompt } from '~/core/boards/board'
 import { addCard } from '~/core/boards/prompts/cards/document'
 import {
@@ -26,10 +26,14 @@ interface DrawingProps extends Omit<PromptSpaceProps, 'prompt'> {
   grounds: readonly GroundOf[]
   remarks: readonly Remark[]
   marks: readonly Mark[]
+  /** What can be done with one of the pictures, below it. */
+  below?: (ground: GroundOf) => ReactNode
 }
 
+const EMPTY: GroundOf = { file: null, title: '', width: 4, height: 3 }
+
 /** Pictures, or an empty ground, to be marked and remarked on by several at once. */
-export function Drawing({ grounds, remarks, marks, ...props }: DrawingProps) {
+export function Drawing({ grounds, remarks, marks, below, ...props }: DrawingProps) {
   const { prompt, connection, readOnly, full, authors, myName } = props
   const { doc } = connection
   const [tool, setTool] = useState<Tool>('look')
@@ -56,7 +60,7 @@ export function Drawing({ grounds, remarks, marks, ...props }: DrawingProps) {
   }
   /** For those who draw with keys: a mark of middling size, to be moved from there. */
   const inTheMiddle = (on: number) => {
-    const { width, height } = grounds[on] ?? { width: 4, height: 3 }
+    const { width, height } = grounds.find((ground, place) => (ground.on ?? place) === on) ?? EMPTY
     const [x, y] = [WIDTH / 2, Math.round((WIDTH * height) / width / 2)]
     if (tool === 'remark') remarkAt({ on, x, y }, id => focusDrawn('pin', id))
     else if (tool === 'text') setLabel({ on, x, y })
@@ -98,9 +102,14 @@ export function Drawing({ grounds, remarks, marks, ...props }: DrawingProps) {
               : HINTS[tool]}
           </chakra.span>
           {!isFull &&
-            middle.map((ground, on) => (
-              <Button key={ground.file ?? on} size="small" minH="36px" onClick={() => inTheMiddle(on)}>
-                {middle.length === 1 ? 'Put it in the middle' : `In the middle of picture ${on + 1}`}
+            middle.map((ground, place) => (
+              <Button
+                key={ground.on ?? place}
+                size="small"
+                minH="36px"
+                onClick={() => inTheMiddle(ground.on ?? place)}
+              >
+                {middle.length === 1 ? 'Put it in the middle' : `In the middle of picture ${place + 1}`}
               </Button>
             ))}
         </Flex>
@@ -138,10 +147,10 @@ export function Drawing({ grounds, remarks, marks, ...props }: DrawingProps) {
           w={large ? '220%' : 'full'}
           templateColumns={`repeat(auto-fit, minmax(min(${large ? 620 : 300}px, 100%), 1fr))`}
         >
-          {grounds.map((ground, on) => (
-            <chakra.figure key={ground.file ?? on} m="0">
+          {grounds.map((ground, at) => (
+            <chakra.figure key={ground.on ?? at} m="0">
               <Ground
-                on={on}
+                on={ground.on ?? at}
                 ground={ground}
                 marks={marks}
                 remarks={remarks}
@@ -159,6 +168,7 @@ export function Drawing({ grounds, remarks, marks, ...props }: DrawingProps) {
                   {ground.title}
                 </chakra.figcaption>
               )}
+              {below?.(ground)}
             </chakra.figure>
           ))}
         </Grid>
@@ -169,8 +179,8 @@ export function Drawing({ grounds, remarks, marks, ...props }: DrawingProps) {
   )
 
   function pinToMiddle(id: string) {
-    const { width, height } = grounds[0] ?? { width: 4, height: 3 }
-    pinTo(doc, prompt.id, id, { on: 0, x: WIDTH / 2, y: (WIDTH * height) / width / 2 })
+    const { on = 0, width, height } = grounds[0] ?? EMPTY
+    pinTo(doc, prompt.id, id, { on, x: WIDTH / 2, y: (WIDTH * height) / width / 2 })
     focusDrawn('pin', id)
   }
 }

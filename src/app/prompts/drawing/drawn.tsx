@@ -18,10 +18,10 @@ export function Drawn({ grounds, remarks, marks }: DrawnProps) {
   return (
     <Box>
       <Grid gap="8px" templateColumns="repeat(auto-fit, minmax(min(240px, 100%), 1fr))">
-        {grounds.map((ground, on) => (
+        {grounds.map((ground, place) => (
           <Ground
-            key={ground.file ?? on}
-            on={on}
+            key={ground.on ?? place}
+            on={ground.on ?? place}
             ground={ground}
             marks={marks}
             remarks={remarks}

@@ -14,6 +14,8 @@ import type { Tool } from './tools'
 
 /** A picture, or an empty ground; its size in points, of which only the proportion counts. */
 export interface GroundOf {
+  /** Which it is for what is drawn on it, where that is not its place among the others. */
+  on?: number
   /** The hash of the file; null for an empty ground. */
   file: string | null
   title: string

@@ -4,7 +4,7 @@ import { useFetcher } from 'react-router'
 import { asField, type Picture } from '~/core/boards/prompts/pictures/pictures'
 import type { Material } from '~/core/material/material'
 import { isFoundBy } from '~/core/people/shown-name'
-import { Input } from '../../ui/fields'
+import { Input, Tick } from '../../ui/fields'
 import type { SettingsProps } from '../look'
 
 /** So many are offered at a glance; the others are found by typing. */
@@ -87,6 +87,11 @@ export default function PicturesSettings({ name, settings, errors }: SettingsPro
           </chakra.a>
         </chakra.p>
       )}
+      <Box mt="8px">
+        <Tick name={`${name}.add`} defaultChecked={settings.add}>
+          The group adds pictures of its own, from a phone’s camera for instance
+        </Tick>
+      </Box>
       {errors.pictures && (
         <chakra.div color="stop" fontSize="s" fontWeight="600" role="alert">
           {errors.pictures.join(' ')}

@@ -11,6 +11,7 @@ import {
 } from 'drizzle-orm/pg-core'
 import type { Board } from '~/core/boards/board'
 import { bytes, moment } from './columns.server'
+import { files } from './material.server'
 import { sessions } from './sessions.server'
 
 export const boardCopies = pgTable(
@@ -80,5 +81,24 @@ export const contributions = pgTable(
       columns: [table.copyId, table.promptId, table.entryId, table.participantId, table.halfMinute],
     }),
     index('contributions_by_participant').on(table.participantId),
+  ],
+)
+
+/** Pictures that people added to a copy: whoever may read the copy may have them. */
+export const copyFiles = pgTable(
+  'copy_files',
+  {
+    copyId: text('copy_id')
+      .notNull()
+      .references(() => boardCopies.id, { onDelete: 'cascade' }),
+    fileHash: text('file_hash')
+      .notNull()
+      .references(() => files.hash),
+    participantId: text('participant_id').notNull(),
+    addedAt: moment('added_at').notNull().defaultNow(),
+  },
+  table => [
+    primaryKey({ columns: [table.copyId, table.fileHash] }),
+    index('copy_files_hash').on(table.fileHash),
   ],
 )

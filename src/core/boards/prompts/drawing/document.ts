@@ -9,8 +9,10 @@ import { type Card, cardMap, cardsName, readCards } from '../cards/document'
 import { PIECE_ID } from '../pieces'
 
 export const WIDTH = 10_000
-/** Most pictures beside each other. */
+/** Most pictures beside each other, and of those that a group adds, one that was taken away counting too. */
 export const MOST_PICTURES = 4
+export const MOST_ADDED = 6
+const MOST_GROUNDS = MOST_PICTURES + MOST_ADDED
 /** Marks of one prompt; whoever draws more is told. */
 export const MOST_MARKS = 400
 /** Points of one stroke of the pen. */
@@ -25,7 +27,7 @@ export const COLOURS = 4
 
 export interface Mark {
   id: string
-  /** Which of the pictures, from 0. */
+  /** Which of the pictures, from 0; those a group added come after the most there can be beside them. */
   on: number
   shape: Shape
   /** x, y, x, y: of the pen all it went over, of a text where it begins, of the others from where to where. */
@@ -76,7 +78,7 @@ const known = remember((value: object) => {
 export function markIn(id: string, value: unknown): Mark | null {
   if (typeof value !== 'object' || value === null) return null
   const { on, shape, points, colour = 0, text = '' } = value as Record<string, unknown>
-  if (!isCount(on, MOST_PICTURES) || !isCount(colour, COLOURS) || typeof text !== 'string') return null
+  if (!isCount(on, MOST_GROUNDS) || !isCount(colour, COLOURS) || typeof text !== 'string') return null
   if (!SHAPES.includes(shape as Shape) || !Array.isArray(points)) return null
   const length = shape === 'text' ? 2 : 4
   const fits =
@@ -150,7 +152,7 @@ function pinOf(doc: Y.Doc, promptId: string, id: string): Pin | null {
   const pin = cardMap(doc, promptId, id)?.get('pin')
   if (typeof pin !== 'object' || pin === null) return null
   const { on, x, y } = pin as Record<string, unknown>
-  return isCount(on, MOST_PICTURES) && isPlace(x) && isPlace(y) ? { on, x, y } : null
+  return isCount(on, MOST_GROUNDS) && isPlace(x) && isPlace(y) ? { on, x, y } : null
 }
 
 /** Pins a remark to a place, or takes it off. */

@@ -5,6 +5,7 @@ import { type Drawn, drawnAnswers, readDrawn } from '../drawing/answer'
 import { MOST_PICTURES } from '../drawing/document'
 import { kindOf } from '../kind'
 import { lines } from '../paper'
+import { type Added, addedName, isAdded, pieceOfAdded, placeOfPiece, readAdded } from './added'
 
 const picture = z.object({
   /** The hash of the file. */
@@ -35,12 +36,18 @@ const settings = z.object({
     .array(z.union([fromField, picture]))
     .max(MOST_PICTURES, `At most ${MOST_PICTURES} pictures beside each other.`)
     .default([]),
+  /** Whether the group adds pictures of its own, as from a phone's camera. */
+  add: z.boolean().optional(),
 })
 
 export interface PicturesAnswer extends Drawn {
   kind: 'pictures'
   pictures: Picture[]
+  /** Those that the group added. */
+  added: Added[]
 }
+
+const UNKNOWN = { file: '', width: 4, height: 3 }
 
 /** Pictures to look at together: remarks pinned to places, marked with pen, arrow, shape and text. */
 export const pictures = kindOf<'pictures', typeof settings, PicturesAnswer>({
@@ -56,16 +63,31 @@ export const pictures = kindOf<'pictures', typeof settings, PicturesAnswer>({
     })),
     lines(4),
   ],
-  missing: ({ pictures: shown }) => (shown.length === 0 ? 'Choose a picture.' : null),
+  missing: ({ pictures: shown, add }) => (shown.length === 0 && !add ? 'Choose a picture.' : null),
   ...drawnAnswers,
+  roots: promptId => [...drawnAnswers.roots(promptId), addedName(promptId)],
+  pieces: answer =>
+    new Map([
+      ...drawnAnswers.pieces(answer),
+      ...answer.added.map(({ on }) => [pieceOfAdded(on), '(picture)'] as const),
+    ]),
+  done: answer => answer.added.length > 0 || drawnAnswers.done(answer),
+  summary(answer) {
+    const { length } = answer.added
+    const added = length === 0 ? '' : `, ${length === 1 ? '1 picture' : `${length} pictures`} added`
+    return drawnAnswers.summary(answer) + added
+  },
   read: (doc, { id, settings: { pictures: shown } }): PicturesAnswer => ({
     kind: 'pictures',
     pictures: shown,
+    added: readAdded(doc, id),
     ...readDrawn(doc, id),
   }),
   restore: ({ id, settings: { pictures: shown } }, pieces): PicturesAnswer => ({
     kind: 'pictures',
     pictures: shown,
-    ...drawnAnswers.restored(id, pieces),
+    // That there was one is on record, and not which.
+    added: [...pieces.keys()].filter(isAdded).map(piece => ({ ...UNKNOWN, on: placeOfPiece(piece) })),
+    ...drawnAnswers.restored(id, new Map([...pieces].filter(([piece]) => !isAdded(piece)))),
   }),
 })
