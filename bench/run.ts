@@ -4,6 +4,7 @@ import { backup } from './backup'
 import { boards } from './boards'
 import { broadcast } from './broadcast'
 import { bytes } from './bytes'
+import { copies } from './copies'
 import { door } from './door'
 import { groupings } from './groupings'
 import { largeCohort } from './large-cohort'
@@ -19,6 +20,7 @@ const MEASUREMENTS: Record<string, () => Promise<void>> = {
   bytes,
   broadcast,
   boards,
+  copies,
   door,
   groupings,
   'large-cohort': largeCohort,

@@ -12,7 +12,7 @@ import { TakeAway } from './take-away'
 export default function PicturesSpace(props: PromptSpaceProps<'pictures'>) {
   const { prompt, connection, readOnly, full, authors, myName } = props
   const { doc } = connection
-  const { remarks, marks, pictures: shown, added } = useAnswer(doc, pictures, prompt)
+  const { remarks, marks, pictures: shown, added = [] } = useAnswer(doc, pictures, prompt)
   const mayAdd = prompt.settings.add === true
   const authorOf = (on: number) => authors[`${prompt.id}/${pieceOfAdded(on)}`]
   const grounds: GroundOf[] = [

@@ -43,10 +43,11 @@ const settings = z.object({
 export interface PicturesAnswer extends Drawn {
   kind: 'pictures'
   pictures: Picture[]
-  /** Those that the group added. */
-  added: Added[]
+  /** Those that the group added, where there are any. */
+  added?: Added[]
 }
 
+const ifAny = (added: Added[]) => (added.length > 0 ? { added } : {})
 const UNKNOWN = { file: '', width: 4, height: 3 }
 
 /** Pictures to look at together: remarks pinned to places, marked with pen, arrow, shape and text. */
@@ -69,25 +70,25 @@ export const pictures = kindOf<'pictures', typeof settings, PicturesAnswer>({
   pieces: answer =>
     new Map([
       ...drawnAnswers.pieces(answer),
-      ...answer.added.map(({ on }) => [pieceOfAdded(on), '(picture)'] as const),
+      ...(answer.added ?? []).map(({ on }) => [pieceOfAdded(on), '(picture)'] as const),
     ]),
-  done: answer => answer.added.length > 0 || drawnAnswers.done(answer),
+  done: answer => answer.added !== undefined || drawnAnswers.done(answer),
   summary(answer) {
-    const { length } = answer.added
+    const { length } = answer.added ?? []
     const added = length === 0 ? '' : `, ${length === 1 ? '1 picture' : `${length} pictures`} added`
     return drawnAnswers.summary(answer) + added
   },
   read: (doc, { id, settings: { pictures: shown } }): PicturesAnswer => ({
     kind: 'pictures',
     pictures: shown,
-    added: readAdded(doc, id),
+    ...ifAny(readAdded(doc, id)),
     ...readDrawn(doc, id),
   }),
   restore: ({ id, settings: { pictures: shown } }, pieces): PicturesAnswer => ({
     kind: 'pictures',
     pictures: shown,
     // That there was one is on record, and not which.
-    added: [...pieces.keys()].filter(isAdded).map(piece => ({ ...UNKNOWN, on: placeOfPiece(piece) })),
+    ...ifAny([...pieces.keys()].filter(isAdded).map(piece => ({ ...UNKNOWN, on: placeOfPiece(piece) }))),
     ...drawnAnswers.restored(id, new Map([...pieces].filter(([piece]) => !isAdded(piece)))),
   }),
 })
