@@ -63,6 +63,7 @@ async function sendToAccount(services: Services, request: Request, response: Res
 async function takePicture(services: Services, request: Request, response: Response) {
   const refuse = (status: number, why: string) => response.status(status).type('text/plain').send(why)
   const { db, hub, folder, settings, log } = services
+  response.set('Cache-Control', 'no-store')
   if (!sameOrigin(request.headers, settings.publicAddress))
     return refuse(403, 'This was sent from another site.')
   const { sessionId = '' } = request.params as Record<string, string>
@@ -74,7 +75,6 @@ async function takePicture(services: Services, request: Request, response: Respo
   const size = Number(request.headers['content-length'] ?? 0)
   if (size === 0) return refuse(422, 'There is nothing in this file.')
   if (!(await folder.hasRoomFor(3 * size))) return refuse(507, 'There is no room left on the server’s disk.')
-  response.set('Cache-Control', 'no-store')
   try {
     return response.json(await addCopyPicture(db, folder, { copyId, participantId }, request))
   } catch (error) {
