@@ -1,10 +1,10 @@
 import { Flex } from '@chakra-ui/react'
 import { ClipboardPenLine } from 'lucide-react'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import type { BoardToGive } from '~/contracts/corrections'
-import { ask } from '../../live-client/ask'
 import { Button } from '../../ui/button'
 import { Field, Select } from '../../ui/fields'
+import { useOffered } from './use-offered'
 
 interface GiveBoardProps {
   sessionId: string
@@ -26,22 +26,8 @@ export function GiveBoard(props: GiveBoardProps) {
 
 function ChooseBoard({ sessionId, roomId, label, onDone }: GiveBoardProps & { onDone: () => void }) {
   const address = `/sessions/${sessionId}/boards`
-  const [boards, setBoards] = useState<BoardToGive[] | null>(null)
+  const { offered: boards, problem, choose } = useOffered<BoardToGive>(address, 'boards', onDone)
   const [boardId, setBoardId] = useState('')
-  const [problem, setProblem] = useState<string | null>(null)
-  useEffect(() => {
-    fetch(address)
-      .then(answer => answer.json())
-      .then(
-        found => setBoards(found.boards),
-        () => setProblem('The boards could not be fetched. Open this again to try once more.'),
-      )
-  }, [address])
-  const give = async () => {
-    const answer = await ask(address, { boardId, roomId })
-    setProblem(answer.ok ? null : answer.message)
-    if (answer.ok) onDone()
-  }
   return (
     <Flex
       as="form"
@@ -50,7 +36,7 @@ function ChooseBoard({ sessionId, roomId, label, onDone }: GiveBoardProps & { on
       wrap="wrap"
       onSubmit={event => {
         event.preventDefault()
-        give()
+        choose({ boardId, roomId })
       }}
     >
       <Field label={label} errors={problem === null ? undefined : [problem]}>

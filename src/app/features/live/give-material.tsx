@@ -1,13 +1,13 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
 import { Paperclip } from 'lucide-react'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { Link } from 'react-router'
 import type { MaterialToGive } from '~/contracts/live-material'
 import type { LiveView, Send } from '../../live/live-view'
-import { ask } from '../../live-client/ask'
 import { Button } from '../../ui/button'
 import { Choice, Field, Select, Tick } from '../../ui/fields'
 import { Message } from '../../ui/layout'
+import { useOffered } from './use-offered'
 
 interface GiveMaterialProps {
   sessionId: string
@@ -72,24 +72,10 @@ interface ChooseMaterialProps {
 
 function ChooseMaterial({ sessionId, rooms, onDone }: ChooseMaterialProps) {
   const address = `/sessions/${sessionId}/material`
-  const [material, setMaterial] = useState<MaterialToGive[] | null>(null)
+  const { offered: material, problem, choose } = useOffered<MaterialToGive>(address, 'material', onDone)
   const [materialId, setMaterialId] = useState('')
   const [toSome, setToSome] = useState(false)
   const [chosen, setChosen] = useState<readonly string[]>([])
-  const [problem, setProblem] = useState<string | null>(null)
-  useEffect(() => {
-    fetch(address)
-      .then(answer => answer.json())
-      .then(
-        found => setMaterial(found.material),
-        () => setProblem('The library could not be fetched. Cancel and try once more.'),
-      )
-  }, [address])
-  const give = async () => {
-    const answer = await ask(address, { materialId, roomIds: toSome ? chosen : null })
-    setProblem(answer.ok ? null : answer.message)
-    if (answer.ok) onDone()
-  }
   return (
     <Stack
       as="form"
@@ -101,7 +87,7 @@ function ChooseMaterial({ sessionId, rooms, onDone }: ChooseMaterialProps) {
       p="12px"
       onSubmit={event => {
         event.preventDefault()
-        give()
+        choose({ materialId, roomIds: toSome ? chosen : null })
       }}
     >
       <Field label="Material to give">
