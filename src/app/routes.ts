@@ -11,6 +11,7 @@ export default [
   route('join/:code/names', 'routes/join-names.ts'),
   route('s/:sessionId', 'routes/place.tsx'),
   route('s/:sessionId/commands', 'routes/place-commands.ts'),
+  route('s/:sessionId/late', 'routes/place-late.ts'),
   route('mine/:reviewToken', 'routes/mine.tsx'),
   route('choose/:code', 'routes/choose.tsx'),
   route('choose/:code/names', 'routes/choose-names.ts'),

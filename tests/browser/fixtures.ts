@@ -33,6 +33,9 @@ const LOST_LINE = [
   /WebSocket connection to/,
   /ERR_EMPTY_RESPONSE/,
   /ERR_CONNECTION_RESET/,
+  /net::ERR_FAILED/,
+  // The worker that stands in for the server is asked for anew when a page is opened.
+  /when fetching the script/,
 ]
 
 const faults = new WeakMap<BrowserContext, string[]>()

@@ -11,6 +11,8 @@ export interface BoardViewProps {
   board: Board
   /** Who writes here; null for somebody who looks on. */
   me: { id: string } | null
+  /** The session as one of which what is written is kept in this browser; nothing is kept without it. */
+  keptFor?: string
   /** Names of the people in the room by participant id, for the cursors in a sheet. */
   names: Readonly<Record<string, string>>
   onStatus?: (status: BoardStatus['saved']) => void
@@ -32,8 +34,8 @@ export function BoardView(props: BoardViewProps) {
   )
 }
 
-function LiveBoard({ copyId, board, me, names, onStatus, parts, hidden }: BoardViewProps) {
-  const connection = useBoardConnection(copyId, me?.id ?? null)
+function LiveBoard({ copyId, board, me, keptFor, names, onStatus, parts, hidden }: BoardViewProps) {
+  const connection = useBoardConnection(copyId, me?.id ?? null, keptFor ?? null)
   const heading = (
     <Box mb="16px">
       <chakra.h2 fontSize="l" mb="8px">
@@ -68,7 +70,7 @@ const Opening = () => (
   </chakra.p>
 )
 
-type OpenBoardProps = Omit<BoardViewProps, 'copyId'> & { connection: BoardConnection }
+type OpenBoardProps = Omit<BoardViewProps, 'copyId' | 'keptFor'> & { connection: BoardConnection }
 
 function OpenBoard({ connection, onStatus, ...props }: OpenBoardProps) {
   const status = useSyncExternalStore(connection.subscribe, connection.getStatus, connection.getStatus)
@@ -79,15 +81,19 @@ function OpenBoard({ connection, onStatus, ...props }: OpenBoardProps) {
 }
 
 /** Opens the copy once the page is in a browser, and closes it when the page goes or the room changes. */
-function useBoardConnection(copyId: string, myId: string | null): BoardConnection | null {
+function useBoardConnection(
+  copyId: string,
+  myId: string | null,
+  keptFor: string | null,
+): BoardConnection | null {
   const [connection, setConnection] = useState<BoardConnection | null>(null)
   useEffect(() => {
-    const opened = new BoardConnection(copyId, myId === null ? null : { id: myId })
+    const opened = new BoardConnection(copyId, myId === null ? null : { id: myId }, keptFor)
     setConnection(opened)
     return () => {
       setConnection(null)
       opened.destroy()
     }
-  }, [copyId, myId])
+  }, [copyId, myId, keptFor])
   return connection
 }

@@ -3,6 +3,7 @@ import * as Y from 'yjs'
 import type { BoardNotice } from '~/contracts/live'
 import { documentName } from '~/core/boards/document-name'
 import { markRemovals } from '~/core/boards/updates/mark-removals'
+import type { KeptDocument } from './kept/kept-document'
 
 export interface BoardStatus {
   /**
@@ -63,25 +64,28 @@ export class BoardConnection {
   private readonly beside = new Map<string, BoardConnection>()
   private online = false
   private askAgain: ReturnType<typeof setTimeout> | undefined
+  /** What is kept of it in this browser. */
+  private kept: KeptDocument | null = null
+  private isGone = false
   private status: BoardStatus = { saved: 'stored', ready: false, full: false, closed: false, authors: {} }
 
   /**
-   * `me` is shown to the others in the room as whose cursor it is; the server refuses any other participant's id. With a socket
-   * and a prompt: what is written beside the board there.
+   * `me` is shown to the others in the room as whose cursor it is; the server refuses any other participant's id. With a session:
+   * what is written is kept in this browser as one of that session. With a socket and a prompt: what is written beside the board there.
    */
   constructor(
     readonly copyId: string,
     private readonly me: { id: string } | null,
+    private readonly sessionId: string | null = null,
     private readonly besides: { socket: HocuspocusProviderWebsocket; promptId: string } | null = null,
   ) {
+    const own = besides && me && { promptId: besides.promptId, participantId: me.id }
+    const name = documentName({ copyId, own })
     this.socket = besides?.socket ?? openSocket()
     this.online = this.socket.status === WebSocketStatus.Connected
     this.provider = new HocuspocusProvider({
       websocketProvider: this.socket,
-      name: documentName({
-        copyId,
-        own: besides && me && { promptId: besides.promptId, participantId: me.id },
-      }),
+      name,
       document: this.doc,
       onStatus: ({ status }) => {
         this.online = status === WebSocketStatus.Connected
@@ -94,10 +98,52 @@ export class BoardConnection {
       onAuthenticationFailed: () => this.change({ closed: true }),
       onClose: () => this.comeBack(),
     })
-    this.provider.attach()
     if (me) this.provider.setAwarenessField('user', me)
     this.doc.on('update', () => this.refresh())
     if (me) markRemovals(this.doc)
+    if (me && sessionId !== null) this.keepIn({ sessionId, participantId: me.id }, name)
+    else this.provider.attach()
+  }
+
+  /** The server is asked once it is known what is here: under which number is then written is known as well. */
+  private async keepIn(whose: { sessionId: string; participantId: string }, name: string): Promise<void> {
+    const about = { ...whose, copyId: this.copyId, promptId: this.besides?.promptId ?? null }
+    try {
+      const [{ KeptDocument }, { keptName }] = await Promise.all([
+        import('./kept/kept-document'),
+        import('./kept/kept-store'),
+      ])
+      const kept = await KeptDocument.open(keptName(name, whose.participantId), about, this.doc)
+      if (this.isGone) kept?.close()
+      else this.goOnWith(kept)
+    } catch {
+      // The code did not come: nothing is kept.
+    }
+    if (!this.isGone) this.provider.attach()
+  }
+
+  /** What was there when this browser last had it open is shown at once, and written on under a number of this page's own. */
+  private goOnWith(kept: KeptDocument | null): void {
+    this.kept = kept
+    if (!kept?.before) return
+    const { storedTo, authors } = kept.before
+    for (const [number, clock] of Object.entries(storedTo)) {
+      // What was stored then is no more to be looked after.
+      if (Y.getState(this.doc.store, Number(number)) <= clock) continue
+      this.numbers.add(Number(number))
+      this.heardOf(Number(number), clock)
+    }
+    this.writeUnder(this.doc.clientID)
+    this.change({ ready: true, authors })
+    this.note(true)
+    this.refresh()
+  }
+
+  /** Until the board is whole nothing of it is known to be kept. */
+  private note(atOnce = false): void {
+    if (!this.status.ready) return
+    const storedTo = Object.fromEntries([...this.numbers].map(each => [each, this.stored.get(each) ?? 0]))
+    this.kept?.note({ storedTo, authors: this.status.authors }, atOnce)
   }
 
   getStatus = (): BoardStatus => this.status
@@ -108,7 +154,9 @@ export class BoardConnection {
   }
 
   destroy(): void {
+    this.isGone = true
     clearTimeout(this.askAgain)
+    this.kept?.close()
     for (const own of this.beside.values()) own.destroy()
     this.provider.destroy()
     this.doc.destroy()
@@ -119,7 +167,10 @@ export class BoardConnection {
   own = (promptId: string): BoardConnection => {
     const known = this.beside.get(promptId)
     if (known) return known
-    const opened = new BoardConnection(this.copyId, this.me, { socket: this.socket, promptId })
+    const opened = new BoardConnection(this.copyId, this.me, this.sessionId, {
+      socket: this.socket,
+      promptId,
+    })
     this.beside.set(promptId, opened)
     opened.subscribe(() => this.refresh())
     return opened
@@ -133,6 +184,8 @@ export class BoardConnection {
     for (const number of own.numbers) this.numbers.add(number)
     for (const [number, clock] of own.stored) this.heardOf(number, clock)
     Y.applyUpdate(this.doc, Y.encodeStateAsUpdate(own.doc))
+    this.note(true)
+    own.kept?.forget().catch(() => undefined)
     own.destroy()
     this.refresh()
   }
@@ -157,6 +210,7 @@ export class BoardConnection {
     if (full !== undefined) this.change({ full })
     if (authors) this.change({ authors: { ...this.status.authors, ...authors } })
     for (const number of this.numbers) this.heardOf(number, stored[String(number)] ?? 0)
+    this.note()
     this.refresh()
   }
 
@@ -185,8 +239,10 @@ export class BoardConnection {
     const own = [...this.beside.values()].map(each => each.getStatus().saved)
     const { full } = this.status
     const ready = this.status.ready || (this.provider.isSynced && (this.me === null || this.writer !== null))
+    const isNew = ready && !this.status.ready
     const saved = isStored ? 'stored' : !this.online ? 'away' : full ? 'full' : 'sending'
     this.change({ ready, saved: saved === 'stored' ? (own.find(each => each !== 'stored') ?? saved) : saved })
+    if (isNew) this.note(true)
   }
 
   private change(part: Partial<BoardStatus>): void {

@@ -29,6 +29,7 @@ export class LiveStore<View extends object> {
   private stream: ReturnType<OpenStream> | undefined
   private retry: ReturnType<typeof setTimeout> | undefined
   private wait = FIRST_WAIT_MS
+  private hasHeard = false
 
   constructor(
     private readonly url: string,
@@ -39,6 +40,11 @@ export class LiveStore<View extends object> {
   }
 
   getSnapshot = (): LiveSnapshot<View> => this.snapshot
+
+  /** Goes on with a view that is newer than the page, until the stream says how it stands. */
+  takeUp(view: View): void {
+    if (!this.hasHeard) this.change({ view })
+  }
 
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener)
@@ -72,6 +78,7 @@ export class LiveStore<View extends object> {
   }
 
   private take(message: StreamMessage): void {
+    this.hasHeard = true
     if (message.kind === 'hello') keepServerTime(message.now)
     else if (message.kind === 'work') this.change({ work: { ...this.snapshot.work, ...message.rooms } })
     else this.change({ view: { ...this.snapshot.view, ...message.sections, ...this.grown(message) } })

@@ -18,6 +18,9 @@ export function keepServerTime(serverNow: number): void {
   measure().catch(() => undefined)
 }
 
+/** The server's time now, as far as it is known here. */
+export const serverTime = (): number => Date.now() + offset
+
 async function measure(): Promise<void> {
   measured = true
   let best = Number.POSITIVE_INFINITY

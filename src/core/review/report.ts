@@ -11,6 +11,8 @@ export interface RoomWork {
   name: string
   members: string[]
   answers: (Answer | undefined | null)[]
+  /** What came when the board was closed to who wrote it. */
+  late: { promptId: string; text: string; by: string }[]
 }
 
 /** Who took part: presence in whole minutes, and how many pieces of work they had a hand in. */
@@ -44,6 +46,7 @@ export function reportMarkdown(report: SessionReport): string {
           heading(3, room.name),
           room.members.length > 0 ? paragraph(room.members.join(', ')) : aside('Nobody was in this room.'),
           ...answerBlocks(room.answers[index]),
+          ...lateBlocks(room.late.filter(({ promptId }) => promptId === prompt.id)),
         ]),
     ]),
     ...(report.people.length > 0 ? [heading(2, 'Who took part'), peopleTable(report.people)] : []),
@@ -57,6 +60,15 @@ export function reportMarkdown(report: SessionReport): string {
 function answerBlocks(answer: Answer | undefined | null): BlockContent[] {
   const blocks = answer ? markdownOf(answer) : []
   return blocks.length > 0 ? blocks : [aside('Nothing written.')]
+}
+
+function lateBlocks(late: RoomWork['late']): BlockContent[] {
+  if (late.length === 0) return []
+  const items = late.map(({ text, by }) => ({
+    type: 'listItem' as const,
+    children: [paragraph(`${text} (${by})`)],
+  }))
+  return [aside('Came late, and is not on the board:'), { type: 'list', spread: false, children: items }]
 }
 
 const heading = (depth: 1 | 2 | 3, text: string): BlockContent => ({

@@ -139,8 +139,9 @@ const report: SessionReport = {
         { promptId: 's', kind: 'sheet', text: 'Roll it.\n- feel\n- look' },
         { promptId: 'y', kind: 'yes-no', answer: 'yes', reason: 'mud' },
       ],
+      late: [],
     },
-    { roomId: 'birds', name: 'Birds', members: [], answers: [] },
+    { roomId: 'birds', name: 'Birds', members: [], answers: [], late: [] },
   ],
   people: [
     { shownName: 'Ana | Bo', rooms: ['Reeds'], presentMinutes: 9, inRoomsMinutes: 8, contributions: 3 },
@@ -155,6 +156,16 @@ test('Markdown keeps what people wrote as text', () => {
   expect(text).toContain('Roll it.\n\n- feel\n- look\n')
   expect(text).toContain('### Birds\n\n_Nobody was in this room._\n\n_Nothing written._\n')
   expect(text).toContain('| Ana \\| Bo | Reeds | 9 | 8 | 3 |')
+})
+
+test('what came late stands after what the room made, said to be late, under its own prompt', () => {
+  const [room] = report.rooms
+  const late = [{ promptId: 'c', text: '# from the bus', by: 'Bo' }]
+  const text = reportMarkdown({ ...report, rooms: room ? [{ ...room, late }] : [] })
+  expect(text).toContain(
+    '- \\# one_two\n\n_Came late, and is not on the board:_\n\n- \\# from the bus (Bo)\n\n## How?',
+  )
+  expect(text.match(/Came late/g)).toHaveLength(1)
 })
 
 // Every line ending of CommonMark 0.31 (section 2.1) ends a line, and what stands after it is text there too.

@@ -10,8 +10,8 @@ const LEAST = 1_000
 const BELOW = 2 ** 32
 
 /**
- * A number for somebody to write under on a board, or the one they say they have when it is theirs. On disk before it is
- * given, so that whose it is holds whatever happens to the server. Null when they have had too many.
+ * A number for somebody to write under on a board, or the one they say they have when it is theirs or nobody's. On disk before
+ * it is given, so that whose it is holds whatever happens to the server. Null when they have had too many.
  */
 export async function handOutNumber(
   db: Database,
@@ -19,12 +19,15 @@ export async function handOutNumber(
   participantId: string,
   had: number | null,
 ): Promise<number | null> {
+  let fresh: number | null = null
   if (had !== null) {
     const [row] = await db
       .select()
       .from(boardWriters)
       .where(and(eq(boardWriters.copyId, copyId), eq(boardWriters.number, had)))
     if (row?.participantId === participantId) return had
+    // A page that was opened without a line has written under a number of its own.
+    fresh = row === undefined && had >= LEAST && had < BELOW ? had : null
   }
   const [taken] = await db
     .select({ number: count() })
@@ -32,7 +35,8 @@ export async function handOutNumber(
     .where(and(eq(boardWriters.copyId, copyId), eq(boardWriters.participantId, participantId)))
   if ((taken?.number ?? 0) >= MOST_NUMBERS) return null
   for (;;) {
-    const number = randomInt(LEAST, BELOW)
+    const number = fresh ?? randomInt(LEAST, BELOW)
+    fresh = null
     const added = await db
       .insert(boardWriters)
       .values({ copyId, number, participantId })

@@ -76,6 +76,7 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/one-time/:token': link('small'),
   '/s/:sessionId': place(),
   '/s/:sessionId/commands': place('small'),
+  '/s/:sessionId/late': place('list', 'dear'),
   '/events/:sessionId/participant': place(),
   /** What may be opened over it is asked for each board. */
   '/boards/socket': place(),

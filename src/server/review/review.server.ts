@@ -16,15 +16,24 @@ import { addToPulse, type PulseBar } from '~/core/review/pulse'
 import { removedPieces } from '~/core/review/removed'
 import type { SessionReport } from '~/core/review/report'
 import type { SessionTold } from '~/core/review/told'
-import { longMoment } from '~/core/schedule/session-time'
+import { longMoment, timeOfDay } from '~/core/schedule/session-time'
 import type { BoardServer } from '../boards/board-server.server'
 import { type Contribution, readContributions } from '../boards/board-storage.server'
+import { type LateContribution, lateIn } from '../boards/late.server'
 import type { Database } from '../db/database.server'
 import { participants } from '../db/schema.server'
 import { notFound } from '../errors.server'
 import type { Place } from '../join/join.server'
 import { getSession, type Session } from '../sessions/sessions.server'
 import { toldOf } from './told.server'
+
+/** A late contribution to a room's board; `text` of each piece that can be shown as one. */
+export interface LateHere {
+  by: string
+  /** When it came, by the session's own clock. */
+  at: string
+  pieces: { promptId: string; text: string }[]
+}
 
 /** One room of a finished session: what it made and what happened in its lane. */
 export interface ReviewedRoom {
@@ -37,6 +46,8 @@ export interface ReviewedRoom {
   answers: Record<string, ReadAnswer>
   /** What was taken off the board, under which prompt, and by whom. */
   removed: { promptId: string; text: string; by: string }[]
+  /** What was written without a line, and came when the board was closed to who wrote it. */
+  late: LateHere[]
   marks: Mark[]
   pulse: PulseBar[]
 }
@@ -88,7 +99,17 @@ export async function reviewSession(
     state.rooms.map(room => room.copyId),
   )
   const endedAt = state.endedAt ?? now
-  const rooms = await reviewedRooms(boards, told, state.rooms, written, shown(board))
+  const late = await lateIn(
+    db,
+    state.rooms.map(room => room.copyId),
+  )
+  const rooms = await reviewedRooms(
+    boards,
+    told,
+    state.rooms,
+    { written, late, timeZone: session.timeZone },
+    shown(board),
+  )
   return {
     session: {
       id: session.id,
@@ -126,7 +147,7 @@ async function reviewedRooms(
   boards: BoardServer,
   { state, marks: allMarks, rooms: visited }: SessionTold,
   shownRooms: readonly Room[],
-  written: Contribution[],
+  { written, late, timeZone }: { written: Contribution[]; late: LateContribution[]; timeZone: string },
   prompts: Prompt[],
   mayRead: (room: Room, promptId: string) => boolean = () => true,
 ): Promise<ReviewedRoom[]> {
@@ -154,6 +175,13 @@ async function reviewedRooms(
         text,
         by: state.participants.get(removedBy ?? '')?.shownName ?? '',
       })),
+      late: late
+        .filter(({ copyId }) => copyId === room.copyId)
+        .map(({ participantId, at, pieces }) => ({
+          by: state.participants.get(participantId)?.shownName ?? '',
+          at: timeOfDay(at, timeZone),
+          pieces,
+        })),
       marks: marks[room.id] ?? [],
       pulse: here.reduce<PulseBar[]>((bars, one) => addToPulse(bars, one.halfMinute, one.edits), []),
     })
@@ -225,7 +253,8 @@ export function reportOf(review: SessionReview): SessionReport {
     title: review.session.title,
     date: `${review.session.date} (${review.session.timeZone})`,
     board: review.board,
-    rooms: review.rooms.map(({ id, name, members, asks, answers }) => ({
+    rooms: review.rooms.map(({ id, name, members, asks, answers, late }) => ({
+      late: late.flatMap(({ by, pieces }) => pieces.map(piece => ({ ...piece, by }))),
       roomId: id,
       name,
       members,
@@ -248,7 +277,7 @@ export interface OwnWork {
   date: string
   shownName: string
   board: Board
-  rooms: Pick<ReviewedRoom, 'id' | 'name' | 'members' | 'answers'>[]
+  rooms: Pick<ReviewedRoom, 'id' | 'name' | 'members' | 'answers' | 'late'>[]
 }
 
 /** What a participant may see afterwards: the rooms they were in, as they stood when they were last there, and nothing of any other. */
@@ -273,11 +302,16 @@ export async function ownWork(
     own.map(room => room.copyId),
   )
   const openedAt = (roomId: string, promptId: string) => state.hiddenOpenedAt[roomId]?.[promptId] ?? Infinity
+  // What came late from others they never saw.
+  const late = await lateIn(
+    db,
+    own.map(room => room.copyId),
+  )
   const rooms = await reviewedRooms(
     boards,
     told,
     own,
-    [],
+    { written: [], late: late.filter(one => one.participantId === me.id), timeZone: session.timeZone },
     board.prompts,
     ({ id }, promptId) => openedAt(id, promptId) < Infinity,
   )
@@ -313,7 +347,7 @@ export async function ownWork(
     shownName: me.shownName,
     // Who was never let into a room has not seen what is asked there either.
     board,
-    rooms: rooms.map(({ id, name, members, answers }) => ({ id, name, members, answers })),
+    rooms: rooms.map(({ id, name, members, answers, late }) => ({ id, name, members, answers, late })),
   }
 }
 

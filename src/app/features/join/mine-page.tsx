@@ -1,6 +1,7 @@
 import { Box, chakra, Stack } from '@chakra-ui/react'
 import type { Board } from '~/core/boards/board'
 import type { ReadAnswer } from '~/core/boards/prompts/kinds'
+import { CameLate, type LateHere } from '../../live/late-contributions/came-late'
 import { AnswerView } from '../../prompts/answer-view'
 import { Empty } from '../../ui/layout'
 import { WhatIsKept } from '../../ui/what-is-kept'
@@ -11,7 +12,13 @@ interface MinePageProps {
     date: string
     shownName: string
     board: Board
-    rooms: { id: string; name: string; members: string[]; answers: Record<string, ReadAnswer> }[]
+    rooms: {
+      id: string
+      name: string
+      members: string[]
+      answers: Record<string, ReadAnswer>
+      late: LateHere[]
+    }[]
   }
 }
 
@@ -40,6 +47,7 @@ export function MinePage({ work }: MinePageProps) {
                       {prompt.text}
                     </chakra.h3>
                     <AnswerView read={room.answers[prompt.id]} />
+                    <CameLate late={room.late} promptId={prompt.id} />
                   </Box>
                 ))}
             </Stack>

@@ -8,6 +8,8 @@ interface PlaceHeadProps {
   view: ParticipantView
   pageMadeAt: number
   line: 'live' | 'lost'
+  /** Closed or loaded again, the page comes back without a line too. */
+  opensWithoutLine: boolean
   /** Whether what was written is on disk; null without a board. */
   saved: BoardStatus['saved'] | null
   /** Whose page this is. */
@@ -24,7 +26,7 @@ const SAVED_WORDS: Record<BoardStatus['saved'], string> = {
 const lost = (saved: BoardStatus['saved']) => saved === 'away' || saved === 'full'
 
 /** Always in sight: where, with whom, how long. */
-export function PlaceHead({ view, pageMadeAt, line, saved, children }: PlaceHeadProps) {
+export function PlaceHead({ view, pageMadeAt, line, opensWithoutLine, saved, children }: PlaceHeadProps) {
   const { whereabouts, session, clock } = view
   const inRoom = whereabouts.where === 'room'
   const title = inRoom ? whereabouts.name : whereabouts.where === 'whole' ? 'Whole group' : 'Waiting list'
@@ -32,7 +34,9 @@ export function PlaceHead({ view, pageMadeAt, line, saved, children }: PlaceHead
     <Box as="header" position="sticky" top="0" zIndex="5" bg="paper" borderBottomWidth="1px">
       {line === 'lost' && (
         <Box bg="ask" color="onAsk" px="16px" py="4px" fontSize="s" role="status">
-          The line to the server is down. It comes back by itself.
+          The line to the server is down. It comes back by itself, and you can write on.
+          {!opensWithoutLine &&
+            ' Keep this page open meanwhile: from this address it can’t be opened without a line.'}
         </Box>
       )}
       <Flex px="16px" py="8px" justify="space-between" align="center" gap="12px">

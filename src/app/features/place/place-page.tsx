@@ -17,12 +17,15 @@ import { WhoIsBeside } from '../../live/sitting/who-is-beside'
 import { BesideMe } from '../../live/without-device/beside-me'
 import { ask } from '../../live-client/ask'
 import type { BoardStatus } from '../../live-client/board-connection'
-import { useLive } from '../../live-client/use-live'
+import { useKeptHere } from '../../live-client/kept/use-kept-here'
+import { useKeptView } from '../../live-client/kept/use-kept-view'
+import { useLiveStore, useSnapshot } from '../../live-client/use-live'
 import { whenMet } from '../../prompts/when-met'
 import { Button } from '../../ui/button'
 import { Message } from '../../ui/layout'
 import { useSwitch } from '../../ui/use-kept'
 import { WhatIsKept } from '../../ui/what-is-kept'
+import { CameLate } from './came-late'
 import { PlaceFoot } from './place-foot'
 import { PlaceHead } from './place-head'
 
@@ -38,7 +41,9 @@ interface PlacePageProps {
 
 /** A participant's page: where am I, with whom, how long is left; what to do; and help at the bottom. */
 export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: PlacePageProps) {
-  const { view, line } = useLive(`/events/${sessionId}/participant`, first)
+  const store = useLiveStore(`/events/${sessionId}/participant`, first)
+  useKeptView(store, { sessionId, participantId: first.me.id, madeAt: now, isKept })
+  const { view, line } = useSnapshot(store)
   const [problem, setProblem] = useState<string | null>(null)
   const [saved, setSaved] = useState<BoardStatus['saved']>('stored')
   const send: SendFromPlace = async request => {
@@ -54,12 +59,21 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
     if (view.me.released && gaveBack.current) location.assign(door)
   }, [view.me.released, door])
   const { whereabouts } = view
+  const kept = useKeptHere({
+    sessionId,
+    participantId: view.me.id,
+    copyId: whereabouts.where === 'room' ? whereabouts.copyId : null,
+    line,
+    ended: view.session.phase === 'ended',
+    left: view.me.released,
+  })
   return (
     <Flex direction="column" minH="100dvh" maxW="760px" mx="auto">
       <PlaceHead
         view={view}
         pageMadeAt={now}
         line={line}
+        opensWithoutLine={kept.opensWithoutLine}
         saved={whereabouts.where === 'room' && view.board?.prompts.length ? saved : null}
       >
         {view.session.phase === 'open' && !view.me.released && (
@@ -78,6 +92,7 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
             <Message kind="problem">{problem}</Message>
           </Box>
         )}
+        <CameLate late={kept.late} onPutAway={kept.putAway} />
         {view.session.phase === 'ended' ? (
           <Ended ownLink={ownLink} />
         ) : view.me.released ? (
@@ -119,6 +134,7 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
                 copyId={whereabouts.copyId}
                 board={view.board}
                 me={{ id: view.me.id }}
+                keptFor={sessionId}
                 names={Object.fromEntries(whereabouts.members.map(member => [member.id, member.shownName]))}
                 onStatus={setSaved}
                 parts={{
@@ -157,7 +173,7 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
           </Stack>
         )}
         <Box mt="24px">
-          <WhatIsKept />
+          <WhatIsKept opensWithoutLine={kept.opensWithoutLine} />
         </Box>
       </Box>
       {whereabouts.where === 'room' && view.session.phase === 'open' && (
@@ -166,6 +182,9 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
     </Flex>
   )
 }
+
+/** After the end, and once the name is given back, nothing is kept in the browser. */
+const isKept = ({ session, me }: ParticipantView) => session.phase === 'open' && !me.released
 
 /** The room somebody is in, or will be. */
 function ownRoomOf(whereabouts: ParticipantView['whereabouts']): string | null {

@@ -7,6 +7,7 @@ import type { Mark } from '~/core/live/marks'
 import type { PulseBar } from '~/core/review/pulse'
 import { Legend } from '../../lanes/legend'
 import { Track } from '../../lanes/track'
+import { CameLate, type LateHere } from '../../live/late-contributions/came-late'
 import { AnswerView, TogetherView } from '../../prompts/answer-view'
 import { Button } from '../../ui/button'
 import { CopyLink } from '../../ui/copy-link'
@@ -26,6 +27,7 @@ export interface Review {
     asks: string[]
     answers: Record<string, ReadAnswer>
     removed: { promptId: string; text: string; by: string }[]
+    late: LateHere[]
     marks: Mark[]
     pulse: PulseBar[]
   }[]
@@ -154,6 +156,7 @@ function SideBySide({ board, rooms: all }: { board: Board; rooms: Review['rooms'
               {room.members.join(', ') || 'Nobody was here.'}
             </chakra.p>
             {prompt && <Answered read={room.answers[prompt.id]} />}
+            <CameLate late={room.late} promptId={prompt?.id} />
             <Removed pieces={room.removed.filter(piece => piece.promptId === prompt?.id)} />
           </chakra.article>
         ))}

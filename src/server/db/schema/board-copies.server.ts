@@ -102,3 +102,25 @@ export const copyFiles = pgTable(
     index('copy_files_hash').on(table.fileHash),
   ],
 )
+
+/**
+ * What people wrote without a line and sent when the board was not theirs to write on any more. It lies beside the board and
+ * never goes into it; `pieces` is what it says, as far as it can be read.
+ */
+export const lateContributions = pgTable(
+  'late_contributions',
+  {
+    copyId: text('copy_id')
+      .notNull()
+      .references(() => boardCopies.id, { onDelete: 'cascade' }),
+    participantId: text('participant_id').notNull(),
+    /** Of the update, so that what is sent twice is kept once. */
+    digest: text('digest').notNull(),
+    /** Of what was written beside the board while that was hidden. */
+    promptId: text('prompt_id'),
+    update: bytes('update').notNull(),
+    pieces: jsonb('pieces').$type<{ promptId: string; text: string }[]>().notNull(),
+    at: moment('at').notNull(),
+  },
+  table => [primaryKey({ columns: [table.copyId, table.participantId, table.digest] })],
+)

@@ -1,0 +1,80 @@
+import { IndexeddbPersistence } from 'y-indexeddb'
+import * as Y from 'yjs'
+import { canKeep, databaseOf, forgetBoard, type KeptBoard, keepBoardFacts, keptBoard } from './kept-store'
+
+/** A browser whose disk hangs is not waited for longer than this, in milliseconds. */
+const LONGEST_WAIT_MS = 2_000
+/** Authors and what is stored are written at most this often, in milliseconds. */
+const GATHER_MS = 300
+
+type About = Pick<KeptBoard, 'sessionId' | 'participantId' | 'copyId' | 'promptId'>
+type Facts = Pick<KeptBoard, 'storedTo' | 'authors'>
+
+/** A document as it is kept in this browser: what is written goes to its disk as it is written. */
+export class KeptDocument {
+  private timer: ReturnType<typeof setTimeout> | undefined
+  private facts: Facts | undefined
+
+  private constructor(
+    private readonly name: string,
+    private readonly about: About,
+    private readonly persistence: IndexeddbPersistence,
+    /** What was known of it when it was kept before; undefined when it was not. */
+    readonly before: KeptBoard | undefined,
+  ) {}
+
+  /** Brings what was kept into the document, and keeps it from now on. Null where this browser keeps nothing. Never rejects. */
+  static async open(name: string, about: About, doc: Y.Doc): Promise<KeptDocument | null> {
+    let waits: ReturnType<typeof setTimeout> | undefined
+    const tooLong = new Promise<null>(resolve => {
+      waits = setTimeout(() => resolve(null), LONGEST_WAIT_MS)
+    })
+    const opening = (async () => {
+      if (!(await canKeep())) return null
+      const before = await keptBoard(name)
+      const persistence = new IndexeddbPersistence(databaseOf(name), doc)
+      await persistence.whenSynced
+      return new KeptDocument(name, about, persistence, before)
+    })()
+    const kept = await Promise.race([opening, tooLong])
+    clearTimeout(waits)
+    return kept
+  }
+
+  /** What is known of it now; `atOnce` when what is written next could not be told apart without it. */
+  note(facts: Facts, atOnce = false): void {
+    this.facts = facts
+    if (atOnce) this.write()
+    else this.timer ??= setTimeout(() => this.write(), GATHER_MS)
+  }
+
+  /** Lets go of what was kept: it is part of another document now. */
+  async forget(): Promise<void> {
+    clearTimeout(this.timer)
+    this.facts = undefined
+    await this.persistence.destroy()
+    await forgetBoard(this.name)
+  }
+
+  /** Writes what is still to be written. The document may go. */
+  close(): void {
+    if (this.timer !== undefined) this.write()
+    this.persistence.destroy().catch(() => undefined)
+  }
+
+  private write(): void {
+    clearTimeout(this.timer)
+    this.timer = undefined
+    if (this.facts) keepBoardFacts(this.name, { ...this.about, ...this.facts }).catch(() => undefined)
+  }
+}
+
+/** A document that is kept here and open nowhere, for reading; null when it cannot be read. */
+export async function readKept(name: string): Promise<Y.Doc | null> {
+  const doc = new Y.Doc()
+  const persistence = new IndexeddbPersistence(databaseOf(name), doc)
+  const wait = new Promise<null>(resolve => setTimeout(resolve, LONGEST_WAIT_MS, null))
+  const synced = await Promise.race([persistence.whenSynced, wait])
+  await persistence.destroy()
+  return synced ? doc : null
+}

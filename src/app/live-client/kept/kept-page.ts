@@ -1,0 +1,56 @@
+import { CACHES, WORKER_PATH } from './caches'
+import { forgetSession, keptSessions } from './kept-store'
+
+/**
+ * Keeps the page itself, with what it is made of, so that it opens without a line. Only a page that came over HTTPS, or from
+ * this machine, may (W3C, "Service Workers", secure contexts): false where it may not.
+ */
+export async function keepPage(): Promise<boolean> {
+  if (!canOpenWithoutLine() || !import.meta.env.PROD) return false
+  try {
+    await navigator.serviceWorker.register(WORKER_PATH)
+    await navigator.serviceWorker.ready
+    // What came before the worker was there it has not seen.
+    const loaded = performance
+      .getEntriesByType('resource')
+      .map(({ name }) => new URL(name))
+      .filter(({ origin, pathname }) => origin === location.origin && pathname.startsWith('/assets/'))
+    const assets = await caches.open(CACHES.assets)
+    await assets.addAll([...new Set(loaded.map(({ href }) => href))])
+    const pages = await caches.open(CACHES.pages)
+    // Opened without a line, it is there already.
+    await pages.add(location.pathname).catch(() => undefined)
+    return (await pages.match(location.pathname)) !== undefined
+  } catch {
+    // A full disk, or a browser that has none of it.
+    return false
+  }
+}
+
+/** Whether a page from this address can be opened without a line at all. */
+export const canOpenWithoutLine = (): boolean =>
+  window.isSecureContext && 'serviceWorker' in navigator && 'caches' in window
+
+/** Lets go of all that this browser keeps of a session, its pages and files with it. */
+export async function forgetAll(sessionId: string): Promise<void> {
+  await forgetSession(sessionId)
+  await dropPages(sessionId)
+  const { kept } = await keptSessions(Date.now())
+  if (kept.length === 0 && 'caches' in window) await caches.delete(CACHES.assets)
+}
+
+/** Lets go of sessions whose pages were not opened for long. */
+export async function forgetOld(): Promise<void> {
+  const { tooLong } = await keptSessions(Date.now())
+  for (const sessionId of tooLong) await forgetAll(sessionId)
+}
+
+async function dropPages(sessionId: string): Promise<void> {
+  if (!('caches' in window)) return
+  const own = `/s/${sessionId}`
+  const pages = await caches.open(CACHES.pages)
+  for (const request of await pages.keys()) {
+    const { pathname } = new URL(request.url)
+    if (pathname === own || pathname.startsWith(`${own}/`)) await pages.delete(request)
+  }
+}

@@ -1,0 +1,77 @@
+import { useEffect, useState } from 'react'
+import { forgetAll, forgetOld, keepPage } from './kept-page'
+import { type LateNews, sendLate } from './late'
+
+/** Pages of a whole class are not asked for again all at once: each waits up to so long, in milliseconds. */
+const SPREAD_MS = 3_000
+/** What a board last heard of is written, before it is asked what was never sent, in milliseconds. */
+const SETTLE_MS = 1_500
+/** What could not be sent is tried again after so long, in milliseconds. */
+const AGAIN_MS = 15_000
+
+interface Here {
+  sessionId: string
+  participantId: string
+  /** The copy that is worked on now. */
+  copyId: string | null
+  line: 'live' | 'lost'
+  /** The session has ended. */
+  ended: boolean
+  /** The place was given back, or taken: nothing of it is kept. */
+  left: boolean
+}
+
+export interface KeptHere {
+  /** The page opens without a line. */
+  opensWithoutLine: boolean
+  /** What became of what came too late. */
+  late: Pick<LateNews, 'kept' | 'refused'>
+  putAway: () => void
+}
+
+const NO_NEWS: KeptHere['late'] = { kept: 0, refused: [] }
+
+/** Keeps a participant's page in this browser, sends what comes too late, and lets go of all of it afterwards. */
+export function useKeptHere({ sessionId, participantId, copyId, line, ended, left }: Here): KeptHere {
+  const [opensWithoutLine, setOpens] = useState(false)
+  const [late, setLate] = useState(NO_NEWS)
+  const isOver = ended || left
+  useEffect(() => {
+    if (isOver) return
+    const timer = setTimeout(
+      () => {
+        forgetOld()
+          .then(keepPage)
+          .then(setOpens)
+          .catch(() => undefined)
+      },
+      500 + Math.random() * SPREAD_MS,
+    )
+    return () => clearTimeout(timer)
+  }, [isOver])
+  useEffect(() => {
+    if (line === 'lost') return
+    let timer: ReturnType<typeof setTimeout> | undefined
+    let gone = false
+    const look = async () => {
+      // Whoever gave a name back leaves nothing under it.
+      const news = left
+        ? { ...NO_NEWS, waits: false }
+        : await sendLate(sessionId, participantId, ended ? null : copyId)
+      if (news.kept > 0 || news.refused.length > 0)
+        setLate(before => ({
+          kept: before.kept + news.kept,
+          refused: [...before.refused, ...news.refused],
+        }))
+      if (isOver && !news.waits) await forgetAll(sessionId)
+      else if (news.waits && !gone) timer = setTimeout(run, AGAIN_MS)
+    }
+    const run = () => void look().catch(() => undefined)
+    timer = setTimeout(run, SETTLE_MS)
+    return () => {
+      gone = true
+      clearTimeout(timer)
+    }
+  }, [sessionId, participantId, copyId, line, ended, left, isOver])
+  return { opensWithoutLine, late, putAway: () => setLate(NO_NEWS) }
+}

@@ -1,0 +1,104 @@
+import type { Page } from '@playwright/test'
+import {
+  allowLostLine,
+  expect,
+  expectAccessible,
+  joinOnPhone,
+  letAllIn,
+  openTonight,
+  passGrace,
+  putInRoom,
+  sendOut,
+  test,
+} from './fixtures'
+
+const card = async (page: Page, text: string) => {
+  await page.getByLabel('New card').fill(text)
+  await page.getByRole('button', { name: 'Add card' }).click()
+}
+/** Whose they are is known once the server has them. */
+const cardsOf = (page: Page, by: string) => page.getByRole('textbox', { name: `Card by ${by}` })
+/** What the cards on a page say. */
+const saysOf = (page: Page) => page.getByRole('textbox', { name: /^Card/ })
+/** As fast as a hand: the browser's disk has what was typed a moment ago. */
+async function reload(page: Page) {
+  await page.waitForTimeout(500)
+  await page.reload()
+}
+const DOWN = 'The line to the server is down.'
+
+/** What a browser still keeps of participants' pages. */
+const kept = (page: Page) =>
+  page.evaluate(async () => {
+    const names = (await indexedDB.databases()).map(({ name }) => name ?? '')
+    const pages = await (await caches.open('pages')).keys()
+    return [...names.filter(name => name.startsWith('round-table/')), ...pages.map(({ url }) => url)]
+  })
+
+test('without a server a page opens again with the board and what was typed, is written on, and all of it comes in when the server is back; what comes after the round is kept aside; afterwards nothing is left in the browser', async ({
+  server,
+  facilitator: page,
+  phone,
+}) => {
+  allowLostLine(page)
+  const { code, sessionId } = await openTonight(page)
+  const [ana, bram] = [await phone(), await phone()]
+  for (const each of [ana, bram]) allowLostLine(each)
+  await joinOnPhone(ana, server, code, 'Ana Per.')
+  await joinOnPhone(bram, server, code, 'Bram O.')
+  await letAllIn(page)
+  for (const who of ['Ana Per.', 'Bram O.']) await putInRoom(page, who, 'Pond life')
+  await expect(ana.getByText('This page, with your board, also opens without a line')).toBeVisible()
+  await sendOut(page)
+  await card(ana, 'before')
+  await card(bram, 'Bram was here')
+  await expect(cardsOf(ana, 'Bram O.')).toHaveCount(1)
+  await expect(ana.getByText('Saved', { exact: true })).toBeVisible()
+
+  // Gone in the middle; closed and opened again; written on, and opened once more.
+  await server.end('SIGKILL')
+  await expect(ana.getByText(DOWN)).toBeVisible()
+  await card(ana, 'without a server')
+  await expect(ana.getByText(/^No line/)).toBeVisible()
+  await reload(ana)
+  await expect(ana.getByRole('heading', { level: 1, name: 'Pond life' })).toBeVisible()
+  await expect(saysOf(ana)).toHaveText(['before', 'Bram was here', 'without a server'])
+  await expect(ana.getByText(/^No line/)).toBeVisible()
+  await card(ana, 'after a reload')
+  await reload(ana)
+  await expect(saysOf(ana)).toHaveText(['before', 'Bram was here', 'without a server', 'after a reload'])
+  await expectAccessible(ana)
+  await server.start()
+  await expect(ana.getByText(DOWN)).toBeHidden({ timeout: 30_000 })
+  await expect(ana.getByText('Saved', { exact: true })).toBeVisible({ timeout: 30_000 })
+  await expect(cardsOf(bram, 'Ana Per.')).toHaveCount(3)
+  await card(bram, 'all there')
+  await expect(cardsOf(ana, 'Bram O.')).toHaveCount(2)
+
+  // The round ends while she has no line: what she writes meanwhile is hers, and not the board's.
+  await ana.context().setOffline(true)
+  await card(ana, 'from the bus')
+  await expect(ana.getByText(/^No line/)).toBeVisible()
+  await page.getByRole('button', { name: 'Call back' }).click()
+  await passGrace(page, server)
+  await expect(bram.getByRole('heading', { level: 1, name: 'Whole group' })).toBeVisible()
+  await ana.context().setOffline(false)
+  await expect(ana.getByText('came too late for the board')).toBeVisible({ timeout: 30_000 })
+  await expectAccessible(ana)
+  await ana.getByRole('button', { name: 'Put away' }).click()
+  await expect(ana.getByText('came too late for the board')).toBeHidden()
+
+  await page.getByRole('button', { name: 'End', exact: true }).click()
+  await page.getByRole('alertdialog').getByRole('button', { name: 'End the session' }).click()
+  for (const each of [ana, bram]) {
+    await expect(each.getByText('The session has ended.')).toBeVisible()
+    await expect.poll(() => kept(each)).toEqual([])
+  }
+  await page.goto(`${server.address}/sessions/${sessionId}/review`)
+  const room = page.getByRole('article', { name: 'Pond life' })
+  await expect(room.getByText('Came late, and is not on the board')).toBeVisible()
+  await expect(room.getByText('from the bus')).toBeVisible()
+  await expectAccessible(page)
+  await ana.getByRole('link', { name: 'See what we made' }).click()
+  await expect(ana.getByText('from the bus')).toBeVisible()
+})
