@@ -44,6 +44,8 @@ export async function built() {
     'package-lock.json',
     'vite.config.ts',
     'vite.threads.config.ts',
+    'vite.service-worker.config.ts',
+    'scripts/compress.mjs',
     'react-router.config.ts',
     'tsconfig.json',
     'src',

@@ -25,9 +25,8 @@ async function step(name, work) {
 
 await installed()
 const browser = await chromium()
-await step('lint', () => run('npm', ['run', '--silent', 'lint']))
-await step('types', () => run('npm', ['run', '--silent', 'types']))
-await step('imports', () => run('npm', ['run', '--silent', 'imports']))
+const checked = async name => step(name, () => run('npm', ['run', '--silent', name]))
+await Promise.all([checked('types'), checked('lint').then(() => checked('imports'))])
 await step('unit tests', async () => {
   const file = join(results, 'unit.json')
   await run('npm', ['run', '--silent', 'unit', '--', '--json', `--outputFile=${file}`]).finally(() => {

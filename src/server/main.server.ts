@@ -4,6 +4,7 @@ import type { Duplex } from 'node:stream'
 import { createRequestHandler } from '@react-router/express'
 import compression from 'compression'
 import express, { type Express } from 'express'
+import compressedFiles from 'express-static-gzip'
 import { type Logger, pino } from 'pino'
 import { RouterContextProvider, type ServerBuild } from 'react-router'
 import { hasAccounts } from './auth/accounts.server'
@@ -129,7 +130,12 @@ function createApp(
   app.use(compression())
   if (development) app.use(development)
   else {
-    app.use('/assets', express.static('build/client/assets', { immutable: true, maxAge: '1y' }))
+    // Compressed when they were built; small ones are not.
+    const serveStatic = { immutable: true, maxAge: '1y' }
+    app.use(
+      '/assets',
+      compressedFiles('build/client/assets', { enableBrotli: true, orderPreference: ['br'], serveStatic }),
+    )
     app.use(express.static('build/client', { maxAge: '1h' }))
   }
   // Whatever is made for somebody is kept by nobody on the way, nor shown to who uses the browser next.

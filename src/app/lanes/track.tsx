@@ -2,7 +2,7 @@ import { Box, chakra } from '@chakra-ui/react'
 import { type CSSProperties, useEffect, useRef } from 'react'
 import type { Mark } from '~/core/live/marks'
 import { PULSE_MS, type PulseBar } from '~/core/review/pulse'
-import { clockText } from '~/core/schedule/session-time'
+import { clockText } from '~/core/schedule/lengths'
 import { MARK_LOOK } from '../live/marks'
 import { onServerTime } from '../live-client/server-clock'
 

@@ -1,4 +1,4 @@
-import { clockText, dateFields, longMoment, momentOf, roughLength, shortMoment } from './session-time'
+import { dateFields, longMoment, momentOf, shortMoment } from './session-time'
 
 // Changes of the clocks in 2026 by the IANA time zone database: London on 29 March and 25 October.
 test.each([
@@ -26,23 +26,4 @@ test('a moment reads in the session’s own zone, and its fields give it back', 
   expect(shortMoment(at, 'Asia/Kolkata')).toBe('Wed 4 Nov, 00:30')
   const { date, time } = dateFields(at, 'Asia/Kolkata')
   expect(momentOf(date, time, 'Asia/Kolkata')?.getTime()).toBe(at)
-})
-
-test.each([
-  [0, '0:00'],
-  [-5000, '0:00'],
-  [59_001, '1:00'],
-  [605_000, '10:05'],
-  [3_723_000, '1:02:03'],
-])('%i ms is %s on a clock', (length, text) => {
-  expect(clockText(length)).toBe(text)
-})
-
-test.each([
-  [4_000, 'just now'],
-  [40_000, '40 s'],
-  [180_000, '3 min'],
-  [7_200_000, '2 h'],
-])('%i ms is roughly %s', (length, text) => {
-  expect(roughLength(length)).toBe(text)
 })

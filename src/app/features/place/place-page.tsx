@@ -6,14 +6,11 @@ import { BoardView } from '../../board-view/board-view'
 import { NotMe } from '../../live/door/not-me'
 import type { SendFromPlace } from '../../live/live-view'
 import { Messages } from '../../live/messages/messages'
-import { MovesInRoom, OwnMoves } from '../../live/moves/own-moves'
+import { MovesInRoom } from '../../live/moves/moves-in-room'
 import { QuestionAsked } from '../../live/questions/question-asked'
 import { OwnRole } from '../../live/roles/own-role'
-import { Together } from '../../live/rooms/together'
 import { Warnings } from '../../live/rounds/warnings'
-import { ProgramLine } from '../../live/segments/program-line'
 import { Ended } from '../../live/session/ended'
-import { WhoIsBeside } from '../../live/sitting/who-is-beside'
 import { BesideMe } from '../../live/without-device/beside-me'
 import { ask } from '../../live-client/ask'
 import type { BoardStatus } from '../../live-client/board-connection'
@@ -30,6 +27,7 @@ import { PlaceFoot } from './place-foot'
 import { PlaceHead } from './place-head'
 
 const GivenMaterial = whenMet(() => import('../../live/material/given-material'))
+const WholeGroup = whenMet(() => import('./whole-group'))
 
 interface PlacePageProps {
   sessionId: string
@@ -148,12 +146,9 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
                 }}
               />
             ) : (
-              <>
-                <ProgramLine program={view.program} />
-                <Together view={view} ownLink={ownLink} />
-                <OwnMoves view={view} send={send} />
-                <WhoIsBeside view={view} send={send} />
-              </>
+              <Suspense fallback={null}>
+                <WholeGroup view={view} ownLink={ownLink} send={send} />
+              </Suspense>
             )}
             {whereabouts.where === 'room' &&
               view.board &&

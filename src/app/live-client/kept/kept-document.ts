@@ -25,10 +25,6 @@ export class KeptDocument {
 
   /** Brings what was kept into the document, and keeps it from now on. Null where this browser keeps nothing. Never rejects. */
   static async open(name: string, about: About, doc: Y.Doc): Promise<KeptDocument | null> {
-    let waits: ReturnType<typeof setTimeout> | undefined
-    const tooLong = new Promise<null>(resolve => {
-      waits = setTimeout(() => resolve(null), LONGEST_WAIT_MS)
-    })
     const opening = (async () => {
       if (!(await canKeep())) return null
       const before = await keptBoard(name)
@@ -36,9 +32,7 @@ export class KeptDocument {
       await persistence.whenSynced
       return new KeptDocument(name, about, persistence, before)
     })()
-    const kept = await Promise.race([opening, tooLong])
-    clearTimeout(waits)
-    return kept
+    return soon(opening.catch(() => null))
   }
 
   /** What is known of it now; `atOnce` when what is written next could not be told apart without it. */
@@ -73,8 +67,20 @@ export class KeptDocument {
 export async function readKept(name: string): Promise<Y.Doc | null> {
   const doc = new Y.Doc()
   const persistence = new IndexeddbPersistence(databaseOf(name), doc)
-  const wait = new Promise<null>(resolve => setTimeout(resolve, LONGEST_WAIT_MS, null))
-  const synced = await Promise.race([persistence.whenSynced, wait])
+  const synced = await soon(persistence.whenSynced)
   await persistence.destroy()
   return synced ? doc : null
+}
+
+/** What comes of it, or null when that takes too long. */
+async function soon<Value>(work: Promise<Value>): Promise<Value | null> {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const tooLong = new Promise<null>(resolve => {
+    timer = setTimeout(resolve, LONGEST_WAIT_MS, null)
+  })
+  try {
+    return await Promise.race([work, tooLong])
+  } finally {
+    clearTimeout(timer)
+  }
 }

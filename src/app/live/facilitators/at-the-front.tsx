@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react'
-import { roughLength } from '~/core/schedule/session-time'
+import { roughLength } from '~/core/schedule/lengths'
 import { useServerNow } from '../../live-client/server-clock'
 import type { LiveView } from '../live-view'
 

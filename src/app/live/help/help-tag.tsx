@@ -1,4 +1,4 @@
-import { roughLength } from '~/core/schedule/session-time'
+import { roughLength } from '~/core/schedule/lengths'
 import { useServerNow } from '../../live-client/server-clock'
 import { Tag } from '../../ui/layout'
 

@@ -1,7 +1,7 @@
 import { chakra, Flex } from '@chakra-ui/react'
 import { Button } from '../../ui/button'
 import type { LiveView, Send } from '../live-view'
-import { sizesWords } from './own-moves'
+import { sizesWords } from './rooms-to-choose'
 
 /** While people choose: how many have, which rooms are too small as yet, and the end of it. */
 export function ChoosingNow({ view, send }: { view: LiveView; send: Send }) {

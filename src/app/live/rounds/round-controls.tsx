@@ -1,6 +1,6 @@
 import { Box, chakra } from '@chakra-ui/react'
 import { Plus, RotateCcw, Undo2 } from 'lucide-react'
-import { clockText } from '~/core/schedule/session-time'
+import { clockText } from '~/core/schedule/lengths'
 import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
 import { BAR } from '../bar'

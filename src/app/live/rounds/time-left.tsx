@@ -1,6 +1,6 @@
 import { Box, chakra } from '@chakra-ui/react'
 import type { ParticipantView } from '~/core/live/views'
-import { clockText } from '~/core/schedule/session-time'
+import { clockText } from '~/core/schedule/lengths'
 import { useServerNow } from '../../live-client/server-clock'
 
 /** What is left, as a number and as the distance to the edge; in grace, what is left to come back. */

@@ -1,6 +1,6 @@
 import { Box, chakra } from '@chakra-ui/react'
 import type { ProjectorView } from '~/core/live/views'
-import { clockText, leftText } from '~/core/schedule/session-time'
+import { clockText, leftText } from '~/core/schedule/lengths'
 import { useServerNow } from '../../live-client/server-clock'
 
 /** How long a warning stands beside the clock, in milliseconds. */

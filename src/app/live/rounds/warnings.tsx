@@ -2,7 +2,7 @@ import { Box, chakra, Flex } from '@chakra-ui/react'
 import { Hourglass } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import type { ParticipantView } from '~/core/live/views'
-import { leftText } from '~/core/schedule/session-time'
+import { leftText } from '~/core/schedule/lengths'
 import { Button } from '../../ui/button'
 import { chime } from '../../ui/sound'
 

@@ -1,4 +1,4 @@
-import { roughLength } from '~/core/schedule/session-time'
+import { roughLength } from '~/core/schedule/lengths'
 import { useServerNow } from '../../live-client/server-clock'
 
 /** When a room was last visited, as time goes by; `at` undefined for a room that never was. */

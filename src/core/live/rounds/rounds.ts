@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { leftText } from '../../schedule/session-time'
+import { leftText } from '../../schedule/lengths'
 import { changeParticipants, type PeopleState, participantList, peopleIn } from '../door/people'
 import { idSchema, momentSchema } from '../ids'
 import { isInvited, type MovesState } from '../moves/terms'
