@@ -1,6 +1,7 @@
 import { arch, cpus, totalmem } from 'node:os'
 import { attacks } from './attacks'
 import { backup } from './backup'
+import { badLine } from './bad-line'
 import { boards } from './boards'
 import { broadcast } from './broadcast'
 import { bytes } from './bytes'
@@ -31,6 +32,7 @@ const MEASUREMENTS: Record<string, () => Promise<void>> = {
   material,
   attacks,
   backup,
+  'bad-line': badLine,
 }
 
 const wanted = process.argv.slice(2)

@@ -2,6 +2,7 @@ import { copyFileSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import {
+  allowLostLine,
   expect,
   joinOnPhone,
   letAllIn,
@@ -33,6 +34,8 @@ test('with a certificate the server speaks HTTPS itself: pages, streams and boar
     await planOneRound(page)
     const { code } = await openPlanned(page)
     const phone = await newPage({ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 } })
+    // No browser keeps a page to be opened without a line that comes with such a certificate, and it says so.
+    allowLostLine(phone)
     await joinOnPhone(phone, server, code, 'Ana Per.')
     await letAllIn(page)
     await putInRoom(page, 'Ana Per.', 'Pond life')
@@ -43,6 +46,22 @@ test('with a certificate the server speaks HTTPS itself: pages, streams and boar
     const cookies = await phone.context().cookies()
     expect(cookies.length).toBeGreaterThan(0)
     expect(cookies.filter(({ secure }) => !secure)).toEqual([])
+
+    // What pages are made of is compressed as well as can be, and kept by browsers for good.
+    const script = await phone.locator('link[rel=modulepreload]').first().getAttribute('href')
+    for (const coding of ['br', 'gzip']) {
+      const answer = await phone.request.get(server.address + script, {
+        headers: { 'Accept-Encoding': coding },
+      })
+      const { 'content-encoding': sent, 'cache-control': kept, vary } = answer.headers()
+      expect([answer.status(), sent, kept, vary]).toEqual([
+        200,
+        coding,
+        'public, max-age=31536000, immutable',
+        expect.stringContaining('Accept-Encoding'),
+      ])
+      expect((await answer.body()).toString()).toContain('import')
+    }
 
     // A certificate that is none leaves the one before; the server goes on.
     writeFileSync(certificate, 'nothing')
