@@ -1,0 +1,115 @@
+import type { Page } from '@playwright/test'
+import jsQR from 'jsqr'
+import sharp from 'sharp'
+import {
+  expect,
+  expectAccessible,
+  joinOnPhone,
+  letAllIn,
+  openWithBoard,
+  passGrace,
+  putInRoom,
+  sendOut,
+  test,
+} from '../fixtures'
+
+const OUTLINE = `Ask and tell
+
+1. Ask each other first.
+2. Then the rest, together.
+
+- Say it in a word
+- Ready to tell it?
+`
+const space = (page: Page, name: string | RegExp) => page.getByRole('region', { name })
+
+test('in pairs each asks and writes down the other’s answer, nobody their own; boards of many kinds seen from above; “one minute” is read on the board; nobody has to save; words of all rooms are one cloud', async ({
+  server,
+  facilitator: page,
+  phone,
+}) => {
+  await page.goto(`${server.address}/boards/new`)
+  await page.getByLabel('Outline or Markdown').fill(OUTLINE)
+  await page.getByRole('button', { name: 'Show what it becomes' }).click()
+  await page.getByRole('button', { name: 'Make this board' }).click()
+  const add = async (kind: RegExp, asks: string) => {
+    await page.getByRole('button', { name: 'Add a prompt to part 1' }).click()
+    await page.getByRole('menuitem', { name: kind }).click()
+    await page.getByLabel('What it asks').fill(asks)
+  }
+  await add(/^Words/, 'The marsh in a word')
+  await add(/^Link/, 'Where it is')
+  await page.getByLabel('Address').fill('https://lowmarsh.example/paths')
+  await add(/^Table/, 'What the other said')
+  await page.getByLabel('Columns').fill('What they said')
+  await page.getByText('One row for each person: the others ask and write').click()
+  await expect(page.getByText('Kept.', { exact: true })).toBeVisible()
+
+  const { code, sessionId } = await openWithBoard(page, 'Ask and tell')
+  const [ana, bram, chi] = [await phone(), await phone(), await phone()]
+  await joinOnPhone(ana, server, code, 'Ana Per.')
+  await joinOnPhone(bram, server, code, 'Bram O.')
+  await joinOnPhone(chi, server, code, 'Chi')
+  await letAllIn(page)
+  await putInRoom(page, 'Ana Per.', 'Pond life')
+  await putInRoom(page, 'Bram O.', 'Pond life')
+  await putInRoom(page, 'Chi', 'Soil and peat')
+  await sendOut(page)
+
+  const said = (at: Page) => space(at, 'What the other said')
+  const cell = (at: Page, who: string) => said(at).getByRole('textbox', { name: `${who}: What they said` })
+  await cell(ana, 'Bram O.').fill('My sister brought me')
+  await cell(bram, 'Ana Per.').fill('The reeds')
+  await expect(cell(ana, 'Ana Per.')).toHaveValue('The reeds')
+  await expect(cell(ana, 'Ana Per.')).not.toBeEditable()
+  await expect(cell(bram, 'Bram O.')).not.toBeEditable()
+
+  // A code that another phone can scan.
+  const scan = space(ana, 'Where it is').getByRole('img', { name: 'Code to scan' })
+  await scan.evaluate(each => each.scrollIntoView({ block: 'center' }))
+  const { data, info } = await sharp(await scan.screenshot())
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+  expect(jsQR(new Uint8ClampedArray(data), info.width, info.height)?.data).toBe(
+    'https://lowmarsh.example/paths',
+  )
+
+  const words = (at: Page) => space(at, 'The marsh in a word')
+  const word = async (at: Page, text: string) => {
+    await words(at).getByLabel('New word').fill(text)
+    await words(at).getByRole('button', { name: 'Add word' }).tap()
+  }
+  await word(ana, 'Quiet')
+  await word(bram, 'reeds')
+  await word(chi, 'quiet')
+
+  // A quiet visit after a while, and a minute before the end all are told on the board itself.
+  await page.getByRole('button', { name: 'Pond life', exact: true }).first().click()
+  const drawer = page.getByRole('complementary', { name: 'Room Pond life' })
+  await expect(drawer.getByText('My sister brought me')).toBeVisible()
+  await drawer.getByRole('button', { name: 'Close', exact: true }).click()
+  await page.getByLabel('Broadcast to every board').fill('One minute')
+  await page.getByRole('button', { name: 'Broadcast' }).click()
+  for (const each of [ana, bram, chi])
+    await expect(each.getByText('One minute', { exact: true })).toBeVisible()
+  for (const each of [ana, bram, chi]) await expect(each.getByText('Saved', { exact: true })).toBeVisible()
+  await expectAccessible(ana)
+
+  await page.getByRole('button', { name: 'Call back' }).click()
+  await passGrace(page, server)
+  await expect(ana.getByRole('heading', { level: 1, name: 'Whole group' })).toBeVisible()
+  await page.getByRole('button', { name: 'End', exact: true }).click()
+  await page.getByRole('alertdialog').getByRole('button', { name: 'End the session' }).click()
+  await page.goto(`${server.address}/sessions/${sessionId}/review`)
+  await page.getByRole('button', { name: /The marsh in a word/ }).click()
+  await expect(page.getByRole('list', { name: 'Words of all rooms' })).toHaveText(/[Qq]uiet, 2 times/)
+  await page.getByRole('button', { name: /What the other said/ }).click()
+  await expect(
+    page.getByRole('article', { name: 'Pond life' }).getByText('My sister brought me'),
+  ).toBeVisible()
+  await expectAccessible(page)
+  await ana.getByRole('link', { name: 'See what we made' }).click()
+  await expect(ana.getByText('The reeds')).toBeVisible()
+  await expect(ana.getByText('Soil and peat')).toBeHidden()
+})
