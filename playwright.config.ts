@@ -34,6 +34,8 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        // This machine by a name that browsers do not take for it: what only works over HTTPS does not there.
+        '--host-resolver-rules=MAP plain.example 127.0.0.1',
       ],
     },
   },

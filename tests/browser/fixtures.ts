@@ -199,7 +199,12 @@ export async function simulated(
   return people
 }
 
-export async function joinOnPhone(page: Page, server: TestServer, code: string, name: string): Promise<void> {
+export async function joinOnPhone(
+  page: Page,
+  server: Pick<TestServer, 'address'>,
+  code: string,
+  name: string,
+): Promise<void> {
   await page.goto(`${server.address}/join/${code}`)
   await page.getByLabel('Your name').fill(name.slice(0, 3))
   await page.getByRole('button', { name, exact: true }).click()

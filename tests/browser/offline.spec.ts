@@ -31,7 +31,7 @@ const DOWN = 'The line to the server is down.'
 const kept = (page: Page) =>
   page.evaluate(async () => {
     const names = (await indexedDB.databases()).map(({ name }) => name ?? '')
-    const pages = await (await caches.open('pages')).keys()
+    const pages = 'caches' in window ? await (await caches.open('pages')).keys() : []
     return [...names.filter(name => name.startsWith('round-table/')), ...pages.map(({ url }) => url)]
   })
 
@@ -45,7 +45,9 @@ test('without a server a page opens again with the board and what was typed, is 
   const [ana, bram] = [await phone(), await phone()]
   for (const each of [ana, bram]) allowLostLine(each)
   await joinOnPhone(ana, server, code, 'Ana Per.')
-  await joinOnPhone(bram, server, code, 'Bram O.')
+  // One of them comes by an address from which browsers keep no pages.
+  const plain = { address: server.address.replace('localhost', 'plain.example') }
+  await joinOnPhone(bram, plain, code, 'Bram O.')
   await letAllIn(page)
   for (const who of ['Ana Per.', 'Bram O.']) await putInRoom(page, who, 'Pond life')
   await expect(ana.getByText('This page, with your board, also opens without a line')).toBeVisible()
@@ -58,6 +60,9 @@ test('without a server a page opens again with the board and what was typed, is 
   // Gone in the middle; closed and opened again; written on, and opened once more.
   await server.end('SIGKILL')
   await expect(ana.getByText(DOWN)).toBeVisible()
+  const closed = 'Keep this page open meanwhile: from this address it can’t be opened without a line.'
+  await expect(bram.getByText(closed)).toBeVisible()
+  await expect(ana.getByText(closed)).toBeHidden()
   await card(ana, 'without a server')
   await expect(ana.getByText(/^No line/)).toBeVisible()
   await reload(ana)
@@ -67,6 +72,8 @@ test('without a server a page opens again with the board and what was typed, is 
   await card(ana, 'after a reload')
   await reload(ana)
   await expect(saysOf(ana)).toHaveText(['before', 'Bram was here', 'without a server', 'after a reload'])
+  await expect(ana.getByText('This page, with your board, also opens without a line')).toBeVisible()
+  await expect(ana.getByText(closed)).toBeHidden()
   await expectAccessible(ana)
   await server.start()
   await expect(ana.getByText(DOWN)).toBeHidden({ timeout: 30_000 })

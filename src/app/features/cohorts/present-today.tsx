@@ -3,6 +3,7 @@ import { useEffect, useRef } from 'react'
 import { useFetcher } from 'react-router'
 import { type Presence, presentOn } from '~/core/people/presence'
 import { Button } from '../../ui/button'
+import { newId } from '../../ui/by-chance'
 import { useToday } from '../../ui/use-today'
 import { formWith } from './person'
 
@@ -42,7 +43,7 @@ export function usePresentToday(people: { id: string }[], presence: Presence | n
   })
   const set = (personIds: string[]) => {
     last.current = personIds
-    ticks.current.from ||= crypto.randomUUID()
+    ticks.current.from ||= newId()
     ticks.current.number += 1
     const form = formWith('set', personIds)
     form.set('tick', JSON.stringify(ticks.current))

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react'
 import type { WorkerReply } from '~/contracts/grouping-worker'
 import type { SavedRound } from '~/core/grouping/facts-here'
 import type { Send } from '../../live/live-view'
+import { newSeed } from '../../ui/by-chance'
 import { GroupingClient } from '../../workers/grouping-client'
 import { type DraftRooms, draftOf } from './draft-rooms'
 import { MakingState } from './making-state'
@@ -26,7 +27,7 @@ export function useMakingRooms(making: MakingRooms) {
   }
   const make = (sizes: readonly number[]) => {
     if (state.now().busy) return
-    const seed = crypto.getRandomValues(new Int32Array(1))[0] ?? 0
+    const seed = newSeed()
     const hear = async (reply: WorkerReply) => {
       const isAnswer = reply.kind === 'drawn' || (reply.kind === 'step' && reply.done)
       if (!isAnswer && reply.kind !== 'step') return
@@ -46,7 +47,7 @@ export function useMakingRooms(making: MakingRooms) {
   }
   /** Rooms as in a kept grouping, made whole for who is here. */
   const makeAsKept = (saved: SavedRound) => {
-    const seed = crypto.getRandomValues(new Int32Array(1))[0] ?? 0
+    const seed = newSeed()
     const asking = repairTask(making, saved, seed)
     if (state.now().busy || !asking) return
     begin()

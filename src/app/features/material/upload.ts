@@ -1,4 +1,5 @@
 import { isSupported, Upload } from 'tus-js-client'
+import { newId } from '../../ui/by-chance'
 
 /** A piece is sent whole or again: on a slow line small ones lose little. In bytes. */
 const PIECE = 4 * 1024 * 1024
@@ -36,7 +37,7 @@ export class Uploading {
 
   add(files: readonly File[]): void {
     for (const file of files) {
-      const id = crypto.randomUUID()
+      const id = newId()
       this.change([...this.files, { id, name: file.name, bytes: file.size, sent: 0, state: 'waiting' }])
       this.uploads.set(id, this.uploadOf(id, file))
     }

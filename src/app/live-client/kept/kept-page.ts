@@ -8,7 +8,10 @@ import { forgetSession, keptSessions } from './kept-store'
 export async function keepPage(): Promise<boolean> {
   if (!canOpenWithoutLine() || !import.meta.env.PROD) return false
   try {
-    await navigator.serviceWorker.register(WORKER_PATH)
+    // Without a line its script can't be looked at again; the one that is here goes on.
+    await navigator.serviceWorker.register(WORKER_PATH).catch(error => {
+      if (!navigator.serviceWorker.controller) throw error
+    })
     await navigator.serviceWorker.ready
     // What came before the worker was there it has not seen.
     const loaded = performance

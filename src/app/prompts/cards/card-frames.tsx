@@ -3,6 +3,7 @@ import type { ReactNode, RefObject } from 'react'
 import type * as Y from 'yjs'
 import { joinHeap, moveCard } from '~/core/boards/prompts/cards/arrange'
 import { cardMap } from '~/core/boards/prompts/cards/document'
+import { newId } from '../../ui/by-chance'
 import type { Dropped } from '../dragging/drag-places'
 import { DragHandle, useDragPlace, useDropSpace } from '../dragging/draggable'
 import { CARD_LOOK } from './card-look'
@@ -46,6 +47,6 @@ export function CardFrame({ id, children }: { id: string; children: ReactNode })
 export function dropCard(doc: Y.Doc, promptId: string, { dragged, onto, isLow, space }: Dropped): void {
   if (onto === null) {
     if (space !== null) moveCard(doc, promptId, dragged, space, null)
-  } else if (isLow) joinHeap(doc, promptId, dragged, onto, crypto.randomUUID())
+  } else if (isLow) joinHeap(doc, promptId, dragged, onto, newId())
   else moveCard(doc, promptId, dragged, Number(cardMap(doc, promptId, onto)?.get('column') ?? 0), onto)
 }

@@ -14,6 +14,7 @@ import {
   removeCard,
 } from '~/core/boards/prompts/cards/document'
 import { Button } from '../../ui/button'
+import { newId } from '../../ui/by-chance'
 import { TextArea } from '../../ui/fields'
 import { Draggable } from '../dragging/draggable'
 import type { PromptSpaceProps } from '../prompt-space'
@@ -102,7 +103,7 @@ function addHere(
   text: string,
   column = 0,
 ): void {
-  const id = crypto.randomUUID()
+  const id = newId()
   doc.transact(() => {
     addCard(doc, prompt.id, id, text, column)
     called.onAdded?.(id)

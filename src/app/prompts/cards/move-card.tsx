@@ -4,6 +4,7 @@ import type * as Y from 'yjs'
 import { joinHeap, leaveHeap, moveCard } from '~/core/boards/prompts/cards/arrange'
 import { type Card, cardText } from '~/core/boards/prompts/cards/document'
 import { Button } from '../../ui/button'
+import { newId } from '../../ui/by-chance'
 import { Select } from '../../ui/fields'
 import type { Called } from './called'
 
@@ -96,7 +97,7 @@ function Ways({
             fontSize="s"
             aria-label="Join with another card in a heap"
             onChange={event => {
-              joinHeap(doc, promptId, card.id, event.target.value, crypto.randomUUID())
+              joinHeap(doc, promptId, card.id, event.target.value, newId())
               onDone()
             }}
           >

@@ -3,6 +3,7 @@ import { Plus } from 'lucide-react'
 import { removeCard } from '~/core/boards/prompts/cards/document'
 import { checklist } from '~/core/boards/prompts/checklist/checklist'
 import { addLine, giveLine, type Line, LONGEST_LINE, tick } from '~/core/boards/prompts/checklist/document'
+import { newId } from '../../ui/by-chance'
 import { Select, Tick } from '../../ui/fields'
 import { RemoveCard, Removed } from '../cards/removed-cards'
 import { OneLine } from '../one-line'
@@ -73,7 +74,7 @@ export default function ChecklistSpace({
           placeholder="Write a line"
           longest={LONGEST_LINE}
           disabled={full}
-          onAdd={text => addLine(doc, prompt.id, crypto.randomUUID(), text)}
+          onAdd={text => addLine(doc, prompt.id, newId(), text)}
         >
           <Plus size={18} aria-hidden="true" /> Add line
         </OneLine>

@@ -13,6 +13,7 @@ import {
   WIDTH,
 } from '~/core/boards/prompts/drawing/document'
 import { Button } from '../../ui/button'
+import { newId } from '../../ui/by-chance'
 import { Field, Input } from '../../ui/fields'
 import { CardsSpace } from '../cards/cards-space'
 import type { PromptSpaceProps } from '../prompt-space'
@@ -45,7 +46,7 @@ export function Drawing({ grounds, remarks, marks, below, ...props }: DrawingPro
   const authorOf = (pieceId: string) => authors[`${prompt.id}/${pieceId}`]
   const isFull = full || marks.length >= MOST_MARKS
   const remarkAt = (pin: Pin, next: (id: string) => void) => {
-    const id = crypto.randomUUID()
+    const id = newId()
     doc.transact(() => {
       addCard(doc, prompt.id, id, '')
       pinTo(doc, prompt.id, id, pin)
@@ -65,7 +66,7 @@ export function Drawing({ grounds, remarks, marks, below, ...props }: DrawingPro
     if (tool === 'remark') remarkAt({ on, x, y }, id => focusDrawn('pin', id))
     else if (tool === 'text') setLabel({ on, x, y })
     else {
-      const id = crypto.randomUUID()
+      const id = newId()
       const points = [x - 1_000, y - 700, x + 1_000, y + 700]
       drawing.put({ id, on, shape: tool as Shape, points, colour, text: '' })
       focusDrawn('mark', id)
@@ -127,7 +128,7 @@ export function Drawing({ grounds, remarks, marks, below, ...props }: DrawingPro
       {label && (
         <LabelForm
           onText={text => {
-            const id = crypto.randomUUID()
+            const id = newId()
             const points = [Math.round(label.x), Math.round(label.y)]
             drawing.put({ id, on: label.on, shape: 'text', points, colour, text })
             setLabel(null)

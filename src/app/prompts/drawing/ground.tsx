@@ -8,6 +8,7 @@ import {
   simplified,
   WIDTH,
 } from '~/core/boards/prompts/drawing/document'
+import { newId } from '../../ui/by-chance'
 import { FilesAt } from './files-at'
 import { MarkShape, reachOf, SHAPE_WORDS } from './mark-shape'
 import type { Tool } from './tools'
@@ -74,7 +75,7 @@ export function Ground(props: GroundProps) {
     event.currentTarget.setPointerCapture(event.pointerId)
     drawn.current = [x, y]
     setDraft({
-      id: crypto.randomUUID(),
+      id: newId(),
       on,
       shape: tool as Mark['shape'],
       points: [x, y, x, y],

@@ -4,6 +4,7 @@ import { removeCard } from '~/core/boards/prompts/cards/document'
 import { addRow, cellOf, LONGEST_CELL, MOST_ROWS, type TableRow } from '~/core/boards/prompts/table/document'
 import { rowsOf, table } from '~/core/boards/prompts/table/table'
 import { Button } from '../../ui/button'
+import { newId } from '../../ui/by-chance'
 import { TextArea } from '../../ui/fields'
 import type { PromptSpaceProps } from '../prompt-space'
 import { useAnswer, useSharedText } from '../use-shared'
@@ -51,7 +52,7 @@ export default function TableSpace(props: PromptSpaceProps<'table'>) {
           mt="10px"
           minH="42px"
           disabled={full || rows.length >= MOST_ROWS}
-          onClick={() => addRow(doc, prompt.id, { id: crypto.randomUUID(), label: '' })}
+          onClick={() => addRow(doc, prompt.id, { id: newId(), label: '' })}
         >
           <Plus size={18} aria-hidden="true" /> Add row
         </Button>

@@ -3,6 +3,7 @@ import { Plus } from 'lucide-react'
 import { addCard, removeCard } from '~/core/boards/prompts/cards/document'
 import { LONGEST_WORD, words as wordsKind } from '~/core/boards/prompts/words/words'
 import { Button } from '../../ui/button'
+import { newId } from '../../ui/by-chance'
 import { OneLine } from '../one-line'
 import type { PromptSpaceProps } from '../prompt-space'
 import { useAnswer } from '../use-shared'
@@ -63,7 +64,7 @@ export default function WordsSpace({
               placeholder="A word, or a few"
               longest={LONGEST_WORD}
               disabled={full}
-              onAdd={text => addCard(doc, prompt.id, crypto.randomUUID(), text)}
+              onAdd={text => addCard(doc, prompt.id, newId(), text)}
             >
               <Plus size={18} aria-hidden="true" /> Add word
             </OneLine>

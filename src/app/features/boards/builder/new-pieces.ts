@@ -3,8 +3,9 @@ import type { Part } from '~/core/boards/part'
 import type { PromptKind } from '~/core/boards/prompts/kinds'
 import type { SettingsProps } from '../../../prompts/look'
 import { lookOf } from '../../../prompts/looks'
+import { newId } from '../../../ui/by-chance'
 
-export const freshId = (): string => crypto.randomUUID().slice(0, 13)
+export const freshId = (): string => newId().slice(0, 13)
 
 /** A new prompt of a kind, with the settings it begins with; points go to the cards nearest before. */
 export function newPrompt(

@@ -7,6 +7,7 @@ import { beginSheets } from '~/core/boards/prompts/sheet/document'
 import { BoardBody } from '../../../board-view/board-body'
 import { Instructions } from '../../../board-view/instructions'
 import { Button } from '../../../ui/button'
+import { newId } from '../../../ui/by-chance'
 
 const ME = { id: 'tried-out' }
 /** Others, so that what people do with each other can be seen. */
@@ -16,7 +17,7 @@ const NAMES = { [ME.id]: 'You', 'other-1': 'Somebody', 'other-2': 'Somebody else
 class TrialDocument {
   readonly doc = new Y.Doc()
   readonly provider = { awareness: new Awareness(this.doc) }
-  readonly copyId = `trial-${crypto.randomUUID()}`
+  readonly copyId = `trial-${newId()}`
 
   constructor(board: Board) {
     beginSheets(this.doc, board)

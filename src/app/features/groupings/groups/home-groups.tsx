@@ -3,6 +3,7 @@ import { useState } from 'react'
 import type { RoundList } from '~/core/grouping/edits'
 import { homeGroups } from '~/core/grouping/jigsaw'
 import { Button } from '../../../ui/button'
+import { newSeed } from '../../../ui/by-chance'
 import { newGroupId } from '../search/group-names'
 
 interface HomeGroupsProps {
@@ -18,7 +19,7 @@ export function HomeGroups({ rounds, round, onUse }: HomeGroupsProps) {
   const expert = rounds[round]
   const make = () => {
     if (!expert) return
-    const seed = crypto.getRandomValues(new Int32Array(1))[0] ?? 0
+    const seed = newSeed()
     const found = homeGroups(
       expert.groups.map(group => group.personIds),
       seed,

@@ -1,7 +1,8 @@
 import type { Arrangement } from '~/core/grouping/grouping'
 import type { GroupingQuestion } from '~/core/grouping/pose'
+import { newId } from '../../../ui/by-chance'
 
-export const newGroupId = () => crypto.randomUUID().slice(0, 18)
+export const newGroupId = () => newId().slice(0, 18)
 
 /** Groups of a search as a round: each with the id and name of the one it takes the place of. */
 export function named(

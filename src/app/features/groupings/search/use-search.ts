@@ -4,6 +4,7 @@ import type { Contradiction } from '~/core/grouping/arrange'
 import type { HistoryAction, RoundList } from '~/core/grouping/edits'
 import type { Arrangement } from '~/core/grouping/grouping'
 import type { GroupingQuestion } from '~/core/grouping/pose'
+import { newSeed } from '../../../ui/by-chance'
 import { GroupingClient } from '../../../workers/grouping-client'
 import { named, newGroupId } from './group-names'
 import {
@@ -75,7 +76,7 @@ export function useSearch(present: RoundList, dispatch: (action: Found) => void)
     const start = what.kind === 'repair' ? what.round : 0
     // Groups keep the id and name of the one they take the place of.
     const ids = question.groups.map((_, index) => present[start]?.groups[index]?.id ?? newGroupId())
-    const seed = crypto.getRandomValues(new Int32Array(1))[0] ?? 0
+    const seed = newSeed()
     shown.current = present
     ours.current.add(present)
     let first = true

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import type { RoundList } from '~/core/grouping/edits'
 import { giveRolesInRounds, ROLES, type Role, type RoleRule } from '~/core/grouping/roles'
 import { Button } from '../../../ui/button'
+import { newSeed } from '../../../ui/by-chance'
 import { Field, Select } from '../../../ui/fields'
 import type { GroupedPerson } from '../groups/grouped-person'
 
@@ -26,7 +27,7 @@ const RULES: Record<RoleRule, string> = {
 export function RolesPanel({ rounds, people, held, roles, onChange }: RolesPanelProps) {
   const [rule, setRule] = useState<RoleRule>('turn')
   const give = () => {
-    const seed = crypto.getRandomValues(new Int32Array(1))[0] ?? 0
+    const seed = newSeed()
     const member = (id: string) => {
       const person = people.get(id)
       if (!person) return []

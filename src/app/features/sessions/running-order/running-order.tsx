@@ -16,6 +16,7 @@ import {
 } from '~/core/schedule/running-order'
 import { timeOfDay } from '~/core/schedule/session-time'
 import { Button } from '../../../ui/button'
+import { newId } from '../../../ui/by-chance'
 import { Input } from '../../../ui/fields'
 import { Message, Section } from '../../../ui/layout'
 import type { OrderKeeping } from './order-keeping'
@@ -78,7 +79,7 @@ export function RunningOrder(props: RunningOrderProps) {
   const over = order.minutes === null ? 0 : totalMinutes(segments) - order.minutes
   const add = (kind: SegmentKind) => {
     const before = segments.findLast(one => one.kind === 'rooms')
-    const fresh = { ...newSegment(crypto.randomUUID(), kind), boardId: before?.boardId ?? null }
+    const fresh = { ...newSegment(newId(), kind), boardId: before?.boardId ?? null }
     const place = chosen ? segments.indexOf(chosen) + 1 : segments.length
     set([...segments.slice(0, place), fresh, ...segments.slice(place)])
     setChosenId(fresh.id)
@@ -288,15 +289,11 @@ function LayOut({
       mt="8px"
       onClick={() =>
         onChange(
-          orderOfRounds(
-            () => crypto.randomUUID(),
-            Math.min(grouping.rounds.length, 19),
-            round => ({
-              minutes: first?.minutes ?? 12,
-              boardId: first?.boardId ?? null,
-              groups: { from: 'grouping', groupingId: grouping.id, round },
-            }),
-          ),
+          orderOfRounds(newId, Math.min(grouping.rounds.length, 19), round => ({
+            minutes: first?.minutes ?? 12,
+            boardId: first?.boardId ?? null,
+            groups: { from: 'grouping', groupingId: grouping.id, round },
+          })),
         )
       }
     >
