@@ -62,7 +62,7 @@ async function work(
   await page.goto(`${line.address}/s/${made.sessionId}`)
   await board(page)
   told(`to the board, for the first time: ${since(first)}`)
-  await page.getByText('also opens without a line').waitFor()
+  await page.getByText('also opens without a line').waitFor({ timeout: 120_000 })
   const again = performance.now()
   await page.reload()
   await board(page)

@@ -6,7 +6,7 @@ import { forgetSession, keptSessions } from './kept-store'
  * this machine, may (W3C, "Service Workers", secure contexts): false where it may not.
  */
 export async function keepPage(): Promise<boolean> {
-  if (!canOpenWithoutLine() || !import.meta.env.PROD) return false
+  if (!canOpenWithoutLine()) return false
   try {
     // Without a line its script can't be looked at again; the one that is here goes on.
     await navigator.serviceWorker.register(WORKER_PATH).catch(error => {
@@ -30,9 +30,9 @@ export async function keepPage(): Promise<boolean> {
   }
 }
 
-/** Whether a page from this address can be opened without a line at all. */
+/** Whether a page from this address can be opened without a line at all; in development none is. */
 export const canOpenWithoutLine = (): boolean =>
-  window.isSecureContext && 'serviceWorker' in navigator && 'caches' in window
+  import.meta.env.PROD && window.isSecureContext && 'serviceWorker' in navigator && 'caches' in window
 
 /** Lets go of all that this browser keeps of a session, its pages and files with it. */
 export async function forgetAll(sessionId: string): Promise<void> {

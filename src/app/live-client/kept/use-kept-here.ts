@@ -1,12 +1,12 @@
 import { useEffect, useState } from 'react'
-import { forgetAll, forgetOld, keepPage } from './kept-page'
+import { canOpenWithoutLine, forgetAll, forgetOld, keepPage } from './kept-page'
 import { type LateNews, sendLate } from './late'
 
 /** Pages of a whole class are not asked for again all at once: each waits up to so long, in milliseconds. */
 const SPREAD_MS = 3_000
 /** What a board last heard of is written, before it is asked what was never sent, in milliseconds. */
 const SETTLE_MS = 1_500
-/** What could not be sent is tried again after so long, in milliseconds. */
+/** What could not be sent, or kept, is tried again after so long, in milliseconds. */
 const AGAIN_MS = 15_000
 
 interface Here {
@@ -37,18 +37,24 @@ export function useKeptHere({ sessionId, participantId, copyId, line, ended, lef
   const [late, setLate] = useState(NO_NEWS)
   const isOver = ended || left
   useEffect(() => {
-    if (isOver) return
-    const timer = setTimeout(
-      () => {
-        forgetOld()
-          .then(keepPage)
-          .then(setOpens)
-          .catch(() => undefined)
-      },
-      500 + Math.random() * SPREAD_MS,
-    )
-    return () => clearTimeout(timer)
-  }, [isOver])
+    if (isOver || opensWithoutLine) return
+    let timer: ReturnType<typeof setTimeout> | undefined
+    let gone = false
+    const keep = async () => {
+      await forgetOld()
+      const isKept = await keepPage()
+      if (gone) return
+      if (isKept) setOpens(true)
+      // What a bad line has broken off goes better the next time.
+      else if (canOpenWithoutLine()) timer = setTimeout(run, AGAIN_MS)
+    }
+    const run = () => void keep().catch(() => undefined)
+    timer = setTimeout(run, 500 + Math.random() * SPREAD_MS)
+    return () => {
+      gone = true
+      clearTimeout(timer)
+    }
+  }, [isOver, opensWithoutLine])
   useEffect(() => {
     if (line === 'lost') return
     let timer: ReturnType<typeof setTimeout> | undefined
