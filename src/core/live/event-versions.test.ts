@@ -1,3 +1,4 @@
+import alone from 'tests/fixtures/recorded/alone-first-4.json' with { type: 'json' }
 import evening from 'tests/fixtures/recorded/evening.json' with { type: 'json' }
 import everyEvent from 'tests/fixtures/recorded/every-event.json' with { type: 'json' }
 import everyEvent2 from 'tests/fixtures/recorded/every-event-2.json' with { type: 'json' }
@@ -93,6 +94,14 @@ test('a log of hidden texts that were opened and a board that was corrected fold
   const types = looking.events.map(({ payload }) => payload.type)
   for (const type of ['hidden-text-opened', 'board-corrected']) expect(types).toContain(type)
   expect(folded(looking.events, looking.version)).toMatchObject(looking.state)
+})
+
+test('a log of hidden cards, another board given, material given and taken back, and stations as they were left folds to what it folded to then', () => {
+  const types = alone.events.map(({ payload }) => payload.type)
+  for (const type of ['board-corrected', 'hidden-text-opened', 'material-given', 'material-taken-back'])
+    expect(types).toContain(type)
+  expect(alone.state.rooms.map(({ copyId }) => copyId)).toEqual(['cs', 'cm'])
+  expect(folded(alone.events, alone.version)).toMatchObject(alone.state)
 })
 
 test('an evening recorded by the first version folds to an ended session with everybody in it', () => {
