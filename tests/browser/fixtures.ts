@@ -286,6 +286,18 @@ export async function openWithBoard(page: Page, board: string): Promise<{ code: 
   return openPlanned(page)
 }
 
+/** Makes a board of an outline that is pasted; it stands open in the builder. */
+export async function makeBoard(page: Page, server: TestServer, outline: string): Promise<void> {
+  await page.goto(`${server.address}/boards/new`)
+  await page.getByLabel('Outline or Markdown').fill(outline)
+  await page.getByRole('button', { name: 'Show what it becomes' }).click()
+  await page.getByRole('button', { name: 'Make this board' }).click()
+}
+
+/** The space to answer a prompt on a participant's board. */
+export const space = (page: Page, prompt: string | RegExp): Locator =>
+  page.getByRole('region', { name: prompt })
+
 /** Puts somebody into a room, unless they are there. */
 export async function putInRoom(page: Page, who: string, room: string): Promise<void> {
   const lane = page.getByRole('listitem', { name: room, exact: true })

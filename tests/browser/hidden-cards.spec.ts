@@ -61,8 +61,13 @@ test('a board for all rooms, another for one; everybody thinks first: cards stay
 
   // Bram loses his line, changes his card, and the cards are opened meanwhile.
   allowLostLine(bram)
+  await expect(bram.getByText('This page, with your board, also opens without a line')).toBeVisible()
   await bram.context().setOffline(true)
   await bram.getByRole('textbox', { name: 'Card by Bram O.' }).fill('No newts at all')
+  // The page goes and comes back meanwhile, from what the browser keeps.
+  await bram.waitForTimeout(500)
+  await bram.reload()
+  await expect(bram.getByRole('textbox', { name: /^Card/ })).toHaveValue('No newts at all')
   await drawer.getByRole('button', { name: 'Open here' }).click()
   await expect(ana.getByRole('textbox', { name: 'Card by Bram O.' })).toHaveValue('No newts')
   await expect(ana.getByRole('textbox', { name: 'Card by Ana Per.' })).toHaveValue('Frogs are early')

@@ -11,6 +11,7 @@ import {
   passGrace,
   putInRoom,
   sendOut,
+  space,
   test,
 } from './fixtures'
 
@@ -214,8 +215,6 @@ test('pages are read and a sound is heard on the board itself, with remarks at a
   await expect.poll(now).toBeGreaterThanOrEqual(6)
   await expectAccessible(page)
 })
-
-const space = (page: Page, text: string | RegExp) => page.getByRole('region', { name: text })
 
 /** Where a point of a picture is on the screen, in parts of its width and height. */
 async function pointOn(ground: Locator, x: number, y: number): Promise<{ x: number; y: number }> {

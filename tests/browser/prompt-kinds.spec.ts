@@ -14,14 +14,13 @@ import {
   putInRoom,
   sendOut,
   simulated,
+  space,
   test,
 } from './fixtures'
 
 const BOARD = 'Worksheet: an afternoon at the hide'
 
 /** The space under a prompt, by its text. */
-const space = (page: Page, text: string) => page.getByRole('region', { name: text })
-
 /** Goes on with Tab, and back where it lies before, as somebody does who has no mouse. */
 async function tabTo(page: Page, target: Locator): Promise<void> {
   for (const key of ['Tab', 'Shift+Tab']) {

@@ -37,6 +37,9 @@ const patientSocket = () =>
     }
   }
 
+/** Only where something is kept. */
+const keepingCode = () => Promise.all([import('./kept/kept-document'), import('./kept/kept-store')])
+
 const openSocket = () =>
   new HocuspocusProviderWebsocket({
     url: `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/boards/socket`,
@@ -109,10 +112,7 @@ export class BoardConnection {
   private async keepIn(whose: { sessionId: string; participantId: string }, name: string): Promise<void> {
     const about = { ...whose, copyId: this.copyId, promptId: this.besides?.promptId ?? null }
     try {
-      const [{ KeptDocument }, { keptName }] = await Promise.all([
-        import('./kept/kept-document'),
-        import('./kept/kept-store'),
-      ])
+      const [{ KeptDocument }, { keptName }] = await keepingCode()
       const kept = await KeptDocument.open(keptName(name, whose.participantId), about, this.doc)
       if (this.isGone) kept?.close()
       else this.goOnWith(kept)
@@ -179,14 +179,35 @@ export class BoardConnection {
   /** The others are to see it: the server brings it in, and so does this page, should something not have come there yet. */
   bringIn = (promptId: string): void => {
     const own = this.beside.get(promptId)
-    if (!own) return
-    this.beside.delete(promptId)
-    for (const number of own.numbers) this.numbers.add(number)
-    for (const [number, clock] of own.stored) this.heardOf(number, clock)
-    Y.applyUpdate(this.doc, Y.encodeStateAsUpdate(own.doc))
+    if (own) {
+      this.beside.delete(promptId)
+      const storedTo = new Map([...own.numbers].map(number => [number, own.stored.get(number) ?? 0]))
+      this.takeIn(own.doc, storedTo)
+      own.kept?.forget().catch(() => undefined)
+      own.destroy()
+    } else this.bringInKept(promptId).catch(() => undefined)
+  }
+
+  /** What was written beside the board by a page of this browser that has gone since, when the line was down. */
+  private async bringInKept(promptId: string): Promise<void> {
+    if (!this.me || this.sessionId === null) return
+    const own = { promptId, participantId: this.me.id }
+    const [{ takeKept }, { keptName }] = await keepingCode()
+    const name = keptName(documentName({ copyId: this.copyId, own }), this.me.id)
+    await takeKept(name, ({ doc, storedTo }) => {
+      if (!this.isGone) this.takeIn(doc, storedTo)
+      return !this.isGone
+    })
+  }
+
+  /** Takes in what was written in this browser in another document, and how far the server has it. */
+  private takeIn(doc: Y.Doc, storedTo: ReadonlyMap<number, number>): void {
+    for (const [number, clock] of storedTo) {
+      this.numbers.add(number)
+      this.heardOf(number, clock)
+    }
+    Y.applyUpdate(this.doc, Y.encodeStateAsUpdate(doc))
     this.note(true)
-    own.kept?.forget().catch(() => undefined)
-    own.destroy()
     this.refresh()
   }
 

@@ -6,10 +6,12 @@ import {
   expectAccessible,
   joinOnPhone,
   letAllIn,
+  makeBoard,
   openWithBoard,
   passGrace,
   putInRoom,
   sendOut,
+  space,
   test,
 } from '../fixtures'
 
@@ -21,17 +23,12 @@ const OUTLINE = `Ask and tell
 - Say it in a word
 - Ready to tell it?
 `
-const space = (page: Page, name: string | RegExp) => page.getByRole('region', { name })
-
 test('in pairs each asks and writes down the other’s answer, nobody their own; boards of many kinds seen from above; “one minute” is read on the board; nobody has to save; words of all rooms are one cloud', async ({
   server,
   facilitator: page,
   phone,
 }) => {
-  await page.goto(`${server.address}/boards/new`)
-  await page.getByLabel('Outline or Markdown').fill(OUTLINE)
-  await page.getByRole('button', { name: 'Show what it becomes' }).click()
-  await page.getByRole('button', { name: 'Make this board' }).click()
+  await makeBoard(page, server, OUTLINE)
   const add = async (kind: RegExp, asks: string) => {
     await page.getByRole('button', { name: 'Add a prompt to part 1' }).click()
     await page.getByRole('menuitem', { name: kind }).click()

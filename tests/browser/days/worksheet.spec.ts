@@ -4,11 +4,13 @@ import {
   expectAccessible,
   joinOnPhone,
   letAllIn,
+  makeBoard,
   openWithBoard,
   passGrace,
   putInRoom,
   sendOut,
   simulated,
+  space,
   test,
 } from '../fixtures'
 
@@ -29,18 +31,13 @@ const OUTLINE = `Which does not belong?
   - Both do
 `
 
-const space = (page: Page, name: string | RegExp) => page.getByRole('region', { name })
-
 test('a worksheet of two parts with two pictures of the library: six copies, who writes what seen from above, a redirect and a visit, who is done; stopped, gone on with after the whole group, and all points put together', async ({
   server,
   facilitator: page,
   phone,
 }) => {
   // Made once, from an outline, with pictures that lay in the library before.
-  await page.goto(`${server.address}/boards/new`)
-  await page.getByLabel('Outline or Markdown').fill(OUTLINE)
-  await page.getByRole('button', { name: 'Show what it becomes' }).click()
-  await page.getByRole('button', { name: 'Make this board' }).click()
+  await makeBoard(page, server, OUTLINE)
   await page.getByRole('button', { name: /Which does not belong, and why/ }).click()
   await page.getByText('Ask why').click()
   await page.getByRole('button', { name: 'Add a prompt to part 1' }).click()

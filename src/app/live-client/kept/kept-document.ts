@@ -72,6 +72,22 @@ export async function readKept(name: string): Promise<Y.Doc | null> {
   return synced ? doc : null
 }
 
+/** A document that is kept and open nowhere, with how far the server has it: let go of once it was taken over. */
+export async function takeKept(
+  name: string,
+  takeOver: (kept: { doc: Y.Doc; storedTo: ReadonlyMap<number, number> }) => boolean,
+): Promise<void> {
+  const facts = await keptBoard(name)
+  const doc = facts && (await readKept(name))
+  if (!doc) return
+  if (takeOver({ doc, storedTo: numbersOf(facts) })) await forgetBoard(name)
+  doc.destroy()
+}
+
+/** How far the server has what was written under each number. */
+export const numbersOf = ({ storedTo }: Pick<KeptBoard, 'storedTo'>): ReadonlyMap<number, number> =>
+  new Map(Object.entries(storedTo).map(([number, clock]) => [Number(number), clock]))
+
 /** What comes of it, or null when that takes too long. */
 async function soon<Value>(work: Promise<Value>): Promise<Value | null> {
   let timer: ReturnType<typeof setTimeout> | undefined

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto'
 import * as Y from 'yjs'
 import { addCard, readCards } from '~/core/boards/prompts/cards/document'
-import { KeptDocument, readKept } from './kept-document'
+import { KeptDocument, readKept, takeKept } from './kept-document'
 import {
   forgetSession,
   keepView,
@@ -88,6 +88,25 @@ test('two pages of one browser at one board lose nothing of each other', async (
   expect(texts(again.doc).sort()).toEqual(['herons', 'reeds'])
   expect(Object.keys(again.kept.before?.storedTo ?? {})).toHaveLength(2)
   await again.close()
+})
+
+test('what a page wrote that has gone is taken over by another document once, and by nobody who can not', async () => {
+  const name = keptName('copy', 'ana')
+  const first = await page('copy')
+  first.note(0)
+  addCard(first.doc, 'c', 'one', 'herons')
+  await first.close()
+  const taken = new Y.Doc()
+  await takeKept(name, () => false)
+  await takeKept(name, ({ doc, storedTo }) => {
+    Y.applyUpdate(taken, Y.encodeStateAsUpdate(doc))
+    expect([...storedTo]).toEqual([[first.doc.clientID, 0]])
+    return true
+  })
+  expect(texts(taken)).toEqual(['herons'])
+  await takeKept(name, () => {
+    throw new Error('It is there no more.')
+  })
 })
 
 test('who has the browser next gets nothing of it', async () => {

@@ -1,7 +1,7 @@
 import { toBase64 } from 'lib0/buffer'
 import type { LateAnswer } from '~/contracts/late'
 import { unsent } from '~/core/boards/updates/unsent'
-import { readKept } from './kept-document'
+import { numbersOf, readKept } from './kept-document'
 import { forgetBoard, type KeptBoard, keptBoards } from './kept-store'
 
 /** What became of what was written without a line: `kept` aside, or `refused` for good. */
@@ -40,14 +40,14 @@ export async function sendLate(
 async function sendBoard(
   sessionId: string,
   name: string,
-  { copyId, promptId, storedTo }: KeptBoard,
+  board: KeptBoard,
 ): Promise<LateAnswer | 'waits' | null> {
   const doc = await readKept(name)
   if (!doc) return null
-  const numbers = new Map(Object.entries(storedTo).map(([number, clock]) => [Number(number), clock]))
-  const update = unsent(doc, numbers)
+  const update = unsent(doc, numbersOf(board))
   doc.destroy()
   if (!update) return null
+  const { copyId, promptId } = board
   try {
     const response = await fetch(`/s/${sessionId}/late`, {
       method: 'POST',

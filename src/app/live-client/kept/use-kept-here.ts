@@ -69,8 +69,11 @@ export function useKeptHere({ sessionId, participantId, copyId, line, ended, lef
           kept: before.kept + news.kept,
           refused: [...before.refused, ...news.refused],
         }))
-      if (isOver && !news.waits) await forgetAll(sessionId)
-      else if (news.waits && !gone) timer = setTimeout(run, AGAIN_MS)
+      if (isOver && !news.waits) {
+        await forgetAll(sessionId)
+        // Should the session be opened again, it is kept anew.
+        setOpens(false)
+      } else if (news.waits && !gone) timer = setTimeout(run, AGAIN_MS)
     }
     const run = () => void look().catch(() => undefined)
     timer = setTimeout(run, SETTLE_MS)
