@@ -20,7 +20,6 @@ import {
 
 const BOARD = 'Worksheet: an afternoon at the hide'
 
-/** The space under a prompt, by its text. */
 /** Goes on with Tab, and back where it lies before, as somebody does who has no mouse. */
 async function tabTo(page: Page, target: Locator): Promise<void> {
   for (const key of ['Tab', 'Shift+Tab']) {
