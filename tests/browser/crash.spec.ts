@@ -77,12 +77,13 @@ test('killed in mid-round, the server takes the session up as it was', async ({
 test('what fell due while the server was away is done when it is back', async ({
   server,
   facilitator: page,
-  phone,
+  newPage,
 }) => {
   const { code } = await openTonight(page)
   allowLostLine(page)
   await page.getByText('Waiting list', { exact: true }).click()
-  const edda = await phone()
+  // What a worker fetches for the page could not be broken off from here.
+  const edda = await newPage({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block' })
   allowLostLine(edda)
   // The line fails just when the text editor is fetched: the board waits for it, and is not lost.
   let refused = 0
