@@ -17,7 +17,8 @@ export default {
       },
     ],
   },
-  globalSetup: '<rootDir>/tests/fixtures/prepare-database.ts',
+  globalSetup: '<rootDir>/tests/fixtures/databases.ts',
+  globalTeardown: '<rootDir>/tests/fixtures/end-databases.ts',
   testTimeout: 60_000,
   maxWorkers: 2,
 }

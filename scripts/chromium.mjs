@@ -2,20 +2,29 @@
 import { existsSync } from 'node:fs'
 import { run } from './prepare.mjs'
 
-const PLACES = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome-stable']
+/** The one without windows does the same with a quarter less work (Debian, Ubuntu); any of the others will do. */
+const PLACES = [
+  '/usr/bin/chromium-headless-shell',
+  '/usr/bin/chromium',
+  '/usr/bin/chromium-browser',
+  '/usr/bin/google-chrome-stable',
+]
 
 export async function chromium() {
   const given = process.env.CHROMIUM ?? PLACES.find(place => existsSync(place))
   if (given) return given
   if (process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')) {
     console.log('Installing Chromium…')
-    const install = () =>
-      run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], {
+    const install = name =>
+      run('apt-get', ['install', '-y', '--no-install-recommends', name], {
         quiet: true,
         env: { DEBIAN_FRONTEND: 'noninteractive' },
       })
-    await run('apt-get', ['update'], { quiet: true }).then(install)
-    return PLACES[0]
+    await run('apt-get', ['update'], { quiet: true })
+    // An older release has it in one package only.
+    await install('chromium-headless-shell').catch(() => install('chromium'))
+    const installed = PLACES.find(place => existsSync(place))
+    if (installed) return installed
   }
   throw new Error(
     'The browser tests need Chromium: install it (on Debian: apt-get install chromium), or name it with CHROMIUM=/path/to/it.',

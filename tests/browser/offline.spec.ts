@@ -20,11 +20,6 @@ const card = async (page: Page, text: string) => {
 const cardsOf = (page: Page, by: string) => page.getByRole('textbox', { name: `Card by ${by}` })
 /** What the cards on a page say. */
 const saysOf = (page: Page) => page.getByRole('textbox', { name: /^Card/ })
-/** As fast as a hand: the browser's disk has what was typed a moment ago. */
-async function reload(page: Page) {
-  await page.waitForTimeout(500)
-  await page.reload()
-}
 const DOWN = 'The line to the server is down.'
 
 /** What a browser still keeps of participants' pages. */
@@ -65,12 +60,12 @@ test('without a server a page opens again with the board and what was typed, is 
   await expect(ana.getByText(closed)).toBeHidden()
   await card(ana, 'without a server')
   await expect(ana.getByText(/^No line/)).toBeVisible()
-  await reload(ana)
+  await ana.reload()
   await expect(ana.getByRole('heading', { level: 1, name: 'Pond life' })).toBeVisible()
   await expect(saysOf(ana)).toHaveText(['before', 'Bram was here', 'without a server'])
   await expect(ana.getByText(/^No line/)).toBeVisible()
   await card(ana, 'after a reload')
-  await reload(ana)
+  await ana.reload()
   await expect(saysOf(ana)).toHaveText(['before', 'Bram was here', 'without a server', 'after a reload'])
   await expect(ana.getByText('This page, with your board, also opens without a line')).toBeVisible()
   await expect(ana.getByText(closed)).toBeHidden()
@@ -108,4 +103,35 @@ test('without a server a page opens again with the board and what was typed, is 
   await expectAccessible(page)
   await ana.getByRole('link', { name: 'See what we made' }).click()
   await expect(ana.getByText('from the bus')).toBeVisible()
+})
+
+test('who gives a name back leaves nothing in the browser, and whoever has it next never sees the page of the one before', async ({
+  server,
+  facilitator: page,
+  phone,
+}) => {
+  const { code } = await openTonight(page)
+  const shared = await phone()
+  allowLostLine(shared)
+  const opens = shared.getByText('This page, with your board, also opens without a line')
+  await joinOnPhone(shared, server, code, 'Ana Per.')
+  await expect(opens).toBeVisible()
+  await shared.getByRole('button', { name: 'That’s not me' }).click()
+  await shared.getByRole('button', { name: 'Give the name back' }).click()
+  await shared.waitForURL(/\/join\//)
+  await expect.poll(() => kept(shared)).toEqual([])
+
+  // Another page is still kept here when somebody else comes: theirs is one of its own, or none.
+  await joinOnPhone(shared, server, code, 'Bram O.')
+  await expect(opens).toBeVisible()
+  const pages = () =>
+    shared.evaluate(async () => {
+      const cache = await caches.open('pages')
+      return Promise.all((await cache.keys()).map(async key => (await cache.match(key))?.text() ?? ''))
+    })
+  expect((await pages()).join()).toContain('Bram O.')
+  await shared.context().clearCookies()
+  await joinOnPhone(shared, server, code, 'Edda')
+  await shared.context().setOffline(true)
+  await expect.poll(async () => (await pages()).join().includes('Bram O.')).toBe(false)
 })

@@ -1,11 +1,10 @@
 import { fork } from 'node:child_process'
 import { once } from 'node:events'
-import { cpSync, existsSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { cpSync, existsSync, mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { PGlite } from '@electric-sql/pglite'
 import { eq, sql } from 'drizzle-orm'
-import { PREPARED } from 'tests/fixtures/prepare-database'
+import { prepareFolder } from 'tests/fixtures/databases'
 import { type Database, openDatabase, socketFolder } from './database.server'
 import { checkFolder, DataFolderError } from './folder.server'
 import { FolderInUseError, lockFolder } from './lock.server'
@@ -182,10 +181,9 @@ describe('one server for a data folder', () => {
 describe('a data folder that is not whole', () => {
   let folder: string
   let whole: string
-  beforeAll(async () => {
+  beforeAll(() => {
     whole = mkdtempSync(join(tmpdir(), 'round-table-'))
-    const loadDataDir = new Blob([new Uint8Array(readFileSync(PREPARED))])
-    await (await PGlite.create({ dataDir: join(whole, 'postgres'), loadDataDir })).close()
+    prepareFolder(whole)
   })
   afterAll(() => rmSync(whole, { recursive: true }))
   beforeEach(() => {

@@ -3,13 +3,14 @@ import type { ReactNode } from 'react'
 import type { ParticipantView } from '~/core/live/views'
 import { TimeLeft } from '../../live/rounds/time-left'
 import type { BoardStatus } from '../../live-client/board-connection'
+import type { OpensWithoutLine } from '../../live-client/kept/use-kept-here'
 
 interface PlaceHeadProps {
   view: ParticipantView
   pageMadeAt: number
   line: 'live' | 'lost'
-  /** Closed or loaded again, the page comes back without a line too. */
-  opensWithoutLine: boolean
+  /** Whether, closed or loaded again, the page comes back without a line too. */
+  opensWithoutLine: OpensWithoutLine
   /** Whether what was written is on disk; null without a board. */
   saved: BoardStatus['saved'] | null
   /** Whose page this is. */
@@ -35,7 +36,8 @@ export function PlaceHead({ view, pageMadeAt, line, opensWithoutLine, saved, chi
       {line === 'lost' && (
         <Box bg="ask" color="onAsk" px="16px" py="4px" fontSize="s" role="status">
           The line to the server is down. It comes back by itself, and you can write on.
-          {!opensWithoutLine &&
+          {opensWithoutLine === 'not-yet' && ' Keep this page open meanwhile.'}
+          {opensWithoutLine === 'never' &&
             ' Keep this page open meanwhile: from this address it can’t be opened without a line.'}
         </Box>
       )}

@@ -14,6 +14,7 @@ import { Ended } from '../../live/session/ended'
 import { BesideMe } from '../../live/without-device/beside-me'
 import { ask } from '../../live-client/ask'
 import type { BoardStatus } from '../../live-client/board-connection'
+import { forgetSoon } from '../../live-client/kept/kept-page'
 import { useKeptHere } from '../../live-client/kept/use-kept-here'
 import { useKeptView } from '../../live-client/kept/use-kept-view'
 import { useLiveStore, useSnapshot } from '../../live-client/use-live'
@@ -53,9 +54,12 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
   const gaveBack = useRef(false)
   const door = `/join/${joinCode}`
   useEffect(() => {
-    // Whoever gave the name back goes to choose another; whose name was freed is told first.
-    if (view.me.released && gaveBack.current) location.assign(door)
-  }, [view.me.released, door])
+    // Whoever gave the name back goes to choose another, and leaves nothing here; whose name was freed is told first.
+    if (view.me.released && gaveBack.current)
+      forgetSoon(sessionId)
+        .catch(() => undefined)
+        .finally(() => location.assign(door))
+  }, [view.me.released, door, sessionId])
   const { whereabouts } = view
   const kept = useKeptHere({
     sessionId,
@@ -168,7 +172,7 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
           </Stack>
         )}
         <Box mt="24px">
-          <WhatIsKept opensWithoutLine={kept.opensWithoutLine} />
+          <WhatIsKept opensWithoutLine={kept.opensWithoutLine === 'yes'} />
         </Box>
       </Box>
       {whereabouts.where === 'room' && view.session.phase === 'open' && (

@@ -1,6 +1,7 @@
 import { IndexeddbPersistence } from 'y-indexeddb'
 import * as Y from 'yjs'
 import { canKeep, databaseOf, forgetBoard, type KeptBoard, keepBoardFacts, keptBoard } from './kept-store'
+import { LastMoment, takeLastMoment } from './last-moment'
 
 /** A browser whose disk hangs is not waited for longer than this, in milliseconds. */
 const LONGEST_WAIT_MS = 2_000
@@ -14,14 +15,20 @@ type Facts = Pick<KeptBoard, 'storedTo' | 'authors'>
 export class KeptDocument {
   private timer: ReturnType<typeof setTimeout> | undefined
   private facts: Facts | undefined
+  private readonly last: LastMoment
 
   private constructor(
     private readonly name: string,
     private readonly about: About,
+    private readonly doc: Y.Doc,
     private readonly persistence: IndexeddbPersistence,
     /** What was known of it when it was kept before; undefined when it was not. */
     readonly before: KeptBoard | undefined,
-  ) {}
+  ) {
+    this.last = new LastMoment(name)
+    doc.on('update', this.wrote)
+    if (typeof window !== 'undefined') window.addEventListener('pagehide', this.keepLast)
+  }
 
   /** Brings what was kept into the document, and keeps it from now on. Null where this browser keeps nothing. Never rejects. */
   static async open(name: string, about: About, doc: Y.Doc): Promise<KeptDocument | null> {
@@ -30,7 +37,8 @@ export class KeptDocument {
       const before = await keptBoard(name)
       const persistence = new IndexeddbPersistence(databaseOf(name), doc)
       await persistence.whenSynced
-      return new KeptDocument(name, about, persistence, before)
+      bringInLast(name, doc)
+      return new KeptDocument(name, about, doc, persistence, before)
     })()
     return soon(opening.catch(() => null))
   }
@@ -46,6 +54,7 @@ export class KeptDocument {
   async forget(): Promise<void> {
     clearTimeout(this.timer)
     this.facts = undefined
+    this.letGo()
     await this.persistence.destroy()
     await forgetBoard(this.name)
   }
@@ -53,7 +62,20 @@ export class KeptDocument {
   /** Writes what is still to be written. The document may go. */
   close(): void {
     if (this.timer !== undefined) this.write()
+    this.letGo()
     this.persistence.destroy().catch(() => undefined)
+  }
+
+  /** The page goes: what the disk may not have yet is kept where it is written at once. */
+  keepLast = (): void => this.last.keep(Date.now())
+
+  private wrote = (update: Uint8Array, origin: unknown): void => {
+    if (origin !== this.persistence) this.last.add(update, Date.now())
+  }
+
+  private letGo(): void {
+    this.doc.off('update', this.wrote)
+    if (typeof window !== 'undefined') window.removeEventListener('pagehide', this.keepLast)
   }
 
   private write(): void {
@@ -63,11 +85,18 @@ export class KeptDocument {
   }
 }
 
+/** What the page wrote as it went, onto the disk with the rest. */
+function bringInLast(name: string, doc: Y.Doc): void {
+  const last = takeLastMoment(name)
+  if (last) Y.applyUpdate(doc, last)
+}
+
 /** A document that is kept here and open nowhere, for reading; null when it cannot be read. */
 export async function readKept(name: string): Promise<Y.Doc | null> {
   const doc = new Y.Doc()
   const persistence = new IndexeddbPersistence(databaseOf(name), doc)
   const synced = await soon(persistence.whenSynced)
+  if (synced) bringInLast(name, doc)
   await persistence.destroy()
   return synced ? doc : null
 }

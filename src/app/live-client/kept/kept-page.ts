@@ -1,11 +1,28 @@
 import { CACHES, WORKER_PATH } from './caches'
-import { forgetSession, keptSessions } from './kept-store'
+import { forgetSession, keepPageOf, keptPageOf, keptSessions } from './kept-store'
+
+/**
+ * Whether this participant's page is here already, as when it was opened without a line. That of somebody else who had this
+ * browser before is let go of: its address is the same.
+ */
+export async function ownPageIsKept(sessionId: string, participantId: string): Promise<boolean> {
+  if (!canOpenWithoutLine()) return false
+  try {
+    if ((await keptPageOf(sessionId)) === participantId) return await isInCache()
+    await dropPages(sessionId)
+  } catch {
+    // Then it is not here.
+  }
+  return false
+}
+
+const isInCache = async () => (await (await caches.open(CACHES.pages)).match(location.pathname)) !== undefined
 
 /**
  * Keeps the page itself, with what it is made of, so that it opens without a line. Only a page that came over HTTPS, or from
  * this machine, may (W3C, "Service Workers", secure contexts): false where it may not.
  */
-export async function keepPage(): Promise<boolean> {
+export async function keepPage(sessionId: string, participantId: string): Promise<boolean> {
   if (!canOpenWithoutLine()) return false
   try {
     // Without a line its script can't be looked at again; the one that is here goes on.
@@ -21,11 +38,11 @@ export async function keepPage(): Promise<boolean> {
     const assets = await caches.open(CACHES.assets)
     await assets.addAll([...new Set(loaded.map(({ href }) => href))])
     const pages = await caches.open(CACHES.pages)
-    // Opened without a line, it is there already.
-    await pages.add(location.pathname).catch(() => undefined)
-    return (await pages.match(location.pathname)) !== undefined
+    await pages.add(location.pathname)
+    await keepPageOf(sessionId, participantId)
+    return true
   } catch {
-    // A full disk, or a browser that has none of it.
+    // No line, a full disk, or a browser that has none of it.
     return false
   }
 }
@@ -41,6 +58,10 @@ export async function forgetAll(sessionId: string): Promise<void> {
   const { kept } = await keptSessions(Date.now())
   if (kept.length === 0 && 'caches' in window) await caches.delete(CACHES.assets)
 }
+
+/** As `forgetAll`, for who goes elsewhere once it is done: a browser whose disk hangs is not waited for longer than two seconds. */
+export const forgetSoon = (sessionId: string): Promise<unknown> =>
+  Promise.race([forgetAll(sessionId), new Promise(resolve => setTimeout(resolve, 2_000))])
 
 /** Lets go of sessions whose pages were not opened for long. */
 export async function forgetOld(): Promise<void> {

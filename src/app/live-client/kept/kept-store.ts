@@ -1,4 +1,5 @@
 import { createStore, delMany, entries, get, keys, set, update } from 'idb-keyval'
+import { takeLastMoment } from './last-moment'
 
 /**
  * What a participant's page keeps in this browser until the session is over or the place is left, so that it works on without
@@ -27,6 +28,13 @@ export interface KeptView {
   keptAt: number
 }
 
+/** Whose page it is that the browser's cache has of a session: its address is the same for everybody. */
+interface KeptPage {
+  sessionId: string
+  participantId: string
+  keptAt: number
+}
+
 /** After so long what was kept goes, whether its session ended or not: the page was never opened again. In milliseconds. */
 const LONGEST_KEPT_MS = 14 * 86_400_000
 
@@ -37,6 +45,7 @@ export const keptName = (documentName: string, participantId: string): string =>
 export const databaseOf = (name: string): string => `round-table/board/${name}`
 const boardKey = (name: string) => `board/${name}`
 const viewKey = (sessionId: string, participantId: string) => `view/${sessionId}/${participantId}`
+const pageKey = (sessionId: string) => `page/${sessionId}`
 
 let store: ReturnType<typeof createStore> | undefined
 const opened = () => {
@@ -92,6 +101,15 @@ export async function keepView(
   await tried(() => set(viewKey(sessionId, participantId), kept, opened()))
 }
 
+/** Whose page is kept of a session; undefined when none is. */
+export const keptPageOf = async (sessionId: string): Promise<string | undefined> =>
+  (await tried(() => get<KeptPage>(pageKey(sessionId), opened())))?.participantId
+
+export async function keepPageOf(sessionId: string, participantId: string): Promise<void> {
+  const kept: KeptPage = { sessionId, participantId, keptAt: Date.now() }
+  await tried(() => set(pageKey(sessionId), kept, opened()))
+}
+
 /** Every board kept of a session, by what it is kept by. */
 export async function keptBoards(sessionId: string): Promise<[string, KeptBoard][]> {
   const all = (await tried(() => entries<string, KeptBoard>(opened()))) ?? []
@@ -102,6 +120,7 @@ export async function keptBoards(sessionId: string): Promise<[string, KeptBoard]
 
 /** Lets go of one board. */
 export async function forgetBoard(name: string): Promise<void> {
+  takeLastMoment(name)
   await tried(() => delMany([boardKey(name)], opened()))
   await dropDatabase(databaseOf(name))
 }
@@ -111,13 +130,13 @@ export async function forgetSession(sessionId: string): Promise<void> {
   for (const [name] of await keptBoards(sessionId)) await forgetBoard(name)
   await tried(async () => {
     const views = (await keys<string>(opened())).filter(key => key.startsWith(`view/${sessionId}/`))
-    await delMany(views, opened())
+    await delMany([...views, pageKey(sessionId)], opened())
   })
 }
 
 /** Sessions of which something is kept, and those of which it was kept too long. */
 export async function keptSessions(now: number): Promise<{ kept: string[]; tooLong: string[] }> {
-  const all = (await tried(() => entries<string, KeptBoard | KeptView | true>(opened()))) ?? []
+  const all = (await tried(() => entries<string, KeptBoard | KeptView | KeptPage | true>(opened()))) ?? []
   const lastKept = new Map<string, number>()
   for (const [, each] of all)
     if (typeof each === 'object')

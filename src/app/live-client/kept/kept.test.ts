@@ -4,10 +4,12 @@ import { addCard, readCards } from '~/core/boards/prompts/cards/document'
 import { KeptDocument, readKept, takeKept } from './kept-document'
 import {
   forgetSession,
+  keepPageOf,
   keepView,
   keptBoard,
   keptBoards,
   keptName,
+  keptPageOf,
   keptSessions,
   keptView,
 } from './kept-store'
@@ -109,6 +111,33 @@ test('what a page wrote that has gone is taken over by another document once, an
   })
 })
 
+test('what a page had not got onto the disk when it went is there in the next one', async () => {
+  const stored = new Map<string, string>()
+  const storage = {
+    getItem: (key: string) => stored.get(key) ?? null,
+    setItem: (key: string, value: string) => void stored.set(key, value),
+    removeItem: (key: string) => void stored.delete(key),
+  }
+  Object.defineProperty(globalThis, 'localStorage', { value: storage, configurable: true, writable: true })
+  const first = await page('copy')
+  addCard(first.doc, 'c', 'one', 'herons')
+  first.kept.keepLast()
+  await first.kept.forget()
+  // Nothing of it is on the disk, as when the browser broke off the write.
+  expect(stored.size).toBe(0)
+  const second = await page('copy')
+  addCard(second.doc, 'c', 'two', 'reeds')
+  second.kept.keepLast()
+  const [lastMoment = ''] = stored.values()
+  await second.kept.forget()
+  stored.set('round-table/last/ana:copy', lastMoment)
+  const third = await page('copy')
+  expect(texts(third.doc)).toEqual(['reeds'])
+  expect(stored.size).toBe(0)
+  await third.close()
+  Reflect.deleteProperty(globalThis, 'localStorage')
+})
+
 test('who has the browser next gets nothing of it', async () => {
   const anas = await page('copy', 'ana')
   anas.note(0)
@@ -131,8 +160,12 @@ test('a session that is forgotten leaves nothing, and others as they were', asyn
   await own.close()
   await other.close()
   await keepView(sessionId, 'ana', {}, 1)
+  await keepPageOf(sessionId, 'ana')
+  expect(await keptPageOf(sessionId)).toBe('ana')
   expect((await keptSessions(Date.now())).kept).toContain(sessionId)
   await forgetSession(sessionId)
+  expect((await keptSessions(Date.now())).kept).not.toContain(sessionId)
+  expect(await keptPageOf(sessionId)).toBeUndefined()
   expect(await keptBoards(sessionId)).toEqual([])
   expect(await keptView(sessionId, 'ana')).toBeUndefined()
   expect(texts(await readKept(keptName('copy', 'ana')))).toEqual([])

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { canOpenWithoutLine, forgetAll, forgetOld, keepPage } from './kept-page'
+import { canOpenWithoutLine, forgetAll, forgetOld, keepPage, ownPageIsKept } from './kept-page'
 import { type LateNews, sendLate } from './late'
 
 /** Pages of a whole class are not asked for again all at once: each waits up to so long, in milliseconds. */
@@ -21,9 +21,11 @@ interface Here {
   left: boolean
 }
 
+/** Whether a page opens without a line: it does, it may yet, or never from this address. Undefined until that is known. */
+export type OpensWithoutLine = 'yes' | 'not-yet' | 'never' | undefined
+
 export interface KeptHere {
-  /** The page opens without a line. */
-  opensWithoutLine: boolean
+  opensWithoutLine: OpensWithoutLine
   /** What became of what came too late. */
   late: Pick<LateNews, 'kept' | 'refused'>
   putAway: () => void
@@ -33,28 +35,35 @@ const NO_NEWS: KeptHere['late'] = { kept: 0, refused: [] }
 
 /** Keeps a participant's page in this browser, sends what comes too late, and lets go of all of it afterwards. */
 export function useKeptHere({ sessionId, participantId, copyId, line, ended, left }: Here): KeptHere {
-  const [opensWithoutLine, setOpens] = useState(false)
+  const [opensWithoutLine, setOpens] = useState<OpensWithoutLine>()
   const [late, setLate] = useState(NO_NEWS)
   const isOver = ended || left
+  const isKept = opensWithoutLine === 'yes'
   useEffect(() => {
-    if (isOver || opensWithoutLine) return
+    if (isOver || isKept) return
     let timer: ReturnType<typeof setTimeout> | undefined
     let gone = false
     const keep = async () => {
       await forgetOld()
-      const isKept = await keepPage()
+      const kept = await keepPage(sessionId, participantId)
       if (gone) return
-      if (isKept) setOpens(true)
+      if (kept) setOpens('yes')
       // What a bad line has broken off goes better the next time.
       else if (canOpenWithoutLine()) timer = setTimeout(run, AGAIN_MS)
     }
     const run = () => void keep().catch(() => undefined)
-    timer = setTimeout(run, 500 + Math.random() * SPREAD_MS)
+    const look = async () => {
+      const own = await ownPageIsKept(sessionId, participantId)
+      if (gone) return
+      setOpens(own ? 'yes' : canOpenWithoutLine() ? 'not-yet' : 'never')
+      if (!own) timer = setTimeout(run, 500 + Math.random() * SPREAD_MS)
+    }
+    look().catch(() => undefined)
     return () => {
       gone = true
       clearTimeout(timer)
     }
-  }, [isOver, opensWithoutLine])
+  }, [isOver, isKept, sessionId, participantId])
   useEffect(() => {
     if (line === 'lost') return
     let timer: ReturnType<typeof setTimeout> | undefined
@@ -72,7 +81,7 @@ export function useKeptHere({ sessionId, participantId, copyId, line, ended, lef
       if (isOver && !news.waits) {
         await forgetAll(sessionId)
         // Should the session be opened again, it is kept anew.
-        setOpens(false)
+        setOpens(undefined)
       } else if (news.waits && !gone) timer = setTimeout(run, AGAIN_MS)
     }
     const run = () => void look().catch(() => undefined)
