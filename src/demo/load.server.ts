@@ -1,7 +1,7 @@
 /** Loads the made-up school into an empty data folder: people, groupings, boards, sessions past, ended and to come. */
 import { join } from 'node:path'
 import { eq } from 'drizzle-orm'
-import type { Picture } from '~/core/boards/prompts/pictures/pictures'
+import type { Picture } from '~/core/boards/prompts/shown-picture'
 import { writeCsv } from '~/core/formats/csv'
 import { peopleTable } from '~/core/formats/people-export'
 import { arrange } from '~/core/grouping/arrange'

@@ -1,7 +1,7 @@
 /** Lowmarsh Field School: an invented charity that trains volunteer wetland stewards. Everybody here is made up. */
 
 import type { Board } from '~/core/boards/board'
-import type { Picture } from '~/core/boards/prompts/pictures/pictures'
+import type { Picture } from '~/core/boards/prompts/shown-picture'
 import type { ImportedPerson } from '~/core/formats/people-import'
 
 export const DEMO_PASSWORD = 'lowmarsh-demo'

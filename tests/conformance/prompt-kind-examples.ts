@@ -130,6 +130,13 @@ function hostileEach(doc: Y.Doc, promptId: string) {
   each.set('not an id!', { answer: 0, value: 1, reason: 'x' })
 }
 
+function pictureOf(title: string): Y.XmlElement {
+  const picture = new Y.XmlElement('picture')
+  picture.setAttribute('file', 'a'.repeat(64))
+  picture.setAttribute('title', title)
+  return picture
+}
+
 const sheetEdits = fc.oneof(
   word.map(
     (said): Edit =>
@@ -373,6 +380,29 @@ export const EXAMPLES: { [Kind in PromptKind]: Record<string, KindExample> } = {
           sheetOf(doc, promptId).insert(0, [heading, table])
         },
         texts: ['# What we saw\nBird | Why\nWren | small'],
+      },
+    },
+    'with pictures in it, and marks': {
+      settings: { pictures: [`${'a'.repeat(64)}|1200x800|The jetty`] },
+      edits: fc.oneof(
+        sheetEdits,
+        fc.constant<Edit>((doc, promptId) => sheetOf(doc, promptId).push([pictureOf('The jetty')])),
+      ),
+      hostile(doc, promptId) {
+        sheetOf(doc, promptId).push([new Y.XmlElement('script')])
+      },
+      finished: {
+        write(doc, promptId) {
+          const said = new Y.XmlText()
+          said.insert(0, 'It is ')
+          said.insert(6, 'rotten', { highlight: {} })
+          const paragraph = new Y.XmlElement('paragraph')
+          paragraph.insert(0, [said])
+          const nameless = pictureOf('')
+          nameless.setAttribute('title', { toString: 'no text' } as never)
+          sheetOf(doc, promptId).insert(0, [paragraph, pictureOf('The jetty'), nameless])
+        },
+        texts: ['It is ==rotten==\n[Picture: The jetty]\n[Picture]'],
       },
     },
     'several paragraphs': {

@@ -219,6 +219,8 @@ test('what is written today is read as it is, whatever kind it is of', () => {
       roomIds: null,
     },
     'material-taken-back': { givenId: 'g' },
+    'put-up': { roomId: 'r', promptId: null },
+    'taken-down': {},
     'hidden-text-opened': { roomIds: ['r'], promptId: 'h', participantId: null },
     'part-not-done': { roomId: 'r', partId: 'first', participantId: 'a' },
     'rooms-laid-out': {

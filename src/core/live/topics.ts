@@ -12,6 +12,7 @@ import { material } from './material/material'
 import { messages } from './messages/messages'
 import { moves } from './moves/moves'
 import { parts } from './parts/parts'
+import { putUp } from './put-up/put-up'
 import { questions } from './questions/questions'
 import { roles } from './roles/roles'
 import { roomSet } from './room-set/room-set'
@@ -51,6 +52,7 @@ export const TOPICS = {
   segments,
   messages,
   material,
+  putUp,
   questions,
   help,
   visits,

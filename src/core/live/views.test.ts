@@ -198,6 +198,7 @@ const SECTIONS = {
     'partsOpen',
     'partsSaid',
     'people',
+    'putUp',
     'questions',
     'roles',
     'rolesRule',
@@ -233,7 +234,7 @@ const SECTIONS = {
     'visits',
     'whereabouts',
   ],
-  projector: ['broadcast', 'clock', 'program', 'question', 'rooms', 'session', 'shown', 'task'],
+  projector: ['broadcast', 'clock', 'program', 'putUp', 'question', 'rooms', 'session', 'shown', 'task'],
 }
 
 test.each([

@@ -7,6 +7,7 @@ import { Doubts } from '../../live/door/doubts'
 import { useHelpCalls } from '../../live/help/use-help-calls'
 import type { LiveView, Send } from '../../live/live-view'
 import { ChoosingNow } from '../../live/moves/choosing-now'
+import { PutUpNow, PutUpOfAll } from '../../live/put-up/put-up'
 import { AskQuestion } from '../../live/questions/ask-question'
 import { QuestionNow } from '../../live/questions/question-now'
 import { RoomSet } from '../../live/room-set/room-set'
@@ -153,6 +154,7 @@ export function LivePage({
                   send={send}
                 />
               )}
+              {!ended && <PutUpNow view={view} send={send} />}
               <chakra.h2 srOnly>Rooms</chakra.h2>
               {!ended && (
                 <Flex gap="8px" wrap="wrap">
@@ -184,6 +186,7 @@ export function LivePage({
                 <GiveBoard sessionId={sessionId} roomId={null} label="A board for all rooms" />
               )}
               <GiveMaterial sessionId={sessionId} view={view} send={send} />
+              <PutUpOfAll view={view} send={send} />
               {view.door.hasList && <KeepGroups sessionId={sessionId} title={view.session.title} />}
             </RoomSet>
           )}

@@ -6,6 +6,7 @@ import { HiddenInRoom } from '../../live/hidden/hidden-in-room'
 import type { LiveView, Send } from '../../live/live-view'
 import { NoteForm } from '../../live/messages/note-form'
 import { PartsOfRoom } from '../../live/parts/parts-of-room'
+import { PutUpOfRoom } from '../../live/put-up/put-up'
 import { CloseRoom } from '../../live/room-set/close-room'
 import { RoomLink } from '../../live/room-set/room-link'
 import { RenameRoom } from '../../live/rooms/rename-room'
@@ -51,6 +52,7 @@ export function RoomDrawer({
           )}
           <VisitButton view={view} roomId={room.id} accountId={accountId} send={send} />
           <NoteForm sessionId={sessionId} roomId={room.id} helpId={call?.id ?? null} send={send} />
+          <PutUpOfRoom roomId={room.id} prompts={boardOf(view, room).prompts} view={view} send={send} />
           <PartsOfRoom roomId={room.id} board={boardOf(view, room)} view={view} send={send} />
           <HiddenInRoom
             roomId={room.id}

@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Grid } from '@chakra-ui/react'
 import type { ProjectorView } from '~/core/live/views'
 import { Instructions } from '../../board-view/instructions'
 import { BroadcastOnWall } from '../../live/messages/broadcast-on-wall'
+import { PutUpOnWall } from '../../live/put-up/put-up-on-wall'
 import { QuestionOnWall } from '../../live/questions/question-on-wall'
 import { RoomsOnWall } from '../../live/rooms/rooms-on-wall'
 import { WallClock } from '../../live/rounds/wall-clock'
@@ -72,7 +73,11 @@ export function ProjectorPage({ sessionId, view: first, join, now }: ProjectorPa
       <Box>
         <BroadcastOnWall broadcast={broadcast} />
         <QuestionOnWall question={view.question} />
-        <RoomsOnWall rooms={rooms} />
+        {view.putUp ? (
+          <PutUpOnWall sessionId={sessionId} putUp={view.putUp} />
+        ) : (
+          <RoomsOnWall rooms={rooms} />
+        )}
         {session.phase === 'open' && rooms.length === 0 && <LargeCode join={join} />}
       </Box>
       {session.phase === 'open' ? (

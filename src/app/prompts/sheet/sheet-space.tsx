@@ -1,15 +1,19 @@
-import { Box, Flex } from '@chakra-ui/react'
+import { Box, chakra, Flex } from '@chakra-ui/react'
 import { Collaboration } from '@tiptap/extension-collaboration'
 import { CollaborationCaret } from '@tiptap/extension-collaboration-caret'
+import { Highlight } from '@tiptap/extension-highlight'
 import { TableKit } from '@tiptap/extension-table'
 import { type Editor, EditorContent, useEditor, useEditorState } from '@tiptap/react'
 import { StarterKit } from '@tiptap/starter-kit'
 import { useContext, useState } from 'react'
 import { HEADING_LEVEL, sheetName } from '~/core/boards/prompts/sheet/document'
+import type { Picture } from '~/core/boards/prompts/shown-picture'
 import { Button } from '../../ui/button'
 import { Message } from '../../ui/layout'
 import { Nonce } from '../../ui/nonce'
+import { FilesAt } from '../drawing/files-at'
 import type { PromptSpaceProps } from '../prompt-space'
+import { SheetPicture } from './sheet-picture'
 
 const look = {
   '& .ProseMirror': {
@@ -32,6 +36,16 @@ const look = {
     verticalAlign: 'top',
   },
   '& .ProseMirror th': { fontWeight: 650, background: 'var(--sunk)' },
+  '& .ProseMirror mark': { background: 'var(--liveWash)', color: 'inherit', borderRadius: '2px' },
+  '& .ProseMirror img': {
+    maxWidth: '100%',
+    maxHeight: '420px',
+    width: 'auto',
+    height: 'auto',
+    marginBlock: '6px',
+    borderRadius: '4px',
+  },
+  '& .ProseMirror img.ProseMirror-selectednode': { outline: '2px solid var(--live)' },
   '& .other-cursor': {
     borderInlineStart: '2px solid var(--ask)',
     marginInline: '-1px',
@@ -66,6 +80,8 @@ export default function Sheet({
   const readOnly = looksOn || full
   const [refused, setRefused] = useState(false)
   const nonce = useContext(Nonce)
+  const filesAt = useContext(FilesAt)
+  const { pictures } = prompt.settings
   const editor = useEditor(
     {
       injectNonce: nonce,
@@ -97,6 +113,8 @@ export default function Sheet({
           horizontalRule: false,
         }),
         TableKit.configure({ table: { resizable: false } }),
+        Highlight,
+        SheetPicture.configure({ filesAt, pictures: pictures ?? [] }),
         Collaboration.configure({ document: connection.doc, field: sheetName(prompt.id) }),
         CollaborationCaret.configure({
           provider: connection.provider,
@@ -106,11 +124,11 @@ export default function Sheet({
         }),
       ],
     },
-    [connection, prompt.id, readOnly],
+    [connection, prompt.id, readOnly, pictures, filesAt],
   )
   return (
     <Box bg="panel" borderWidth="1px" borderColor={readOnly ? 'line' : 'edge'} borderRadius="6px" css={look}>
-      {editor && !readOnly && <Tools editor={editor} />}
+      {editor && !readOnly && <Tools editor={editor} pictures={pictures ?? []} />}
       <EditorContent editor={editor} />
       {refused && (
         <Box p="8px">
@@ -134,12 +152,15 @@ function otherCursor(name: string): HTMLElement {
   return cursor
 }
 
-function Tools({ editor }: { editor: Editor }) {
+function Tools({ editor, pictures }: { editor: Editor; pictures: readonly Picture[] }) {
+  const [choosing, setChoosing] = useState(false)
+  const filesAt = useContext(FilesAt)
   const active = useEditorState({
     editor,
     selector: ({ editor: current }) => ({
       heading: current.isActive('heading'),
       bold: current.isActive('bold'),
+      marked: current.isActive('highlight'),
       bullets: current.isActive('bulletList'),
       numbers: current.isActive('orderedList'),
       table: current.isActive('table'),
@@ -154,6 +175,7 @@ function Tools({ editor }: { editor: Editor }) {
         label="Heading"
       />
       <Tool pressed={active.bold} onPress={() => on().toggleBold().run()} label="Bold" />
+      <Tool pressed={active.marked} onPress={() => on().toggleHighlight().run()} label="Mark" />
       <Tool pressed={active.bullets} onPress={() => on().toggleBulletList().run()} label="Points" />
       <Tool pressed={active.numbers} onPress={() => on().toggleOrderedList().run()} label="Numbers" />
       {active.table ? (
@@ -169,6 +191,32 @@ function Tools({ editor }: { editor: Editor }) {
           onPress={() => on().insertTable({ rows: 3, cols: 2, withHeaderRow: true }).run()}
           label="Table"
         />
+      )}
+      {pictures.length > 0 && (
+        <Tool pressed={choosing} onPress={() => setChoosing(!choosing)} label="Picture" />
+      )}
+      {choosing && (
+        <Flex w="100%" gap="6px" p="4px" wrap="wrap" role="group" aria-label="Which picture">
+          {pictures.map(({ file, title }) => (
+            <chakra.button
+              key={file}
+              type="button"
+              aria-label={title || 'Picture without a name'}
+              title={title}
+              borderWidth="1px"
+              borderRadius="4px"
+              p="2px"
+              onClick={() => {
+                setChoosing(false)
+                on()
+                  .insertContent([{ type: 'picture', attrs: { file, title } }, { type: 'paragraph' }])
+                  .run()
+              }}
+            >
+              <chakra.img src={`${filesAt}/${file}/480.webp`} alt="" h="56px" w="84px" objectFit="cover" />
+            </chakra.button>
+          ))}
+        </Flex>
       )}
     </Flex>
   )

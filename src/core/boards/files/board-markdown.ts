@@ -9,7 +9,7 @@ import type { Opening } from '../part'
 import { partsOf } from '../parts'
 import { asField as fileAsField, type ShownFile } from '../prompts/file/file'
 import { numbered, paragraph } from '../prompts/markdown'
-import { type Picture, asField as pictureAsField } from '../prompts/pictures/pictures'
+import { type Picture, asField as pictureAsField } from '../prompts/shown-picture'
 
 /** How a part opens, as it stands behind its name. */
 export const WAYS: Record<Opening, string> = {

@@ -105,7 +105,15 @@ const looking: Board = {
       settings: { hidden: 'Look up.\n- twice', opens: 'facilitator' },
     },
     { id: 'o', kind: 'hidden-text', text: 'Number', settings: { hidden: '42', opens: 'group' } },
-    { id: 's', kind: 'sheet', text: 'Write', settings: { begin: '# What we saw\n- first' } },
+    {
+      id: 's',
+      kind: 'sheet',
+      text: 'Write',
+      settings: {
+        begin: '# What we saw\n- first',
+        pictures: [{ file: 'c'.repeat(64), title: 'The jetty', width: 1200, height: 800 }],
+      },
+    },
     { id: 'k', kind: 'sketch', text: 'Draw', settings: {} },
   ],
 }

@@ -18,3 +18,9 @@ export const lines = (count: number): Paper => ({ is: 'lines', count })
 
 /** So many empty rows. */
 export const emptyRows = (count: number): string[] => Array.from({ length: count }, () => '')
+
+/** Pictures of the library, one below the other. */
+export const picturesOnPaper = (pictures: readonly Omit<PaperPicture, 'is'>[]): Paper[] =>
+  pictures.map(({ file, title, width, height }) => ({ is: 'picture', file, title, width, height }))
+
+type PaperPicture = Extract<Paper, { is: 'picture' }>

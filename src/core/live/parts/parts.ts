@@ -131,7 +131,7 @@ export const parts = topic<{
         const said = room ? saidIn(state, room.id) : NOTHING_SAID
         const open = whole ? withParts(whole, said) : null
         return {
-          board: room ? withRead(openBoardIn(state, room), openedIn(state, room.id)) : null,
+          board: room ? readBoardIn(state, room) : null,
           partsShut: (whole?.parts?.length ?? 0) - (open?.parts?.length ?? 0),
           partsDone: said.done,
         }
@@ -190,6 +190,10 @@ export function openBoardIn(state: Rooms, room: Room): Board {
   const open = withParts(boardOf(state, room), saidIn(state, room.id))
   return state.partsOpen === null ? open : withPrompts(open, state.partsOpen)
 }
+
+/** What of its board a room sees: without parts that are shut, and without what is hidden there still. */
+export const readBoardIn = (state: Rooms & HiddenTextsState, room: Room): Board =>
+  withRead(openBoardIn(state, room), openedIn(state, room.id))
 
 /**
  * Prompts of a room's board that nobody there writes under yet: of parts that were never open, and cards that each still writes

@@ -1,39 +1,15 @@
 import { z } from 'zod'
-import { visibleText } from '../../../formats/clean-text'
-import { fileHash } from '../../../material/material'
 import { type Drawn, drawnAnswers, readDrawn } from '../drawing/answer'
 import { MOST_PICTURES } from '../drawing/document'
 import { kindOf } from '../kind'
-import { lines } from '../paper'
+import { lines, picturesOnPaper } from '../paper'
+import { type Picture, shownPicture } from '../shown-picture'
 import { type Added, addedName, isAdded, pieceOfAdded, placeOfPiece, readAdded } from './added'
-
-const picture = z.object({
-  /** The hash of the file. */
-  file: fileHash,
-  title: z.string().max(200).overwrite(visibleText).default(''),
-  /** Its size in points, so that its place is there before it has come. */
-  width: z.number().int().min(1).max(100_000).default(4),
-  height: z.number().int().min(1).max(100_000).default(3),
-})
-export type Picture = z.infer<typeof picture>
-
-/** A picture as a form has it: `hash|1200x800|title`. */
-export const asField = ({ file, title, width, height }: Picture): string =>
-  `${file}|${width}x${height}|${title}`
-const fromField = z
-  .string()
-  .max(500)
-  .transform((text): unknown => {
-    const [file, size = '', ...title] = text.split('|')
-    const [width, height] = size.split('x').map(Number)
-    return { file, width, height, title: title.join('|') }
-  })
-  .pipe(picture as z.ZodType<Picture, unknown>)
 
 const settings = z.object({
   /** Beside each other, in this order. */
   pictures: z
-    .array(z.union([fromField, picture]))
+    .array(shownPicture)
     .max(MOST_PICTURES, `At most ${MOST_PICTURES} pictures beside each other.`)
     .default([]),
   /** Whether the group adds pictures of its own, as from a phone's camera. */
@@ -54,16 +30,7 @@ const UNKNOWN = { file: '', width: 4, height: 3 }
 export const pictures = kindOf<'pictures', typeof settings, PicturesAnswer>({
   name: 'pictures',
   settings,
-  paper: ({ pictures: shown }) => [
-    ...shown.map(({ file, title, width, height }) => ({
-      is: 'picture' as const,
-      file,
-      title,
-      width,
-      height,
-    })),
-    lines(4),
-  ],
+  paper: ({ pictures: shown }) => [...picturesOnPaper(shown), lines(4)],
   missing: ({ pictures: shown, add }) => (shown.length === 0 && !add ? 'Choose a picture.' : null),
   ...drawnAnswers,
   roots: promptId => [...drawnAnswers.roots(promptId), addedName(promptId)],

@@ -1,5 +1,6 @@
 /** A sheet lies in an XML fragment, the form the text editor works on. */
 import * as Y from 'yjs'
+import { visibleText } from '../../../formats/clean-text'
 
 export const sheetName = (promptId: string): string => `sheet:${promptId}`
 export const sheetOf = (doc: Y.Doc, promptId: string): Y.XmlFragment =>
@@ -7,7 +8,7 @@ export const sheetOf = (doc: Y.Doc, promptId: string): Y.XmlFragment =>
 
 /**
  * Plain text of a rich text: a line for each paragraph, `- ` before the points of a list, `# ` before a heading, ` | ` between the
- * cells of a table's row. Elements it does not know give their text.
+ * cells of a table's row, `==` around what is marked, a picture by its name. Elements it does not know give their text.
  */
 export function fragmentText(fragment: Y.XmlFragment): string {
   return fragment
@@ -50,8 +51,10 @@ const begin = (element: Y.XmlElement): Begun => ({ element, children: element.to
 
 const leafText = (node: unknown): string => (node instanceof Y.XmlText ? inlineText(node) : '')
 
-function elementText({ element: { nodeName }, said }: Begun): string {
+function elementText({ element, said }: Begun): string {
+  const { nodeName } = element
   if (nodeName === 'hardBreak') return '\n'
+  if (nodeName === 'picture') return pictureText(element)
   const isList = nodeName === 'bulletList' || nodeName === 'orderedList'
   const isItem = nodeName === 'listItem'
   if (nodeName === 'tableRow') return said.map(cell => cell.replaceAll('\n', ' ')).join(' | ')
@@ -60,10 +63,22 @@ function elementText({ element: { nodeName }, said }: Begun): string {
   return isItem ? `- ${inner}` : inner
 }
 
-function inlineText(text: Y.XmlText): string {
-  const pieces = text.toDelta() as { insert: unknown }[]
-  return pieces.map(piece => (typeof piece.insert === 'string' ? piece.insert : '')).join('')
+/** The longest name of a picture that is read. */
+const LONGEST_TITLE = 200
+
+function pictureText(element: Y.XmlElement): string {
+  const title: unknown = element.getAttribute('title')
+  const said = typeof title === 'string' ? visibleText(title.slice(0, LONGEST_TITLE)).trim() : ''
+  return said === '' ? '[Picture]' : `[Picture: ${said}]`
 }
+
+function inlineText(text: Y.XmlText): string {
+  const pieces = text.toDelta() as { insert: unknown; attributes?: Record<string, unknown> }[]
+  return pieces.map(({ insert, attributes }) => saidIn(insert, attributes?.highlight !== undefined)).join('')
+}
+
+const saidIn = (insert: unknown, isMarked: boolean): string =>
+  typeof insert !== 'string' ? '' : isMarked && insert.trim() !== '' ? `==${insert}==` : insert
 
 /** The lines of a text a sheet begins with, as they are read back from it. */
 export const linesToBegin = (text: string): string[] =>

@@ -2,13 +2,21 @@ import type { BlockContent } from 'mdast'
 import { z } from 'zod'
 import { kindOf } from '../kind'
 import { heading, paragraph, points } from '../markdown'
-import { lines } from '../paper'
+import { lines, picturesOnPaper } from '../paper'
 import { WHOLE_ANSWER, wholePiece } from '../pieces'
+import { shownPicture } from '../shown-picture'
 import { linesToBegin, sheetName, sheetText } from './document'
+
+const MOST_SHOWN = 12
 
 const settings = z.object({
   /** What stands in it when the group comes, to go on from. `# ` begins a heading, `- ` a point of a list. */
   begin: z.string().max(5_000, { error: 'Use at most 5000 characters.' }).optional(),
+  /** Pictures of the library that can be put into the text. */
+  pictures: z
+    .array(shownPicture)
+    .max(MOST_SHOWN, `At most ${MOST_SHOWN} pictures to put into the text.`)
+    .optional(),
 })
 
 export interface SheetAnswer {
@@ -21,7 +29,11 @@ export interface SheetAnswer {
 export const sheet = kindOf({
   name: 'sheet',
   settings,
-  paper: ({ begin = '' }) => [...linesToBegin(begin).map(text => ({ is: 'text' as const, text })), lines(14)],
+  paper: ({ begin = '', pictures = [] }) => [
+    ...linesToBegin(begin).map(text => ({ is: 'text' as const, text })),
+    ...picturesOnPaper(pictures),
+    lines(14),
+  ],
   roots: promptId => [sheetName(promptId)],
   // What it began with is nobody's answer while nothing has been changed in it.
   read: (doc, { id: promptId, settings: { begin } }): SheetAnswer => ({

@@ -1,0 +1,7 @@
+import type { ReadAnswer } from '~/core/boards/prompts/kinds'
+
+/** What is put up on the projector as it stands now; null when nothing is. */
+export type PutUpNow = {
+  prompts: readonly { id: string; text: string }[]
+  rooms: readonly { name: string; answers: Readonly<Record<string, ReadAnswer>> }[]
+} | null

@@ -1,0 +1,101 @@
+import { facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
+import type { Board } from '../../boards/board'
+import { facilitatorView, participantView, projectorView } from '../views'
+import { roomsWith } from './put-up'
+
+const board: Board = {
+  title: 'Birds',
+  steps: [],
+  prompts: [
+    { id: 'w', kind: 'words', text: 'The marsh in a word', settings: { mostEach: 3 } },
+    {
+      id: 's',
+      kind: 'hidden-text',
+      text: 'Solution',
+      settings: { hidden: 'a secret', opens: 'facilitator' },
+    },
+    { id: 'l', kind: 'words', text: 'Later', settings: { mostEach: 3 }, part: 'two' },
+  ],
+  parts: [{ id: 'two', title: 'Two', steps: [], opens: 'hand' }],
+}
+
+/** Ana and Bo are in Reeds, Chi in Birds. */
+function out() {
+  const session = new Rehearsed({ board })
+  session.join(1, 'ana', 'bo', 'chi')
+  session.sendOut(2)
+  return session
+}
+const up = (session: Rehearsed, roomId: string | null, promptId: string | null) =>
+  session.tell(3, facilitator, { type: 'put-up', roomId, promptId })
+const shown = ({ state }: Rehearsed) => projectorView(state)?.putUp
+const ids = ({ state }: Rehearsed, roomId: string | null, promptId: string | null) =>
+  roomsWith(state, { roomId, promptId }).map(each => [each.room.id, each.board.prompts.map(({ id }) => id)])
+
+test('one prompt of all rooms, a room’s board, or one prompt of it is up until another is, or it is taken down', () => {
+  const session = out()
+  expect(shown(session)).toBeNull()
+  expect(up(session, null, 'w')).toEqual(['put-up'])
+  expect(shown(session)).toEqual({
+    roomId: null,
+    promptId: 'w',
+    whose: 'All rooms',
+    asks: 'The marsh in a word',
+  })
+  expect(ids(session, null, 'w')).toEqual([
+    ['reeds', ['w']],
+    ['birds', ['w']],
+  ])
+  expect(up(session, null, 'w')).toEqual([])
+  expect(up(session, 'birds', null)).toEqual(['put-up'])
+  expect(shown(session)).toMatchObject({ whose: 'Birds', asks: 'Birds' })
+  expect(up(session, 'birds', 'w')).toEqual(['put-up'])
+  expect(facilitatorView(session.state).putUp).toMatchObject({ whose: 'Birds', asks: 'The marsh in a word' })
+  expect(session.tell(4, facilitator, { type: 'take-down' })).toEqual(['taken-down'])
+  expect(session.tell(4, facilitator, { type: 'take-down' })).toEqual([])
+  expect(shown(session)).toBeNull()
+})
+
+test('what a room does not see yet is not put up: parts that are shut, and what is hidden', () => {
+  const session = out()
+  expect(up(session, null, 'l')).toBe('nothing-to-put-up')
+  expect(up(session, 'reeds', 'l')).toBe('nothing-to-put-up')
+  up(session, 'reeds', null)
+  expect(JSON.stringify(roomsWith(session.state, { roomId: 'reeds', promptId: null }))).not.toContain(
+    'a secret',
+  )
+  session.tell(4, facilitator, { type: 'open-part', partId: 'two', roomId: 'birds' })
+  expect(up(session, null, 'l')).toEqual(['put-up'])
+  expect(ids(session, null, 'l')).toEqual([['birds', ['l']]])
+  // It shuts again: nothing of it is shown, and what was up is no more.
+  session.tell(5, facilitator, { type: 'shut-part', partId: 'two', roomId: 'birds' })
+  expect(shown(session)).toBeNull()
+})
+
+test('rooms and prompts that are not there, or neither, are refused; participants put nothing up', () => {
+  const session = out()
+  for (const [roomId, promptId] of [
+    ['nowhere', null],
+    ['reeds', 'nothing'],
+    [null, 'nothing'],
+    [null, null],
+  ] as const)
+    expect(up(session, roomId, promptId)).toBe('nothing-to-put-up')
+  const asked = { type: 'put-up', roomId: 'reeds', promptId: null } as const
+  expect(session.tell(3, participant('ana'), asked)).toBe('not-allowed')
+})
+
+test('participants are told nothing of it; a closed room’s work can still be seen; after the end nothing is up', () => {
+  const session = out()
+  up(session, 'birds', null)
+  expect(JSON.stringify(participantView(session.state, 'ana'))).not.toContain('putUp')
+  session.tell(4, facilitator, { type: 'close-room', roomId: 'birds', toRoomId: null })
+  expect(shown(session)).toMatchObject({ whose: 'Birds' })
+  session.tell(5, facilitator, { type: 'end' })
+  expect(shown(session)).toBeNull()
+})
+
+test('a board without prompts can not be put up', () => {
+  const session = new Rehearsed({ board: { title: 'Talk', steps: [], prompts: [] } })
+  expect(up(session, 'reeds', null)).toBe('nothing-to-put-up')
+})
