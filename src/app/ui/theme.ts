@@ -80,7 +80,7 @@ const menu = defineSlotRecipe({
       borderRadius: '6px',
       py: '4px',
       minW: '190px',
-      maxH: '60vh',
+      maxH: 'min(60vh, var(--available-height, 60vh))',
       overflowY: 'auto',
       boxShadow: '0 6px 20px rgb(0 0 0 / 0.18)',
       outline: '0',

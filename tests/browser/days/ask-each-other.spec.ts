@@ -114,6 +114,26 @@ test('in pairs each asks and writes down the other’s answer, nobody their own;
     .selectOption({ label: 'The marsh in a word' })
   await expect(putUp.getByRole('list', { name: 'Words of all rooms' })).toHaveText(/[Qq]uiet, 2 times/)
   await expect(putUp.getByText('My sister brought me')).toBeHidden()
+  // Every word stands whole in the picture, and on no other.
+  const boxes = await putUp
+    .locator('svg')
+    .first()
+    .evaluate(picture =>
+      [picture, ...picture.querySelectorAll('text')].map(each => {
+        const { left, right, top, bottom } = each.getBoundingClientRect()
+        return { left, right, top: (3 * top + bottom) / 4, bottom: (top + 3 * bottom) / 4 }
+      }),
+    )
+  const [whole, ...drawn] = boxes
+  expect(drawn).toHaveLength(2)
+  for (const [index, one] of drawn.entries()) {
+    expect(one.left).toBeGreaterThanOrEqual(whole?.left ?? Infinity)
+    expect(one.right).toBeLessThanOrEqual(whole?.right ?? 0)
+    for (const other of drawn.slice(index + 1))
+      expect(
+        one.right < other.left || other.right < one.left || one.bottom < other.top || other.bottom < one.top,
+      ).toBe(true)
+  }
   await expectAccessible(wall)
   const now = page.getByRole('status', { name: 'On the projector' })
   await expect(now).toContainText('The marsh in a word')

@@ -46,7 +46,9 @@ function Shown({ now: { prompts, rooms }, isOne }: { now: NonNullable<PutUpNow>;
   if (!prompt) return null
   return (
     <>
-      <TogetherView reads={rooms.flatMap(({ answers }) => answers[prompt.id] ?? [])} />
+      <Box fontSize="26px">
+        <TogetherView reads={rooms.flatMap(({ answers }) => answers[prompt.id] ?? [])} />
+      </Box>
       <Grid templateColumns="repeat(auto-fit, minmax(280px, 1fr))" gap="16px">
         {rooms.slice(0, MOST_ROOMS).map(({ name, answers }) => (
           <chakra.article key={name} aria-label={name} borderWidth="1px" borderRadius="8px" p="12px">

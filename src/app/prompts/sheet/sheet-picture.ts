@@ -29,7 +29,7 @@ export const SheetPicture = Node.create<SheetPictureOptions>({
     return [
       'img',
       {
-        src: `${this.options.filesAt}/${file}/960.webp`,
+        src: `${this.options.filesAt}/${file}/1280.webp`,
         alt: title || 'Picture without a name',
         width: String(width),
         height: String(height),

@@ -6,7 +6,8 @@ import { cloudOf } from '~/core/boards/prompts/words/cloud'
 const [WIDTH, HEIGHT] = [480, 260]
 /** More are not drawn, and stand in the list alone. */
 const MOST_DRAWN = 80
-const FONT = 'Source Sans 3 Variable, sans-serif'
+/** In quotes: a name with a number in it is none without them, and the words would be measured in another font. */
+const FONT = '"Source Sans 3 Variable", sans-serif'
 /** In points of the picture, of the words that were written least and most often. */
 const [SMALLEST, LARGEST] = [16, 52]
 
@@ -68,7 +69,7 @@ export function WordCloud({ words, label }: { words: readonly string[]; label: s
   }, [key])
   return (
     <Box>
-      <Box maxW={`${frame[2]}px`} aria-hidden="true">
+      <Box maxW={`${frame[2] / 16}em`} aria-hidden="true">
         <chakra.svg viewBox={frame.join(' ')} w="full" fill="var(--ink)" fontFamily={FONT}>
           {drawn.map(({ text, size, x, y }) => (
             <text

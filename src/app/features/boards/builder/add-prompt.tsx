@@ -27,7 +27,7 @@ export const AddPrompt = ({ partId, place, disabled, onAdd }: AddPromptProps) =>
     </Menu.Trigger>
     <Portal>
       <Menu.Positioner>
-        <Menu.Content maxH="70vh" overflowY="auto">
+        <Menu.Content maxH="min(70vh, var(--available-height, 70vh))" overflowY="auto">
           {KINDS_SHOWN.map(kind => (
             <Menu.Item key={kind} value={kind}>
               <chakra.span w="110px" fontWeight="600">

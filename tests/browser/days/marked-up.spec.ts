@@ -1,0 +1,73 @@
+import {
+  expect,
+  expectAccessible,
+  joinOnPhone,
+  letAllIn,
+  makeBoard,
+  openWithBoard,
+  putInRoom,
+  sendOut,
+  space,
+  test,
+} from '../fixtures'
+
+const OUTLINE = `A text to mark up
+
+- Mark what is doubtful
+- Questions for afterwards
+`
+
+test('a text is marked up together, with a picture of the library in it; questions are gathered; marked and pictured it is kept', async ({
+  server,
+  facilitator: page,
+  phone,
+}) => {
+  await makeBoard(page, server, OUTLINE)
+  await page.getByRole('button', { name: 'Add a prompt to part 1' }).click()
+  await page.getByRole('menuitem', { name: /^Sheet/ }).click()
+  await page.getByLabel('What it asks').fill('The ranger’s report')
+  await page.getByLabel('Begins with').fill('# The jetty\nIt is safe and it will last.')
+  await page.getByRole('checkbox', { name: 'Map of the marsh' }).check()
+  await expect(page.getByText('Kept.', { exact: true })).toBeVisible()
+
+  const { code, sessionId } = await openWithBoard(page, 'A text to mark up')
+  const [ana, bram] = [await phone(), await phone()]
+  await joinOnPhone(ana, server, code, 'Ana Per.')
+  await joinOnPhone(bram, server, code, 'Bram O.')
+  await letAllIn(page)
+  for (const who of ['Ana Per.', 'Bram O.']) await putInRoom(page, who, 'Pond life')
+  await sendOut(page)
+
+  // With the keyboard alone: from the end back over the last words, marked.
+  const report = (at: typeof ana) => space(at, 'The ranger’s report')
+  const text = report(ana).getByRole('textbox')
+  await text.getByText('It is safe and it will last.').click()
+  await text.press('End')
+  for (let step = 0; step < 'will last.'.length; step++) await text.press('Shift+ArrowLeft')
+  await report(ana).getByRole('button', { name: 'Mark', exact: true }).click()
+  // Her cursor stands in it, with her name.
+  await expect(report(bram).locator('mark')).toHaveText(/will last\.$/)
+
+  await text.press('ArrowRight')
+  await report(ana).getByRole('button', { name: 'Picture', exact: true }).click()
+  await report(ana).getByRole('button', { name: 'Map of the marsh' }).tap()
+  const picture = report(bram).getByRole('img', { name: 'Map of the marsh' })
+  await expect(picture).toBeVisible()
+  expect(await picture.evaluate(async (image: HTMLImageElement) => image.decode().then(() => true))).toBe(
+    true,
+  )
+  await space(bram, 'Questions for afterwards').getByLabel('New card').fill('Who looked at it last?')
+  await space(bram, 'Questions for afterwards').getByRole('button', { name: 'Add card' }).tap()
+  for (const each of [ana, bram]) await expect(each.getByText('Saved', { exact: true })).toBeVisible()
+  await expectAccessible(ana)
+
+  await page.getByRole('button', { name: 'End', exact: true }).click()
+  await page.getByRole('alertdialog').getByRole('button', { name: 'End the session' }).click()
+  await page.goto(`${server.address}/sessions/${sessionId}/review`)
+  await page.getByRole('button', { name: /The ranger’s report/ }).click()
+  const room = page.getByRole('article', { name: 'Pond life' })
+  await expect(room.locator('mark')).toHaveText('will last.')
+  await expect(room.getByText('[Picture: Map of the marsh]')).toBeVisible()
+  await page.getByRole('button', { name: /Questions for afterwards/ }).click()
+  await expect(room.getByText('Who looked at it last?')).toBeVisible()
+})
