@@ -44,13 +44,15 @@ function Shown({ now: { prompts, rooms }, isOne }: { now: NonNullable<PutUpNow>;
     ))
   const [prompt] = prompts
   if (!prompt) return null
+  const begun = rooms.filter(({ answers }) => answers[prompt.id]?.begun)
+  const waited = rooms.length - begun.length
   return (
     <>
       <Box fontSize="26px">
         <TogetherView reads={rooms.flatMap(({ answers }) => answers[prompt.id] ?? [])} />
       </Box>
       <Grid templateColumns="repeat(auto-fit, minmax(280px, 1fr))" gap="16px">
-        {rooms.slice(0, MOST_ROOMS).map(({ name, answers }) => (
+        {begun.slice(0, MOST_ROOMS).map(({ name, answers }) => (
           <chakra.article key={name} aria-label={name} borderWidth="1px" borderRadius="8px" p="12px">
             <chakra.h3 fontSize="l" mb="4px" overflowWrap="anywhere">
               {name}
@@ -59,9 +61,14 @@ function Shown({ now: { prompts, rooms }, isOne }: { now: NonNullable<PutUpNow>;
           </chakra.article>
         ))}
       </Grid>
-      {rooms.length > MOST_ROOMS && (
+      {begun.length > MOST_ROOMS && (
         <chakra.p mt="12px" color="quiet">
-          and {rooms.length - MOST_ROOMS} more rooms
+          and {begun.length - MOST_ROOMS} more rooms
+        </chakra.p>
+      )}
+      {waited > 0 && (
+        <chakra.p mt="12px" color="quiet">
+          {waited === 1 ? 'One room has' : `${waited} rooms have`} not written yet.
         </chakra.p>
       )}
     </>
