@@ -7,6 +7,7 @@ import { broadcast } from './broadcast'
 import { bytes } from './bytes'
 import { copies } from './copies'
 import { door } from './door'
+import { fullBoard } from './full-board'
 import { groupings } from './groupings'
 import { largeCohort } from './large-cohort'
 import { liveGroups } from './live-groups'
@@ -33,6 +34,7 @@ const MEASUREMENTS: Record<string, () => Promise<void>> = {
   attacks,
   backup,
   'bad-line': badLine,
+  'full-board': fullBoard,
 }
 
 const wanted = process.argv.slice(2)

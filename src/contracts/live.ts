@@ -7,6 +7,8 @@ export interface RoomWorkNow {
   answeredPrompts: number
   /** What is written under prompts that are hidden from the others until they are opened, by prompt; without it there is none. */
   alone?: Record<string, { cards: number; people: number }>
+  /** From how many something came that was written without a line, too late for the board; without it from nobody. */
+  late?: number
 }
 
 /**

@@ -86,6 +86,9 @@ test('without a server a page opens again with the board and what was typed, is 
   await expect(bram.getByRole('heading', { level: 1, name: 'Whole group' })).toBeVisible()
   await ana.context().setOffline(false)
   await expect(ana.getByText('came too late for the board')).toBeVisible({ timeout: 30_000 })
+  await expect(
+    page.getByRole('listitem', { name: 'Pond life', exact: true }).getByText('came late'),
+  ).toBeVisible()
   await expectAccessible(ana)
   await ana.getByRole('button', { name: 'Put away' }).click()
   await expect(ana.getByText('came too late for the board')).toBeHidden()

@@ -21,5 +21,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const { copyId, promptId } = sent.data
   const update = Buffer.from(sent.data.update, 'base64')
   const state = await hub.state(sessionId)
-  return answer(await keepLate(db, boards, state, { participantId, copyId, promptId, update }))
+  const said = await keepLate(db, boards, state, { participantId, copyId, promptId, update })
+  if (said.ok && said.kept) boards.cameLate(sessionId, copyId, participantId)
+  return answer(said)
 }

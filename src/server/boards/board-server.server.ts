@@ -117,6 +117,12 @@ export class BoardServer {
     return doc
   }
 
+  /** Something of somebody's was kept aside: the lanes say so. */
+  cameLate(sessionId: string, copyId: string, participantId: string): void {
+    this.work.addLate(copyId, participantId)
+    this.tellLanes(sessionId, copyId)
+  }
+
   /** Closes every socket and waits until all changes are on disk. */
   async stop(): Promise<void> {
     for (const client of this.sockets.clients) client.close(1001, 'The server is stopping.')

@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm'
+import { eq, inArray } from 'drizzle-orm'
 import type { RoomWorkNow } from '~/contracts/live'
 import { areHiddenCards } from '~/core/boards/hidden'
 import { openedIn } from '~/core/live/hidden/opened'
@@ -7,7 +7,7 @@ import { boardOf } from '~/core/live/rooms/rooms'
 import type { LiveState } from '~/core/live/topics'
 import { addToPulse } from '~/core/review/pulse'
 import type { Database } from '../db/database.server'
-import { boardCopies } from '../db/schema.server'
+import { boardCopies, lateContributions } from '../db/schema.server'
 import { type Contribution, readContributions } from './board-storage.server'
 
 interface CopyWork {
@@ -15,6 +15,8 @@ interface CopyWork {
   latest: Contribution | null
   /** Which pieces of each prompt say something, with who wrote in them last. */
   written: Map<string, Map<string, string>>
+  /** Of whom something came too late for the board. */
+  late: Set<string>
 }
 
 /** How far the rooms of running sessions have come, kept up to date from what is written. */
@@ -32,6 +34,11 @@ export class BoardWork {
       const work = this.copies.get(one.copyId)
       if (work) take(work, one)
     }
+  }
+
+  /** Takes in that something of somebody's came too late for a board. */
+  addLate(copyId: string, participantId: string): void {
+    this.copies.get(copyId)?.late.add(participantId)
   }
 
   /** Forgets the work of a session; it is read again when it is asked for. */
@@ -80,7 +87,8 @@ export class BoardWork {
 
   private take(sessionId: string, copyIds: readonly string[], earlier: Contribution[]): void {
     this.ofSession.set(sessionId, [...(this.ofSession.get(sessionId) ?? []), ...copyIds])
-    for (const id of copyIds) this.copies.set(id, { pulse: [], latest: null, written: new Map() })
+    for (const id of copyIds)
+      this.copies.set(id, { pulse: [], latest: null, written: new Map(), late: new Set() })
     this.add(earlier)
   }
 
@@ -95,11 +103,16 @@ export class BoardWork {
     )
     // A session whose copies are not made yet is read again when they are.
     if (copies.length === 0) this.loaded.delete(sessionId)
+    const late = await lateFrom(
+      this.db,
+      copies.map(copy => copy.id),
+    )
     this.take(
       sessionId,
       copies.map(copy => copy.id),
       earlier,
     )
+    for (const { copyId, participantId } of late) this.addLate(copyId, participantId)
   }
 }
 
@@ -126,6 +139,7 @@ function shown(work: CopyWork | undefined, state: LiveState, room: Room): RoomWo
     },
     answeredPrompts: [...work.written.values()].filter(entries => entries.size > 0).length,
     ...(alone.length > 0 && { alone: Object.fromEntries(alone) }),
+    ...(work.late.size > 0 && { late: work.late.size }),
   }
 }
 
@@ -138,3 +152,13 @@ function aloneIn({ written }: CopyWork, state: LiveState, room: Room) {
     return [[prompt.id, { cards: cards.size, people: new Set(cards.values()).size }] as const]
   })
 }
+
+/** Of whom something came too late, on which of these boards. */
+const lateFrom = (db: Database, copyIds: string[]) =>
+  db
+    .selectDistinct({
+      copyId: lateContributions.copyId,
+      participantId: lateContributions.participantId,
+    })
+    .from(lateContributions)
+    .where(inArray(lateContributions.copyId, copyIds))

@@ -63,6 +63,25 @@ const send = async (
 const unsentOf = (doc: Y.Doc) => unsent(doc, new Map([[doc.clientID, 0]])) as Uint8Array
 const kept = () => lateIn(running.db, [copyId])
 
+test('the lanes say from how many something came too late, also after the work was read again', async () => {
+  const doc = await pageOf(ana)
+  addCard(doc, 'c', 'one', 'A heron by the sluice')
+  await callBack()
+  const lateNow = async () => {
+    const { boards, sessionId, hub } = running
+    const state = await hub.state(sessionId)
+    return Object.values(await boards.work.of(sessionId, state)).map(({ late }) => late)
+  }
+  expect((await lateNow())[0]).toBeUndefined()
+  await send(ana, unsentOf(doc))
+  running.boards.cameLate(running.sessionId, copyId, ana)
+  running.boards.cameLate(running.sessionId, copyId, ana)
+  const [here, ...elsewhere] = await lateNow()
+  expect([here, elsewhere.every(late => late === undefined)]).toEqual([1, true])
+  running.boards.work.forget(running.sessionId)
+  expect((await lateNow())[0]).toBe(1)
+})
+
 test('what came after the round lies beside the board, with whose it is and what it says, and the board is as it was', async () => {
   const doc = await pageOf(ana)
   addCard(doc, 'c', 'one', 'A heron by the sluice')

@@ -103,6 +103,7 @@ export const Lane = memo(function Lane(props: LaneProps) {
           {call && <HelpTag at={call.at} />}
           {alone && <Tag kind="ask">one alone</Tag>}
           {alone && mends?.map(mend => <MendButton key={mend.kind} mend={mend} short send={send} />)}
+          {work?.late !== undefined && <Tag kind="ask">came late</Tag>}
           {visits.map(visit => (
             <Tag key={visit.accountId} kind="live">
               {visit.name} visits

@@ -1,4 +1,5 @@
 import { chakra, Stack } from '@chakra-ui/react'
+import { Link } from 'react-router'
 import type { RoomWorkNow } from '~/contracts/live'
 import { boardOf } from '~/core/live/rooms/rooms'
 import { BoardView } from '../../board-view/board-view'
@@ -48,6 +49,12 @@ export function RoomDrawer({
           {call && (
             <Message kind="problem">
               {names[call.participantId] ?? 'Somebody'} calls for help. Answer with a visit, or with a note.
+            </Message>
+          )}
+          {work?.late !== undefined && (
+            <Message>
+              {work.late === 1 ? 'Somebody' : `${work.late} people`} wrote without a line, and it came too
+              late for this board: <Link to={`/sessions/${sessionId}/review`}>read it in the review</Link>.
             </Message>
           )}
           <VisitButton view={view} roomId={room.id} accountId={accountId} send={send} />

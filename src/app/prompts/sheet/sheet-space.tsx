@@ -66,8 +66,10 @@ const look = {
   },
 }
 
-/** Longest sheet, in characters: some twenty pages. */
-const LONGEST_SHEET = 50_000
+/** Longest sheet, in characters: some 20,000 words. */
+const LONGEST_SHEET = 150_000
+/** Longest text that is pasted at once, in characters. */
+const LONGEST_PASTE = 50_000
 
 /** A long written answer that several write at once. */
 export default function Sheet({
@@ -91,7 +93,7 @@ export default function Sheet({
         // What is pasted comes as one change; one too large to be sent would never be saved.
         handlePaste: (view, event) => {
           const pasted = event.clipboardData?.getData('text/plain').length ?? 0
-          const tooLong = view.state.doc.content.size + pasted > LONGEST_SHEET
+          const tooLong = pasted > LONGEST_PASTE || view.state.doc.content.size + pasted > LONGEST_SHEET
           setRefused(tooLong)
           return tooLong
         },
@@ -133,7 +135,8 @@ export default function Sheet({
       {refused && (
         <Box p="8px">
           <Message kind="problem">
-            This was not pasted: a sheet has room for {LONGEST_SHEET.toLocaleString('en')} characters.
+            This was not pasted: a sheet has room for {LONGEST_SHEET.toLocaleString('en')} characters, of
+            which {LONGEST_PASTE.toLocaleString('en')} can be pasted at a time.
           </Message>
         </Box>
       )}
