@@ -104,7 +104,8 @@ async function phone(browser: Browser, made: MadeClass, cookie: string): Promise
 
 /** From each key to the next paint, as the browser tells it. */
 async function typed(page: Page, into: Locator): Promise<string> {
-  await into.click()
+  // Cards that others add move it about: it would be waited for to stand still.
+  await into.focus()
   await page.evaluate(() => {
     const kept = window as unknown as { keys: number[]; watching?: PerformanceObserver }
     kept.keys = []

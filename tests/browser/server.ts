@@ -99,6 +99,11 @@ export class TestServer {
     await this.tellAhead(milliseconds)
   }
 
+  /** So much time goes by while it does not run: it is told when it starts again. */
+  passWhileAway(milliseconds: number): void {
+    this.ahead += milliseconds
+  }
+
   private async tellAhead(milliseconds: number): Promise<void> {
     const moved = once(this.child as ChildProcess, 'message')
     this.child?.send({ moveClock: milliseconds })
