@@ -10,8 +10,9 @@ const PROMPTS: Prompt[] = [
   { id: 's', kind: 'sheet', text: 'Sheet?', settings: {} },
 ]
 /** Somebody else writes on the board so often meanwhile, in milliseconds. */
-const OTHERS_EVERY_MS = 250
+const OTHERS_EVERY_MS = 1_000
 const KEYS = 60
+const ANSWERS_WITHIN_MS = 30_000
 /** A phone is so many times slower than this machine. */
 const SLOWER = 4
 
@@ -64,7 +65,8 @@ async function withBoard(browser: Browser, cards: number, words: number): Promis
     told(`a key in the sheet ${await typed(page, page.locator('.ProseMirror'))}`)
     writing = false
     await others
-    await page.context().close()
+    // A page that does not answer is not waited for.
+    await Promise.race([page.context().close(), pause(5_000)])
   } finally {
     for (const each of people) each.leave()
     await made.server.remove()
@@ -105,7 +107,11 @@ async function phone(browser: Browser, made: MadeClass, cookie: string): Promise
 /** From each key to the next paint, as the browser tells it. */
 async function typed(page: Page, into: Locator): Promise<string> {
   // Cards that others add move it about: it would be waited for to stand still.
-  await into.focus()
+  const answers = await into.focus({ timeout: ANSWERS_WITHIN_MS }).then(
+    () => true,
+    () => false,
+  )
+  if (!answers) return `can't be typed: the page did not answer within ${ANSWERS_WITHIN_MS / 1000} s`
   await page.evaluate(() => {
     const kept = window as unknown as { keys: number[]; watching?: PerformanceObserver }
     kept.keys = []
