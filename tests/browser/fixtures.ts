@@ -294,6 +294,13 @@ export async function makeBoard(page: Page, server: TestServer, outline: string)
   await page.getByRole('button', { name: 'Make this board' }).click()
 }
 
+/** Adds a prompt to the first part of the board in the builder; it stands open there. */
+export async function addPrompt(page: Page, kind: RegExp, asks: string): Promise<void> {
+  await page.getByRole('button', { name: 'Add a prompt to part 1' }).click()
+  await page.getByRole('menuitem', { name: kind }).click()
+  await page.getByLabel('What it asks').fill(asks)
+}
+
 /** The space to answer a prompt on a participant's board. */
 export const space = (page: Page, prompt: string | RegExp): Locator =>
   page.getByRole('region', { name: prompt })

@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test'
 import jsQR from 'jsqr'
 import sharp from 'sharp'
 import {
+  addPrompt,
   expect,
   expectAccessible,
   joinOnPhone,
@@ -29,15 +30,10 @@ test('in pairs each asks and writes down the other’s answer, nobody their own;
   phone,
 }) => {
   await makeBoard(page, server, OUTLINE)
-  const add = async (kind: RegExp, asks: string) => {
-    await page.getByRole('button', { name: 'Add a prompt to part 1' }).click()
-    await page.getByRole('menuitem', { name: kind }).click()
-    await page.getByLabel('What it asks').fill(asks)
-  }
-  await add(/^Words/, 'The marsh in a word')
-  await add(/^Link/, 'Where it is')
+  await addPrompt(page, /^Words/, 'The marsh in a word')
+  await addPrompt(page, /^Link/, 'Where it is')
   await page.getByLabel('Address').fill('https://lowmarsh.example/paths')
-  await add(/^Table/, 'What the other said')
+  await addPrompt(page, /^Table/, 'What the other said')
   await page.getByLabel('Columns').fill('What they said')
   await page.getByText('One row for each person: the others ask and write').click()
   await expect(page.getByText('Kept.', { exact: true })).toBeVisible()

@@ -1,4 +1,5 @@
 import {
+  addPrompt,
   expect,
   expectAccessible,
   joinOnPhone,
@@ -23,9 +24,7 @@ test('a text is marked up together, with a picture of the library in it; questio
   phone,
 }) => {
   await makeBoard(page, server, OUTLINE)
-  await page.getByRole('button', { name: 'Add a prompt to part 1' }).click()
-  await page.getByRole('menuitem', { name: /^Sheet/ }).click()
-  await page.getByLabel('What it asks').fill('The ranger’s report')
+  await addPrompt(page, /^Sheet/, 'The ranger’s report')
   await page.getByLabel('Begins with').fill('# The jetty\nIt is safe and it will last.')
   await page.getByRole('checkbox', { name: 'Map of the marsh' }).check()
   await expect(page.getByText('Kept.', { exact: true })).toBeVisible()

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
 import {
+  addPrompt,
   expect,
   expectAccessible,
   joinOnPhone,
@@ -40,9 +41,7 @@ test('a worksheet of two parts with two pictures of the library: six copies, who
   await makeBoard(page, server, OUTLINE)
   await page.getByRole('button', { name: /Which does not belong, and why/ }).click()
   await page.getByText('Ask why').click()
-  await page.getByRole('button', { name: 'Add a prompt to part 1' }).click()
-  await page.getByRole('menuitem', { name: /^Pictures/ }).click()
-  await page.getByLabel('What it asks').fill('Look at both')
+  await addPrompt(page, /^Pictures/, 'Look at both')
   await page.getByRole('checkbox', { name: 'Two birds of the reeds' }).check()
   await page.getByRole('checkbox', { name: 'Map of the marsh' }).check()
   await expect(page.getByText('Kept.', { exact: true })).toBeVisible()

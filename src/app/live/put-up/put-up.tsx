@@ -49,14 +49,7 @@ export function PutUpOfAll({ view, send }: { view: LiveView; send: Send }) {
               if (await send({ type: 'put-up', roomId: null, promptId: event.target.value })) setOpen(false)
             }}
           >
-            <option value="" disabled>
-              Choose
-            </option>
-            {prompts.map(({ id, text }) => (
-              <option key={id} value={id}>
-                {text}
-              </option>
-            ))}
+            <Options first="Choose" prompts={prompts} />
           </Select>
         )}
       </Field>
@@ -65,9 +58,24 @@ export function PutUpOfAll({ view, send }: { view: LiveView; send: Send }) {
   )
 }
 
+type Prompts = readonly { id: string; text: string }[]
+
+const Options = ({ first, prompts }: { first: string; prompts: Prompts }) => (
+  <>
+    <option value="" disabled>
+      {first}
+    </option>
+    {prompts.map(({ id, text }) => (
+      <option key={id} value={id}>
+        {text}
+      </option>
+    ))}
+  </>
+)
+
 interface PutUpOfRoomProps {
   roomId: string
-  prompts: readonly { id: string; text: string }[]
+  prompts: Prompts
   view: LiveView
   send: Send
 }
@@ -89,14 +97,7 @@ export function PutUpOfRoom({ roomId, prompts, view: { putUp }, send }: PutUpOfR
           value={(isUp && putUp.promptId) || ''}
           onChange={event => send({ type: 'put-up', roomId, promptId: event.target.value })}
         >
-          <option value="" disabled>
-            or one prompt
-          </option>
-          {prompts.map(({ id, text }) => (
-            <option key={id} value={id}>
-              {text}
-            </option>
-          ))}
+          <Options first="or one prompt" prompts={prompts} />
         </Select>
       )}
       {isUp && (
