@@ -14,3 +14,5 @@ export interface Called {
 export const CARDS: Called = { one: 'card', many: 'cards' }
 
 export const LONGEST_CARD = 400
+
+export const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1)

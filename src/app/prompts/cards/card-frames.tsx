@@ -1,12 +1,12 @@
 import { Box } from '@chakra-ui/react'
-import type { ReactNode, RefObject } from 'react'
+import { type ReactNode, type RefObject, useRef } from 'react'
 import type * as Y from 'yjs'
 import { joinHeap, moveCard } from '~/core/boards/prompts/cards/arrange'
 import { cardMap } from '~/core/boards/prompts/cards/document'
 import { newId } from '../../ui/by-chance'
 import type { Dropped } from '../dragging/drag-places'
 import { DragHandle, useDragPlace, useDropSpace } from '../dragging/draggable'
-import { CARD_LOOK } from './card-look'
+import { useWasSeen } from './was-seen'
 
 interface ColumnFrameProps {
   place: number
@@ -30,16 +30,24 @@ export function ColumnFrame({ place, isAlone, children }: ColumnFrameProps) {
   )
 }
 
-/** The frame of a card, with the handle it is dragged by. */
-export function CardFrame({ id, children }: { id: string; children: ReactNode }) {
-  const { element, listeners, isOff } = useDragPlace(id)
+/** The frame of a card, with the handle it is dragged by. It says whether it ever was near what is seen. */
+export function CardFrame({ id, children }: { id: string; children: (wasSeen: boolean) => ReactNode }) {
+  const frame = useRef<HTMLLIElement>(null)
+  const wasSeen = useWasSeen(frame)
   return (
-    <Box as="li" {...CARD_LOOK} data-card={id} ref={element as RefObject<HTMLDivElement | null>}>
-      <Box position="absolute" top="4px" right="2px">
-        <DragHandle listeners={listeners} isOff={isOff} />
-      </Box>
-      {children}
-    </Box>
+    <li className="card" data-card={id} ref={frame}>
+      {wasSeen && <CardHandle id={id} frame={frame} />}
+      {children(wasSeen)}
+    </li>
+  )
+}
+
+function CardHandle({ id, frame }: { id: string; frame: RefObject<HTMLElement | null> }) {
+  const { listeners, isOff } = useDragPlace(id, frame)
+  return (
+    <div className="card-handle">
+      <DragHandle listeners={listeners} isOff={isOff} />
+    </div>
   )
 }
 

@@ -1,26 +1,18 @@
 import { Flex } from '@chakra-ui/react'
-import { useId, useState } from 'react'
-import type * as Y from 'yjs'
+import { useContext, useId, useState } from 'react'
 import { joinHeap, leaveHeap, moveCard } from '~/core/boards/prompts/cards/arrange'
-import { type Card, cardText } from '~/core/boards/prompts/cards/document'
+import type { StandingCard } from '~/core/boards/prompts/cards/document'
 import { Button } from '../../ui/button'
 import { newId } from '../../ui/by-chance'
 import { Select } from '../../ui/fields'
-import type { Called } from './called'
+import { type CardsHere, InColumn } from './cards-here'
 
-const saidOn = (doc: Y.Doc, promptId: string, id: string): string =>
-  cardText(doc, promptId, id)?.toString().trim().slice(0, 40) || 'an empty one'
+const saidOn = ({ text }: StandingCard): string => text.toString().trim().slice(0, 40) || 'an empty one'
 
 interface MoveCardProps {
-  doc: Y.Doc
-  promptId: string
-  card: Card
+  here: CardsHere
+  card: StandingCard
   column: number
-  /** The other cards of its column, in order, and where it stands among them. */
-  others: readonly Card[]
-  place: number
-  columns: readonly string[]
-  called: Called
 }
 
 /** Where a card can go, for keys and thumbs: up and down, into another column, onto another card's heap. */
@@ -34,7 +26,7 @@ export function MoveCard(props: MoveCardProps) {
         kind="bare"
         aria-expanded={isOpen}
         aria-controls={id}
-        aria-label={`Move the ${props.called.one}: ${saidOn(props.doc, props.promptId, props.card.id)}`}
+        aria-label={`Move the ${props.here.called.one}: ${saidOn(props.card)}`}
         onClick={() => setOpen(!isOpen)}
       >
         Move
@@ -48,16 +40,11 @@ export function MoveCard(props: MoveCardProps) {
   )
 }
 
-function Ways({
-  doc,
-  promptId,
-  card,
-  column,
-  others,
-  place,
-  columns,
-  onDone,
-}: MoveCardProps & { onDone: () => void }) {
+function Ways({ here, card, column, onDone }: MoveCardProps & { onDone: () => void }) {
+  const { doc, promptId, columns } = here
+  const inColumn = useContext(InColumn)
+  const others = inColumn.filter(({ id }) => id !== card.id)
+  const place = inColumn.findIndex(({ id }) => id === card.id)
   const to = (index: number) => moveCard(doc, promptId, card.id, column, others[index]?.id ?? null)
   return (
     <>
@@ -104,9 +91,9 @@ function Ways({
             <option value="">another card…</option>
             {others
               .filter(({ heap }) => heap === undefined || heap !== card.heap)
-              .map(({ id }) => (
-                <option key={id} value={id}>
-                  {saidOn(doc, promptId, id)}
+              .map(other => (
+                <option key={other.id} value={other.id}>
+                  {saidOn(other)}
                 </option>
               ))}
           </Select>

@@ -65,12 +65,13 @@ interface OwnPlace {
   isOff: boolean
 }
 
-/** Says where a thing is, for as long as it is there. */
-export function useDragPlace(id: string): OwnPlace {
+/** Says where a thing is, for as long as it is there: in an element of the caller's, or in one it is to give a ref. */
+export function useDragPlace(id: string, drawnIn?: RefObject<HTMLElement | null>): OwnPlace {
   const places = useContext(Places)
-  const element = useRef<HTMLElement>(null)
+  const own = useRef<HTMLElement>(null)
+  const element = drawnIn ?? own
   const listeners = useRef<DragListeners>(undefined)
-  useEffect(() => places?.add({ id, element, listeners }), [places, id])
+  useEffect(() => places?.add({ id, element, listeners }), [places, id, element])
   return { element, listeners, isOff: places === null }
 }
 

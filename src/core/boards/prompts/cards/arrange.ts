@@ -1,7 +1,7 @@
 /** Cards are moved between columns and up and down, and joined into heaps with a name. */
 import { generateNKeysBetween } from 'fractional-indexing'
 import type * as Y from 'yjs'
-import { type Card, cardMap, placeOf, readCards } from './document'
+import { cardMap, cardMaps, placeOf, readStanding, type StandingCard } from './document'
 
 export const heapsName = (promptId: string): string => `heaps:${promptId}`
 export const heapsOf = (doc: Y.Doc, promptId: string): Y.Map<unknown> => doc.getMap(heapsName(promptId))
@@ -31,9 +31,10 @@ export function moveCard(
   column: number,
   beforeId: string | null,
 ): void {
-  const moved = cardMap(doc, promptId, id)
+  const known = cardMaps(doc, promptId)
+  const moved = known.get(id)
   if (!moved || beforeId === id) return
-  const others = readCards(doc, promptId).filter(card => card.id !== id && (card.column ?? 0) === column)
+  const others = readStanding(doc, promptId).filter(card => card.id !== id && (card.column ?? 0) === column)
   const found = others.findIndex(card => card.id === beforeId)
   const index = found < 0 ? others.length : found
   doc.transact(() => {
@@ -41,7 +42,7 @@ export function moveCard(
       moved.set('column', column)
       moved.delete('heap')
     }
-    const maps = others.map(card => cardMap(doc, promptId, card.id) as Y.Map<unknown>)
+    const maps = others.flatMap(card => known.get(card.id) ?? [])
     const [before, after] = [maps.slice(0, index), maps.slice(index)]
     putBetween(before, moved, after)
   })
@@ -81,17 +82,19 @@ export const leaveHeap = (doc: Y.Doc, promptId: string, id: string): void => {
 }
 
 /** Cards of a column as they are shown: by themselves, or the cards of a heap together where its first one stands. */
-export interface Stack {
+export interface Stack<Placed> {
   heap: string | null
-  cards: Card[]
+  cards: Placed[]
 }
 
 /** A heap of one card is none. O(cards). */
-export function stacksOf(cards: readonly Card[]): Stack[] {
+export function stacksOf<Placed extends Pick<StandingCard, 'heap'>>(
+  cards: readonly Placed[],
+): Stack<Placed>[] {
   const sizes = new Map<string, number>()
   for (const { heap } of cards) if (heap) sizes.set(heap, (sizes.get(heap) ?? 0) + 1)
-  const byHeap = new Map<string, Stack>()
-  const stacks: Stack[] = []
+  const byHeap = new Map<string, Stack<Placed>>()
+  const stacks: Stack<Placed>[] = []
   for (const card of cards) {
     const heap = card.heap && (sizes.get(card.heap) ?? 0) > 1 ? card.heap : null
     const stack = heap === null ? undefined : byHeap.get(heap)
@@ -99,7 +102,7 @@ export function stacksOf(cards: readonly Card[]): Stack[] {
       stack.cards.push(card)
       continue
     }
-    const made: Stack = { heap, cards: [card] }
+    const made: Stack<Placed> = { heap, cards: [card] }
     stacks.push(made)
     if (heap !== null) byHeap.set(heap, made)
   }

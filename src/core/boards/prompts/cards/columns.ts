@@ -1,18 +1,18 @@
 /** Columns that cards stand in. */
-import type { Card } from './document'
+import type { StandingCard } from './document'
 
 /** The columns that are shown; one without a name when there are none. */
 export const columnsOf = ({ columns }: { columns?: string[] | undefined }): string[] =>
   columns?.length ? columns : ['']
 
 /** Cards column by column; those of a column there is not stand in the first. */
-export const byColumn = ({
+export const byColumn = <Placed extends Pick<StandingCard, 'column'>>({
   cards,
   columns = [''],
 }: {
-  cards: readonly Card[]
+  cards: readonly Placed[]
   columns?: readonly string[] | undefined
-}): Card[][] =>
+}): Placed[][] =>
   columns.map((_, place) =>
     cards.filter(({ column = 0 }) => (columns[column] === undefined ? 0 : column) === place),
   )

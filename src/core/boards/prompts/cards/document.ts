@@ -15,6 +15,11 @@ export interface Card {
   heap?: string
 }
 
+/** A card with its shared text instead of what it says. */
+export interface StandingCard extends Omit<Card, 'text'> {
+  text: Y.Text
+}
+
 export const cardsName = (promptId: string): string => `cards:${promptId}`
 export const cardsOf = (doc: Y.Doc, promptId: string): Y.Array<Y.Map<unknown>> =>
   doc.getArray(cardsName(promptId))
@@ -50,9 +55,23 @@ export const cardMap = (doc: Y.Doc, promptId: string, id: string): Y.Map<unknown
     .toArray()
     .find(candidate => isMap(candidate) && candidate.get('id') === id)
 
+/** All cards by their ids, also those that were taken away; the first of those that call themselves the same. O(cards). */
+export function cardMaps(doc: Y.Doc, promptId: string): Map<string, Y.Map<unknown>> {
+  const maps = new Map<string, Y.Map<unknown>>()
+  for (const card of cardsOf(doc, promptId)) {
+    const id = isMap(card) ? card.get('id') : undefined
+    if (isMap(card) && typeof id === 'string' && !maps.has(id)) maps.set(id, card)
+  }
+  return maps
+}
+
 /** The cards under a prompt as they stand there, in order. */
 export const readCards = (doc: Y.Doc, promptId: string): Card[] =>
   inOrder(cardsOf(doc, promptId).toArray()).flatMap(readCard)
+
+/** The same, each with its shared text. */
+export const readStanding = (doc: Y.Doc, promptId: string): StandingCard[] =>
+  inOrder(cardsOf(doc, promptId).toArray()).flatMap(card => (isRemoved(card) ? [] : standingIn(card)))
 
 /** Maps of cards as they are shown: those with a place of their own by it, then the others as they were added. */
 function inOrder(cards: readonly unknown[]): readonly unknown[] {
@@ -84,7 +103,10 @@ export const readCard = (card: unknown): Card[] => (isRemoved(card) ? [] : cardI
 
 const isRemoved = (card: unknown): boolean => isMap(card) && card.get('removed') === true
 
-function cardIn(card: unknown): Card[] {
+const cardIn = (card: unknown): Card[] =>
+  standingIn(card).map(({ text, ...standing }) => ({ ...standing, text: text.toString() }))
+
+function standingIn(card: unknown): StandingCard[] {
   if (!isMap(card)) return []
   const id = card.get('id')
   const text = card.get('text')
@@ -94,7 +116,7 @@ function cardIn(card: unknown): Card[] {
   return [
     {
       id,
-      text: text.toString(),
+      text,
       ...(typeof column === 'number' && Number.isInteger(column) && column > 0 && { column }),
       ...(typeof heap === 'string' && PIECE_ID.test(heap) && { heap }),
     },
