@@ -1,5 +1,5 @@
 import { Box, chakra, Stack } from '@chakra-ui/react'
-import { type ComponentType, type ReactNode, Suspense } from 'react'
+import { type ComponentType, memo, type ReactNode, Suspense } from 'react'
 import type { Board } from '~/core/boards/board'
 import { type PartShown, partsOf } from '~/core/boards/parts'
 import { UNKNOWN_KIND } from '../prompts/answer-view'
@@ -7,6 +7,7 @@ import { lookOf } from '../prompts/looks'
 import type { HiddenHere, PromptSpaceProps } from '../prompts/prompt-space'
 import { Button } from '../ui/button'
 import { Message } from '../ui/layout'
+import { useSame } from '../ui/use-same'
 import { Instructions } from './instructions'
 
 export interface PartsHere {
@@ -33,7 +34,8 @@ interface BoardBodyProps {
 }
 
 /** What a board asks, part by part, with the space to answer each. */
-export function BoardBody({ connection, board, me, names, full, authors, parts, hidden }: BoardBodyProps) {
+export const BoardBody = memo(function BoardBody(props: BoardBodyProps) {
+  const { connection, board, me, names, full, authors, parts, hidden } = props
   const shown = partsOf(board)
   const inOrder = shown.flatMap(({ prompts }) => prompts)
   return (
@@ -82,7 +84,7 @@ export function BoardBody({ connection, board, me, names, full, authors, parts, 
       )}
     </Stack>
   )
-}
+})
 
 interface PartProps {
   part: PartShown
@@ -134,7 +136,14 @@ function Part({ part, place, isOnly, parts, children }: PartProps) {
   )
 }
 
-function PromptSpace(props: PromptSpaceProps) {
+/** Who wrote under other prompts is nothing to one. */
+function PromptSpace({ authors, ...props }: PromptSpaceProps) {
+  const { id } = props.prompt
+  const ofPrompt = Object.entries(authors).filter(([piece]) => piece.startsWith(`${id}/`))
+  return <SpaceOfKind {...props} authors={useSame(Object.fromEntries(ofPrompt))} />
+}
+
+const SpaceOfKind = memo(function SpaceOfKind(props: PromptSpaceProps) {
   const Space = lookOf(props.prompt.kind)?.Space as ComponentType<PromptSpaceProps> | undefined
   if (!Space) return <chakra.p color="quiet">{UNKNOWN_KIND}</chakra.p>
   return (
@@ -142,4 +151,4 @@ function PromptSpace(props: PromptSpaceProps) {
       <Space {...props} />
     </Suspense>
   )
-}
+})

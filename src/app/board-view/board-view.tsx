@@ -1,8 +1,9 @@
 import { Box, chakra } from '@chakra-ui/react'
-import { useEffect, useState, useSyncExternalStore } from 'react'
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react'
 import type { Board } from '~/core/boards/board'
 import { BoardConnection, type BoardStatus } from '../live-client/board-connection'
 import type { HiddenHere } from '../prompts/prompt-space'
+import { useSame, useSameActs } from '../ui/use-same'
 import { BoardBody, type PartsHere } from './board-body'
 import { Instructions } from './instructions'
 
@@ -17,8 +18,8 @@ export interface BoardViewProps {
   names: Readonly<Record<string, string>>
   onStatus?: (status: BoardStatus['saved']) => void
   /** What is said of its parts, by those who work on it. */
-  parts?: PartsHere
-  hidden?: HiddenHere
+  parts?: PartsHere | undefined
+  hidden?: HiddenHere | undefined
 }
 
 /** A room's own copy of a board, alive: what others write appears as they write it. */
@@ -34,35 +35,49 @@ export function BoardView(props: BoardViewProps) {
   )
 }
 
-function LiveBoard({ copyId, board, me, keptFor, names, onStatus, parts, hidden }: BoardViewProps) {
+function LiveBoard({ copyId, keptFor, onStatus, ...shown }: BoardViewProps) {
+  const steady = useSteady(shown)
+  const { board, me } = steady
   const connection = useBoardConnection(copyId, me?.id ?? null, keptFor ?? null)
-  const heading = (
-    <Box mb="16px">
-      <chakra.h2 fontSize="l" mb="8px">
-        {board.title}
-      </chakra.h2>
-      <Instructions steps={board.steps} />
-    </Box>
-  )
   return (
     <Box>
-      {heading}
-      {connection ? (
-        <OpenBoard
-          connection={connection}
-          board={board}
-          me={me}
-          names={names}
-          onStatus={onStatus}
-          parts={parts}
-          hidden={hidden}
-        />
-      ) : (
-        <Opening />
-      )}
+      <Box mb="16px">
+        <chakra.h2 fontSize="l" mb="8px">
+          {board.title}
+        </chakra.h2>
+        <Instructions steps={board.steps} />
+      </Box>
+      {connection ? <OpenBoard connection={connection} onStatus={onStatus} {...steady} /> : <Opening />}
     </Box>
   )
 }
+
+type Shown = Omit<BoardViewProps, 'copyId' | 'keptFor' | 'onStatus'>
+
+/** The same objects for as long as they say the same, whatever else is new on the page: a board is much to draw. */
+function useSteady({ board, me, names, parts, hidden }: Shown): Shown {
+  const { onDone, onOpen } = useSameActs({
+    onDone: parts?.onDone ?? NOTHING,
+    onOpen: hidden?.onOpen ?? NOTHING,
+  })
+  const says = useSame({
+    board,
+    me,
+    names,
+    parts: parts && { shut: parts.shut, done: parts.done },
+    hidden: hidden && { openedBy: hidden.openedBy },
+  })
+  return useMemo(
+    () => ({
+      ...says,
+      parts: says.parts && { ...says.parts, onDone },
+      hidden: says.hidden && { ...says.hidden, onOpen },
+    }),
+    [says, onDone, onOpen],
+  )
+}
+
+const NOTHING = () => undefined
 
 const Opening = () => (
   <chakra.p role="status" color="quiet">
@@ -70,7 +85,7 @@ const Opening = () => (
   </chakra.p>
 )
 
-type OpenBoardProps = Omit<BoardViewProps, 'copyId' | 'keptFor'> & { connection: BoardConnection }
+type OpenBoardProps = Shown & Pick<BoardViewProps, 'onStatus'> & { connection: BoardConnection }
 
 function OpenBoard({ connection, onStatus, ...props }: OpenBoardProps) {
   const status = useSyncExternalStore(connection.subscribe, connection.getStatus, connection.getStatus)

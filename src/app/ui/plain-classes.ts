@@ -61,7 +61,7 @@ export const plainClasses = {
     bg: 'live',
   },
   '.lane-name[data-away] .lane-presence': { borderColor: 'edge', bg: 'transparent' },
-  // Cards on a board: a thousand on one page (see one-card.tsx). Those out of sight are not laid out.
+  // Cards on a board: a thousand on one page (see one-card.tsx).
   '.cards': {
     display: 'grid',
     gap: '8px',
@@ -77,8 +77,7 @@ export const plainClasses = {
     borderWidth: '1px',
     borderRadius: '6px',
     bg: 'panel',
-    contentVisibility: 'auto',
-    containIntrinsicSize: 'auto 78px',
+    minHeight: '78px',
   },
   '.card-handle': { position: 'absolute', top: '4px', right: '2px' },
   '.card-text': { flex: '1', fontSize: 'm', whiteSpace: 'pre-wrap', overflowWrap: 'anywhere' },

@@ -1,9 +1,10 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
-import type { ReactNode } from 'react'
+import { type ReactNode, useSyncExternalStore } from 'react'
 import type { ParticipantView } from '~/core/live/views'
 import { TimeLeft } from '../../live/rounds/time-left'
 import type { BoardStatus } from '../../live-client/board-connection'
 import type { OpensWithoutLine } from '../../live-client/kept/use-kept-here'
+import type { LastTold } from '../../live-client/last-told'
 
 interface PlaceHeadProps {
   view: ParticipantView
@@ -12,7 +13,7 @@ interface PlaceHeadProps {
   /** Whether, closed or loaded again, the page comes back without a line too. */
   opensWithoutLine: OpensWithoutLine
   /** Whether what was written is on disk; null without a board. */
-  saved: BoardStatus['saved'] | null
+  saved: LastTold<BoardStatus['saved']> | null
   /** Whose page this is. */
   children: ReactNode
 }
@@ -64,17 +65,18 @@ export function PlaceHead({ view, pageMadeAt, line, opensWithoutLine, saved, chi
               .map(member => (member.connected ? member.shownName : `${member.shownName} (away)`))
               .join(', ') || 'nobody yet'}
           </chakra.p>
-          {saved && (
-            <chakra.p
-              role="status"
-              color={lost(saved) ? 'ask' : 'quiet'}
-              fontWeight={lost(saved) ? '600' : '400'}
-            >
-              {SAVED_WORDS[saved]}
-            </chakra.p>
-          )}
+          {saved && <Saved saved={saved} />}
         </Flex>
       )}
     </Box>
+  )
+}
+
+function Saved({ saved }: { saved: LastTold<BoardStatus['saved']> }) {
+  const now = useSyncExternalStore(saved.subscribe, saved.get, saved.get)
+  return (
+    <chakra.p role="status" color={lost(now) ? 'ask' : 'quiet'} fontWeight={lost(now) ? '600' : '400'}>
+      {SAVED_WORDS[now]}
+    </chakra.p>
   )
 }

@@ -17,6 +17,7 @@ import type { BoardStatus } from '../../live-client/board-connection'
 import { forgetSoon } from '../../live-client/kept/kept-page'
 import { useKeptHere } from '../../live-client/kept/use-kept-here'
 import { useKeptView } from '../../live-client/kept/use-kept-view'
+import { LastTold } from '../../live-client/last-told'
 import { useLiveStore, useSnapshot } from '../../live-client/use-live'
 import { whenMet } from '../../prompts/when-met'
 import { Button } from '../../ui/button'
@@ -44,7 +45,7 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
   useKeptView(store, { sessionId, participantId: first.me.id, madeAt: now, isKept })
   const { view, line } = useSnapshot(store)
   const [problem, setProblem] = useState<string | null>(null)
-  const [saved, setSaved] = useState<BoardStatus['saved']>('stored')
+  const [saved] = useState(() => new LastTold<BoardStatus['saved']>('stored'))
   const send: SendFromPlace = async request => {
     const answer = await ask(`/s/${sessionId}/commands`, request)
     setProblem(answer.ok ? null : answer.message)
@@ -138,7 +139,7 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
                 me={{ id: view.me.id }}
                 keptFor={sessionId}
                 names={Object.fromEntries(whereabouts.members.map(member => [member.id, member.shownName]))}
-                onStatus={setSaved}
+                onStatus={saved.tell}
                 parts={{
                   shut: view.partsShut,
                   done: view.partsDone,

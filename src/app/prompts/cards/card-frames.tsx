@@ -6,7 +6,7 @@ import { cardMap } from '~/core/boards/prompts/cards/document'
 import { newId } from '../../ui/by-chance'
 import type { Dropped } from '../dragging/drag-places'
 import { DragHandle, useDragPlace, useDropSpace } from '../dragging/draggable'
-import { useWasSeen } from './was-seen'
+import { type RunsInSight, useWasSeen } from './runs-in-sight'
 
 interface ColumnFrameProps {
   place: number
@@ -30,10 +30,18 @@ export function ColumnFrame({ place, isAlone, children }: ColumnFrameProps) {
   )
 }
 
+interface CardFrameProps {
+  id: string
+  runs: RunsInSight
+  /** In its column. */
+  place: number
+  children: (wasSeen: boolean) => ReactNode
+}
+
 /** The frame of a card, with the handle it is dragged by. It says whether it ever was near what is seen. */
-export function CardFrame({ id, children }: { id: string; children: (wasSeen: boolean) => ReactNode }) {
+export function CardFrame({ id, runs, place, children }: CardFrameProps) {
   const frame = useRef<HTMLLIElement>(null)
-  const wasSeen = useWasSeen(frame)
+  const wasSeen = useWasSeen(runs, place, frame)
   return (
     <li className="card" data-card={id} ref={frame}>
       {wasSeen && <CardHandle id={id} frame={frame} />}

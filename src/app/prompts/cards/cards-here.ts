@@ -1,6 +1,5 @@
-import { createContext } from 'react'
 import type * as Y from 'yjs'
-import type { StandingCard } from '~/core/boards/prompts/cards/document'
+import type { Arrangement } from '~/core/boards/prompts/cards/arrangement'
 import type { Called } from './called'
 
 /** What all cards under a prompt have in common: the same object for as long as nothing of it changes. */
@@ -9,10 +8,9 @@ export interface CardsHere {
   promptId: string
   readOnly: boolean
   full: boolean
+  /** Where they stand: followed only where that counts, so that the others need not know. */
+  arrangement: Arrangement
   columns: readonly string[]
   called: Called
   onRemove: (id: string) => void
 }
-
-/** The cards of the column a card stands in: read only where it is to be moved, so that the others need not know. */
-export const InColumn = createContext<readonly StandingCard[]>([])

@@ -5,9 +5,10 @@ import type * as Y from 'yjs'
 import { heapsOf, readHeaps } from '~/core/boards/prompts/cards/arrange'
 import { Arrangement } from '~/core/boards/prompts/cards/arrangement'
 import { byColumn, columnsOf } from '~/core/boards/prompts/cards/columns'
-import { addCard, putCardBack, removeCard, type StandingCard } from '~/core/boards/prompts/cards/document'
+import { addCard, putCardBack, removeCard } from '~/core/boards/prompts/cards/document'
 import { Button } from '../../ui/button'
 import { newId } from '../../ui/by-chance'
+import { useSame } from '../../ui/use-same'
 import { Draggable } from '../dragging/draggable'
 import type { PromptSpaceProps } from '../prompt-space'
 import { useShared } from '../use-shared'
@@ -24,7 +25,8 @@ export function CardsSpace(props: PromptSpaceProps<'cards'> & { called?: Called 
   const { doc } = connection
   const { mostEach, mostGroup } = prompt.settings
   const columns = useSame(columnsOf(prompt.settings))
-  const cards = useArrangement(doc, prompt.id)
+  const arrangement = useMemo(() => new Arrangement(doc, prompt.id), [doc, prompt.id])
+  const cards = useSyncExternalStore(arrangement.follow, arrangement.get, arrangement.get)
   const heaps = useHeaps(doc, prompt.id)
   const [justRemoved, setJustRemoved] = useState<string | null>(null)
   const mine = cards.filter(({ id }) => myName !== null && authors[`${prompt.id}/${id}`] === myName).length
@@ -35,6 +37,7 @@ export function CardsSpace(props: PromptSpaceProps<'cards'> & { called?: Called 
       promptId: prompt.id,
       readOnly,
       full,
+      arrangement,
       columns,
       called,
       onRemove(id) {
@@ -42,7 +45,7 @@ export function CardsSpace(props: PromptSpaceProps<'cards'> & { called?: Called 
         setJustRemoved(id)
       },
     }),
-    [doc, prompt.id, readOnly, full, columns, called],
+    [doc, prompt.id, readOnly, full, arrangement, columns, called],
   )
   const byPlace = byColumn({ cards, columns })
   return (
@@ -102,7 +105,7 @@ export function CardsSpace(props: PromptSpaceProps<'cards'> & { called?: Called 
           onAdd={text => addHere(props, called, text)}
         />
       )}
-      <Removed doc={doc} promptId={prompt.id} authors={authors} readOnly={readOnly} called={called} />
+      <Removed here={here} authors={authors} />
     </Box>
   )
 }
@@ -118,18 +121,6 @@ function addHere(
     addCard(doc, prompt.id, id, text, column)
     called.onAdded?.(id)
   })
-}
-
-/** The cards where they stand: writing on one draws nothing of this anew. */
-function useArrangement(doc: Y.Doc, promptId: string): readonly StandingCard[] {
-  const arrangement = useMemo(() => new Arrangement(doc, promptId), [doc, promptId])
-  return useSyncExternalStore(arrangement.follow, arrangement.get, arrangement.get)
-}
-
-/** The same list for as long as the same words stand in it. */
-function useSame(words: readonly string[]): readonly string[] {
-  const said = JSON.stringify(words)
-  return useMemo(() => JSON.parse(said) as string[], [said])
 }
 
 function useHeaps(doc: Y.Doc, promptId: string): ReadonlyMap<string, string> {

@@ -1,12 +1,13 @@
 import { Box, chakra } from '@chakra-ui/react'
-import type { ReactNode } from 'react'
+import { type ReactNode, useState } from 'react'
 import { nameHeap, stacksOf } from '~/core/boards/prompts/cards/arrange'
 import type { StandingCard } from '~/core/boards/prompts/cards/document'
 import { capital } from './called'
 import { ColumnFrame } from './card-frames'
-import { type CardsHere, InColumn } from './cards-here'
+import type { CardsHere } from './cards-here'
 import { HeapName } from './heap-name'
 import { OneCard } from './one-card'
+import { RunsInSight } from './runs-in-sight'
 
 interface ColumnProps {
   here: CardsHere
@@ -22,7 +23,8 @@ interface ColumnProps {
 export function Column({ here, place, cards, heaps, authors, myName, children }: ColumnProps) {
   const { doc, promptId, readOnly, full, columns, called } = here
   const name = columns[place] ?? ''
-  const places = called.numbered ? new Map(cards.map(({ id }, index) => [id, index + 1])) : null
+  const [runs] = useState(() => new RunsInSight())
+  const places = new Map(cards.map((card, index) => [card, index]))
   const draw = (card: StandingCard) => {
     const author = authors[`${promptId}/${card.id}`]
     return (
@@ -31,52 +33,51 @@ export function Column({ here, place, cards, heaps, authors, myName, children }:
         here={here}
         card={card}
         column={place}
+        place={places.get(card) ?? 0}
+        runs={runs}
         author={author}
         isMine={author === (myName ?? undefined)}
-        number={places?.get(card.id) ?? null}
         canMove={cards.length > 1 || columns.length > 1}
       />
     )
   }
   return (
-    <InColumn value={cards}>
-      <ColumnFrame place={place} isAlone={columns.length === 1}>
-        {name && (
-          <chakra.h4 fontSize="m" mb="6px">
-            {name}{' '}
-            <chakra.span color="quiet" fontWeight="400">
-              {cards.length}
-            </chakra.span>
-          </chakra.h4>
+    <ColumnFrame place={place} isAlone={columns.length === 1}>
+      {name && (
+        <chakra.h4 fontSize="m" mb="6px">
+          {name}{' '}
+          <chakra.span color="quiet" fontWeight="400">
+            {cards.length}
+          </chakra.span>
+        </chakra.h4>
+      )}
+      <ul className="cards" aria-label={name || capital(called.many)}>
+        {stacksOf(cards).map(({ heap, cards: stacked }) =>
+          heap === null ? (
+            stacked.map(draw)
+          ) : (
+            <Box
+              as="li"
+              key={heap}
+              gridColumn="1 / -1"
+              borderWidth="1px"
+              borderColor="edge"
+              borderRadius="8px"
+              p="8px"
+            >
+              <HeapName
+                name={heaps.get(heap) ?? ''}
+                readOnly={readOnly || full}
+                onName={said => nameHeap(doc, promptId, heap, said)}
+              />
+              <ul className="cards" aria-label={heaps.get(heap) || 'Heap'}>
+                {stacked.map(draw)}
+              </ul>
+            </Box>
+          ),
         )}
-        <ul className="cards" aria-label={name || capital(called.many)}>
-          {stacksOf(cards).map(({ heap, cards: stacked }) =>
-            heap === null ? (
-              stacked.map(draw)
-            ) : (
-              <Box
-                as="li"
-                key={heap}
-                gridColumn="1 / -1"
-                borderWidth="1px"
-                borderColor="edge"
-                borderRadius="8px"
-                p="8px"
-              >
-                <HeapName
-                  name={heaps.get(heap) ?? ''}
-                  readOnly={readOnly || full}
-                  onName={said => nameHeap(doc, promptId, heap, said)}
-                />
-                <ul className="cards" aria-label={heaps.get(heap) || 'Heap'}>
-                  {stacked.map(draw)}
-                </ul>
-              </Box>
-            ),
-          )}
-        </ul>
-        {children}
-      </ColumnFrame>
-    </InColumn>
+      </ul>
+      {children}
+    </ColumnFrame>
   )
 }

@@ -1,11 +1,12 @@
 import { Flex } from '@chakra-ui/react'
-import { useContext, useId, useState } from 'react'
+import { useId, useState, useSyncExternalStore } from 'react'
 import { joinHeap, leaveHeap, moveCard } from '~/core/boards/prompts/cards/arrange'
+import { byColumn } from '~/core/boards/prompts/cards/columns'
 import type { StandingCard } from '~/core/boards/prompts/cards/document'
 import { Button } from '../../ui/button'
 import { newId } from '../../ui/by-chance'
 import { Select } from '../../ui/fields'
-import { type CardsHere, InColumn } from './cards-here'
+import type { CardsHere } from './cards-here'
 
 const saidOn = ({ text }: StandingCard): string => text.toString().trim().slice(0, 40) || 'an empty one'
 
@@ -41,8 +42,9 @@ export function MoveCard(props: MoveCardProps) {
 }
 
 function Ways({ here, card, column, onDone }: MoveCardProps & { onDone: () => void }) {
-  const { doc, promptId, columns } = here
-  const inColumn = useContext(InColumn)
+  const { doc, promptId, columns, arrangement } = here
+  const cards = useSyncExternalStore(arrangement.follow, arrangement.get, arrangement.get)
+  const inColumn = byColumn({ cards, columns })[column] ?? []
   const others = inColumn.filter(({ id }) => id !== card.id)
   const place = inColumn.findIndex(({ id }) => id === card.id)
   const to = (index: number) => moveCard(doc, promptId, card.id, column, others[index]?.id ?? null)

@@ -6,39 +6,34 @@ import { CardFrame } from './card-frames'
 import type { CardsHere } from './cards-here'
 import { MoveCard } from './move-card'
 import { RemoveCard } from './removed-cards'
+import type { RunsInSight } from './runs-in-sight'
 
 export interface OneCardProps {
   here: CardsHere
   card: StandingCard
   column: number
+  /** Where it stands in its column, from 0. */
+  place: number
+  runs: RunsInSight
   author: string | undefined
   isMine: boolean
-  /** By which it is found elsewhere; null where cards have none. */
-  number: number | null
   canMove: boolean
 }
 
 /**
  * A card with its text and what can be done with it. There can be a thousand: each is drawn anew only when something of it
- * changes, and until it first comes near what is seen, only what it says stands there.
+ * changes, and until it first comes near what is seen, only its frame stands there.
  */
 export const OneCard = memo(function OneCard(props: OneCardProps) {
-  const { id, text } = props.card
+  const { card, runs, place } = props
   return (
-    <CardFrame id={id}>
-      {wasSeen => (wasSeen ? <OpenCard {...props} /> : <Said {...props} text={text.toString()} />)}
+    <CardFrame id={card.id} runs={runs} place={place}>
+      {wasSeen => wasSeen && <OpenCard {...props} />}
     </CardFrame>
   )
 })
 
-const Said = ({ text, author }: OneCardProps & { text: string }) => (
-  <>
-    <p className="card-text">{text}</p>
-    <div className="card-foot">{author}</div>
-  </>
-)
-
-function OpenCard({ here, card, column, author, isMine, number, canMove }: OneCardProps) {
+function OpenCard({ here, card, column, place, author, isMine, canMove }: OneCardProps) {
   const { readOnly, full, called, onRemove } = here
   const shared = useSharedText(card.text)
   return (
@@ -57,7 +52,7 @@ function OpenCard({ here, card, column, author, isMine, number, canMove }: OneCa
       )}
       <div className="card-foot">
         <span>
-          {number !== null && <b>{number}</b>}
+          {called.numbered && <b>{place + 1}</b>}
           {author}
         </span>
         {!readOnly && (

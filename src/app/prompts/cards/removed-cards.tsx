@@ -1,11 +1,10 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
-import { useState } from 'react'
-import type * as Y from 'yjs'
-import { cardsOf, putCardBack, removedCards } from '~/core/boards/prompts/cards/document'
+import { useState, useSyncExternalStore } from 'react'
+import { putCardBack } from '~/core/boards/prompts/cards/document'
 import { Button } from '../../ui/button'
 import type { PromptSpaceProps } from '../prompt-space'
-import { useShared } from '../use-shared'
 import type { Called } from './called'
+import type { CardsHere } from './cards-here'
 
 interface RemoveCardProps {
   text: string
@@ -52,22 +51,18 @@ export function RemoveCard({ text, author, mine, called, onRemove }: RemoveCardP
 }
 
 interface RemovedProps {
-  doc: Y.Doc
-  promptId: string
+  here: Pick<CardsHere, 'doc' | 'promptId' | 'readOnly' | 'called' | 'arrangement'>
   authors: PromptSpaceProps['authors']
-  readOnly: boolean
-  called: Called
 }
 
-/** Cards that were taken away; whoever works here can put them back. */
-export function Removed({ doc, promptId, authors, readOnly, called }: RemovedProps) {
-  const ids = useShared(cardsOf(doc, promptId) as unknown as Y.AbstractType<unknown>, () =>
-    removedCards(doc, promptId)
-      .map(card => card.id)
-      .join(' '),
-  )
-  if (ids === '') return null
-  const cards = removedCards(doc, promptId)
+/** Cards that were taken away; whoever works here can put them back. Those that said nothing are left out. */
+export function Removed({ here, authors }: RemovedProps) {
+  const { doc, promptId, readOnly, called, arrangement } = here
+  const removed = useSyncExternalStore(arrangement.follow, arrangement.getRemoved, arrangement.getRemoved)
+  const cards = removed
+    .map(({ id, text }) => ({ id, text: text.toString() }))
+    .filter(({ text }) => text.trim() !== '')
+  if (cards.length === 0) return null
   return (
     <chakra.details mt="10px" fontSize="s">
       <chakra.summary cursor="pointer" color="quiet" minH="24px">

@@ -1,5 +1,7 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
+import { useMemo } from 'react'
+import { Arrangement } from '~/core/boards/prompts/cards/arrangement'
 import { removeCard } from '~/core/boards/prompts/cards/document'
 import { checklist } from '~/core/boards/prompts/checklist/checklist'
 import { addLine, giveLine, type Line, LONGEST_LINE, tick } from '~/core/boards/prompts/checklist/document'
@@ -25,6 +27,7 @@ export default function ChecklistSpace({
 }: PromptSpaceProps<'checklist'>) {
   const { doc } = connection
   const answer = useAnswer(doc, checklist, prompt)
+  const arrangement = useMemo(() => new Arrangement(doc, prompt.id), [doc, prompt.id])
   const done = answer.lines.filter(line => line.done).length
   const count = answer.lines.length
   return (
@@ -66,7 +69,7 @@ export default function ChecklistSpace({
           ))}
         </Stack>
       )}
-      <Removed doc={doc} promptId={prompt.id} authors={authors} readOnly={readOnly} called={LINES} />
+      <Removed here={{ doc, promptId: prompt.id, readOnly, called: LINES, arrangement }} authors={authors} />
       {!readOnly && prompt.settings.add && (
         <OneLine
           kept={`line-${connection.copyId}-${prompt.id}`}

@@ -284,13 +284,17 @@ function PinButton({ id, number, text, pin, tall, readOnly, onPin }: PinButtonPr
   )
 }
 
+/** Remarks that were far away are drawn once they come near, which is waited for so many times. */
+const LONGEST_FRAMES = 30
+
 /** Goes to the words of a remark; they may be drawn only in a moment. */
-export function focusRemark(id: string): void {
+export function focusRemark(id: string, frames = LONGEST_FRAMES): void {
   requestAnimationFrame(() => {
     const card = document.querySelector<HTMLElement>(`[data-card="${CSS.escape(id)}"]`)
     const field = card?.querySelector('textarea')
-    if (field) field.focus()
-    else card?.scrollIntoView({ block: 'nearest' })
+    if (field) return field.focus()
+    card?.scrollIntoView({ block: 'nearest' })
+    if (frames > 0 && !card?.hasChildNodes()) focusRemark(id, frames - 1)
   })
 }
 

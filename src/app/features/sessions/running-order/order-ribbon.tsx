@@ -8,7 +8,7 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core'
-import { memo, type PointerEvent, useLayoutEffect, useRef, useState } from 'react'
+import { memo, type PointerEvent, useRef, useState } from 'react'
 import {
   type Segment,
   segmentName,
@@ -18,6 +18,7 @@ import {
   withMoved,
 } from '~/core/schedule/running-order'
 import { timeOfDay } from '~/core/schedule/session-time'
+import { useSameActs } from '../../../ui/use-same'
 
 interface RibbonProps {
   segments: Segment[]
@@ -112,26 +113,12 @@ export const OrderRibbon = memo(function OrderRibbon(props: RibbonProps) {
 export const segmentId = (id: string) => `segment-${id}`
 
 /** What can be done with a segment, by its id. */
-interface Acts {
+type Acts = {
   choose: (id: string) => void
   /** Whether the key did something. */
   key: (id: string, key: string, alt: boolean) => boolean
   /** How far its edge is pulled, in pixels, and whether it was let go. */
   pull: (id: string, pixels: number, done: boolean) => void
-}
-
-/** The same object as long as the ribbon stands, doing what was last said: a segment is drawn again only when it is another. */
-function useSameActs(does: Acts): Acts {
-  const latest = useRef(does)
-  useLayoutEffect(() => {
-    latest.current = does
-  })
-  const [same] = useState<Acts>(() => ({
-    choose: id => latest.current.choose(id),
-    key: (id, key, alt) => latest.current.key(id, key, alt),
-    pull: (id, pixels, done) => latest.current.pull(id, pixels, done),
-  }))
-  return same
 }
 
 interface SegmentProps {

@@ -73,11 +73,14 @@ export const readCards = (doc: Y.Doc, promptId: string): Card[] =>
 export const readStanding = (doc: Y.Doc, promptId: string): StandingCard[] =>
   inOrder(cardsOf(doc, promptId).toArray()).flatMap(card => (isRemoved(card) ? [] : standingIn(card)))
 
-/** Maps of cards as they are shown: those with a place of their own by it, then the others as they were added. */
-function inOrder(cards: readonly unknown[]): readonly unknown[] {
-  if (!cards.some(card => placeOf(card) !== null)) return cards
+/**
+ * Maps of cards as they are shown: those with a place of their own by it, then the others as they were added. `atOf` says what
+ * place each has.
+ */
+export function inOrder(cards: readonly unknown[], atOf = placeOf): readonly unknown[] {
+  if (!cards.some(card => atOf(card) !== null)) return cards
   return cards.toSorted((one, other) => {
-    const [at, otherAt] = [placeOf(one), placeOf(other)]
+    const [at, otherAt] = [atOf(one), atOf(other)]
     if (at === otherAt) return 0
     if (at === null || otherAt === null) return at === null ? 1 : -1
     return at < otherAt ? -1 : 1
@@ -101,12 +104,13 @@ export const removedCards = (doc: Y.Doc, promptId: string): Card[] =>
 /** A card as it stands in the list; nothing when it was taken away, or does not have the shape of one. */
 export const readCard = (card: unknown): Card[] => (isRemoved(card) ? [] : cardIn(card))
 
-const isRemoved = (card: unknown): boolean => isMap(card) && card.get('removed') === true
+export const isRemoved = (card: unknown): boolean => isMap(card) && card.get('removed') === true
 
 const cardIn = (card: unknown): Card[] =>
   standingIn(card).map(({ text, ...standing }) => ({ ...standing, text: text.toString() }))
 
-function standingIn(card: unknown): StandingCard[] {
+/** The same with its shared text, whether it was taken away or not; nothing when it does not have the shape of a card. */
+export function standingIn(card: unknown): StandingCard[] {
   if (!isMap(card)) return []
   const id = card.get('id')
   const text = card.get('text')
