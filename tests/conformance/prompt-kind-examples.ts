@@ -1,8 +1,9 @@
 /** What the conformance suite has to know of each kind to try it: a kind without an example does not compile. */
 import fc from 'fast-check'
 import * as Y from 'yjs'
-import { joinHeap, leaveHeap, moveCard, nameHeap } from '~/core/boards/prompts/cards/arrange'
+import { joinHeap, leaveHeap, moveCard } from '~/core/boards/prompts/cards/arrange'
 import { addCard, cardsOf, cardText, putCardBack, removeCard } from '~/core/boards/prompts/cards/document'
+import { nameHeap } from '~/core/boards/prompts/cards/heaps'
 import { giveLine, tick, ticksOf } from '~/core/boards/prompts/checklist/document'
 import { becauseOf, decidedOf } from '~/core/boards/prompts/choice/document'
 import { marksOf, pinTo, putMark, SHAPES } from '~/core/boards/prompts/drawing/document'

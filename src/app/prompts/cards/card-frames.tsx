@@ -1,10 +1,5 @@
 import { Box } from '@chakra-ui/react'
 import { type ReactNode, type RefObject, useRef } from 'react'
-import type * as Y from 'yjs'
-import { joinHeap, moveCard } from '~/core/boards/prompts/cards/arrange'
-import { cardMap } from '~/core/boards/prompts/cards/document'
-import { newId } from '../../ui/by-chance'
-import type { Dropped } from '../dragging/drag-places'
 import { DragHandle, useDragPlace, useDropSpace } from '../dragging/draggable'
 import { type RunsInSight, useWasSeen } from './runs-in-sight'
 
@@ -57,12 +52,4 @@ function CardHandle({ id, frame }: { id: string; frame: RefObject<HTMLElement | 
       <DragHandle listeners={listeners} isOff={isOff} />
     </div>
   )
-}
-
-/** Onto a column's free space to its end, before the card in whose upper half it is let go, onto the lower half into its heap. */
-export function dropCard(doc: Y.Doc, promptId: string, { dragged, onto, isLow, space }: Dropped): void {
-  if (onto === null) {
-    if (space !== null) moveCard(doc, promptId, dragged, space, null)
-  } else if (isLow) joinHeap(doc, promptId, dragged, onto, newId())
-  else moveCard(doc, promptId, dragged, Number(cardMap(doc, promptId, onto)?.get('column') ?? 0), onto)
 }

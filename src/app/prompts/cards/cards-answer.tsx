@@ -1,7 +1,7 @@
 import { chakra, Stack } from '@chakra-ui/react'
-import { stacksOf } from '~/core/boards/prompts/cards/arrange'
 import { byColumn } from '~/core/boards/prompts/cards/columns'
 import type { Card } from '~/core/boards/prompts/cards/document'
+import { stacksOf } from '~/core/boards/prompts/cards/heaps'
 import type { Answer } from '~/core/boards/prompts/kinds'
 
 /** Cards to read: under their columns, heaps together. */

@@ -1,5 +1,6 @@
 import type * as Y from 'yjs'
 import type { Arrangement } from '~/core/boards/prompts/cards/arrangement'
+import type { StandingCard } from '~/core/boards/prompts/cards/document'
 import type { Called } from './called'
 
 /** What all cards under a prompt have in common: the same object for as long as nothing of it changes. */
@@ -14,3 +15,7 @@ export interface CardsHere {
   called: Called
   onRemove: (id: string) => void
 }
+
+/** The start of what a card says, to tell it by. */
+export const saidOn = ({ text }: StandingCard): string =>
+  text.toString().trim().slice(0, 40) || 'an empty one'

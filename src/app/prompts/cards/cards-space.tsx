@@ -2,22 +2,25 @@ import { Box, chakra, Flex, Grid } from '@chakra-ui/react'
 import { Undo2 } from 'lucide-react'
 import { useMemo, useState, useSyncExternalStore } from 'react'
 import type * as Y from 'yjs'
-import { heapsOf, readHeaps } from '~/core/boards/prompts/cards/arrange'
 import { Arrangement } from '~/core/boards/prompts/cards/arrangement'
 import { byColumn, columnsOf } from '~/core/boards/prompts/cards/columns'
 import { addCard, putCardBack, removeCard } from '~/core/boards/prompts/cards/document'
+import { heapsOf, readHeaps } from '~/core/boards/prompts/cards/heaps'
 import { Button } from '../../ui/button'
 import { newId } from '../../ui/by-chance'
+import { loadAgain } from '../../ui/load-again'
 import { useSame } from '../../ui/use-same'
 import { Draggable } from '../dragging/draggable'
 import type { PromptSpaceProps } from '../prompt-space'
 import { useShared } from '../use-shared'
 import { CARDS, type Called, capital } from './called'
-import { dropCard } from './card-frames'
 import type { CardsHere } from './cards-here'
 import { Column } from './column'
 import { NewCard } from './new-card'
 import { Removed } from './removed-cards'
+
+/** How cards are moved is fetched after the board shows. */
+const fetchWays = () => loadAgain(() => import('./move-ways'))
 
 /** Many short contributions, each with who wrote it: in columns and heaps where there are any. */
 export function CardsSpace(props: PromptSpaceProps<'cards'> & { called?: Called }) {
@@ -56,7 +59,13 @@ export function CardsSpace(props: PromptSpaceProps<'cards'> & { called?: Called 
         what={`The ${called.one}`}
         instead={`Press Move on the ${called.one} for where it can go.`}
         isOff={readOnly}
-        onDrop={dropped => dropCard(doc, prompt.id, dropped)}
+        along={fetchWays}
+        onDrop={dropped =>
+          fetchWays().then(
+            ({ dropCard }) => dropCard(doc, prompt.id, dropped),
+            () => undefined,
+          )
+        }
       >
         <Grid gap="12px" templateColumns="repeat(auto-fit, minmax(min(210px, 100%), 1fr))">
           {byPlace.map((inColumn, place) => (

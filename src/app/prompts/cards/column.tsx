@@ -1,7 +1,7 @@
 import { Box, chakra } from '@chakra-ui/react'
 import { type ReactNode, useState } from 'react'
-import { nameHeap, stacksOf } from '~/core/boards/prompts/cards/arrange'
 import type { StandingCard } from '~/core/boards/prompts/cards/document'
+import { nameHeap, stacksOf } from '~/core/boards/prompts/cards/heaps'
 import { capital } from './called'
 import { ColumnFrame } from './card-frames'
 import type { CardsHere } from './cards-here'

@@ -24,13 +24,15 @@ interface DraggableProps {
   /** For those who look on. */
   isOff: boolean
   onDrop: (dropped: Dropped) => void
+  /** What else is fetched for it, to be there should the line go. */
+  along?: () => Promise<unknown>
   children: ReactNode
 }
 
 /** Around things that can be dragged, from when the code for it has come. */
-export function Draggable({ isOff, children, ...drop }: DraggableProps) {
+export function Draggable({ isOff, along, children, ...drop }: DraggableProps) {
   const [places] = useState(() => new DragPlaces())
-  const dragging = useDragging(isOff)
+  const dragging = useDragging(isOff, along)
   return (
     <Places value={isOff ? null : places}>
       {children}
@@ -39,12 +41,13 @@ export function Draggable({ isOff, children, ...drop }: DraggableProps) {
   )
 }
 
-function useDragging(isOff: boolean) {
+function useDragging(isOff: boolean, along?: () => Promise<unknown>) {
   const [dragging, setDragging] = useState<typeof import('./drag-agents') | null>(null)
   useEffect(() => {
     if (isOff) return
     let cancelled = false
     const fetching = setTimeout(() => {
+      along?.().catch(() => undefined)
       loadAgain(() => import('./drag-agents')).then(
         loaded => !cancelled && setDragging(loaded),
         // Without it things are moved by their buttons.
@@ -55,7 +58,7 @@ function useDragging(isOff: boolean) {
       cancelled = true
       clearTimeout(fetching)
     }
-  }, [isOff])
+  }, [isOff, along])
   return isOff ? null : dragging
 }
 

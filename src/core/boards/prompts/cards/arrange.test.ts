@@ -1,6 +1,7 @@
 import * as Y from 'yjs'
-import { joinHeap, leaveHeap, moveCard, nameHeap, readHeaps, stacksOf } from './arrange'
+import { joinHeap, leaveHeap, moveCard } from './arrange'
 import { addCard, cardMap, readCards } from './document'
+import { nameHeap, readHeaps, stacksOf } from './heaps'
 
 function withCards(...texts: string[]) {
   const doc = new Y.Doc()

@@ -4,10 +4,10 @@ import { type Asked, kindOf } from '../kind'
 import { paragraph, points } from '../markdown'
 import { emptyRows, lines } from '../paper'
 import { labels, mostOf } from '../settings'
-import { heapsName, readHeaps, stacksOf } from './arrange'
 import { byColumn } from './columns'
 import { type Card, cardsName, readCards, removedCards } from './document'
 import { CardsFollower } from './follow-cards'
+import { heapsName, readHeaps, stacksOf } from './heaps'
 
 const settings = z.object({
   /** Names of columns the cards stand in; none for one space. */
