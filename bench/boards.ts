@@ -1,8 +1,9 @@
 import { performance } from 'node:perf_hooks'
 import { median } from 'simple-statistics'
 import * as Y from 'yjs'
-import { addCard, cardsOf } from '~/core/boards/prompts/cards/document'
-import { openSocket, SimulatedParticipant } from '~/demo/simulated-participant'
+import type { Prompt } from '~/core/boards/board'
+import { openSocket } from '~/demo/simulated-participant'
+import { type Edit, editCards, editOfAllKinds, OF_ALL_KINDS } from './edits'
 import { helperProcess } from './helper-process'
 import { MadeClass } from './made-class'
 import { type Delays, delaysOf, delayText, pause } from './numbers'
@@ -13,16 +14,23 @@ const EDIT_EVERY_MS = 500
 /** Short turns by the same writers, so that whatever else a shared machine does falls on both alike. */
 const TURNS = 32
 const TURN_SECONDS = 1.5
+const TURN_EDITS = (TURN_SECONDS * 1000) / EDIT_EVERY_MS
 
 /** From an edit to the three others on its board, 50 boards with 4 writers each, against the same sync server without storage. */
-export async function boards(): Promise<void> {
-  const [bare, own] = [await withoutStorage(), await roundTable()]
+export const boards = () =>
+  compared('cards', [{ id: 'c', kind: 'cards', text: 'Cards?', settings: {} }], editCards)
+
+/** The same with a prompt of every kind on each board, written under one after the other. */
+export const boardsOfAllKinds = () => compared('every kind', OF_ALL_KINDS, editOfAllKinds)
+
+async function compared(what: string, prompts: Prompt[], edit: Edit): Promise<void> {
+  const [bare, own] = [await withoutStorage(), await roundTable(prompts)]
   const turns: { bare: Delays; own: Delays }[] = []
   const all: { bare: number[]; own: number[] } = { bare: [], own: [] }
   for (let turn = 0; turn <= TURNS; turn++) {
-    const bareFirst = turn % 2 === 0 ? await write(bare.writers) : null
-    const second = await write(own.writers)
-    const first = bareFirst ?? (await write(bare.writers))
+    const bareFirst = turn % 2 === 0 ? await write(bare.writers, edit) : null
+    const second = await write(own.writers, edit)
+    const first = bareFirst ?? (await write(bare.writers, edit))
     // The first turn of each warms up: nothing is compiled yet.
     if (turn === 0) continue
     turns.push({ bare: delaysOf(first), own: delaysOf(second) })
@@ -32,7 +40,7 @@ export async function boards(): Promise<void> {
   const [reference, ours] = [middleOf(turns.map(each => each.bare)), middleOf(turns.map(each => each.own))]
   const factors = turns.map(each => each.own.p95 / each.bare.p95)
   console.log(
-    `${BOARDS} boards with ${WRITERS} writers, an edit every ${EDIT_EVERY_MS} ms each, the median of ${TURNS} turns of ${TURN_SECONDS} s each`,
+    `${BOARDS} boards of ${what} with ${WRITERS} writers, an edit every ${EDIT_EVERY_MS} ms each, the median of ${TURNS} turns of ${TURN_SECONDS} s each`,
   )
   console.log(`  sync server without storage: ${delayText(reference)}`)
   console.log(
@@ -58,6 +66,8 @@ const middleOf = (turns: Delays[]): Delays => ({
 
 interface Writer {
   doc: Y.Doc
+  /** Under which participants write what is each one's own. */
+  id: string
   close: () => void
 }
 
@@ -66,25 +76,15 @@ interface Side {
   stop: () => Promise<void>
 }
 
-async function roundTable(): Promise<Side> {
-  const made = await MadeClass.open(BOARDS, WRITERS, [
-    { id: 'c', kind: 'cards', text: 'Cards?', settings: {} },
-  ])
-  const people: SimulatedParticipant[] = []
-  for (let start = 0; start < made.names.length; start += 20) {
-    const names = made.names.slice(start, start + 20)
-    people.push(
-      ...(await Promise.all(
-        names.map(name => SimulatedParticipant.join(made.server.address, made.joinCode, name)),
-      )),
-    )
-  }
-  await Promise.all(people.map(each => each.follow()))
+async function roundTable(prompts: Prompt[]): Promise<Side> {
+  const made = await MadeClass.open(BOARDS, WRITERS, prompts)
+  const people = await made.allJoined()
   await made.command({ type: 'send-out', seconds: 3600 })
   const writers = await Promise.all(
     people.map(
       async (each): Promise<Writer> => ({
         doc: await each.openBoard(),
+        id: each.view?.me.id ?? '',
         close: () => each.leave(),
       }),
     ),
@@ -102,6 +102,7 @@ async function withoutStorage(): Promise<Side> {
       await new Promise<void>(resolve => provider.on('synced', () => resolve()))
       return {
         doc,
+        id: `p${index}`,
         close: () => {
           provider.destroy()
           socket.destroy()
@@ -119,28 +120,27 @@ async function ended(writers: Writer[], stop: () => Promise<void>): Promise<void
 
 let turnsWritten = 0
 
-/** Every writer adds cards at their own moments; each card is timed at each of the others. */
-async function write(writers: Writer[]): Promise<number[]> {
+/** Every writer edits at their own moments; each edit is timed at each of the others. */
+async function write(writers: Writer[], edit: Edit): Promise<number[]> {
   const turn = turnsWritten++
+  /** When an edit began, by its writer's number and what it had written before. */
   const sent = new Map<string, number>()
   const delays: number[] = []
-  const receive = (event: Y.YEvent<Y.Array<Y.Map<unknown>>>) => {
-    if (event.transaction.local) return
-    for (const part of event.changes.delta) {
-      for (const card of (part.insert as Y.Map<unknown>[] | undefined) ?? []) {
-        const began = sent.get(String(card.get('id')))
-        if (began !== undefined) delays.push(performance.now() - began)
-      }
+  const receive = ({ local, beforeState, afterState }: Y.Transaction) => {
+    if (local) return
+    for (const [number, clock] of afterState) {
+      const began = beforeState.get(number) === clock ? undefined : sent.get(`${number}/${clock}`)
+      if (began !== undefined) delays.push(performance.now() - began)
     }
   }
-  for (const { doc } of writers) cardsOf(doc, 'c').observe(receive)
   const timers: NodeJS.Timeout[] = []
-  for (const [index, { doc }] of writers.entries()) {
+  for (const [index, { doc, id }] of writers.entries()) {
+    doc.on('afterTransaction', receive)
     let number = 0
     const add = () => {
-      const id = `${turn}-${index}-${number++}`
-      sent.set(id, performance.now())
-      addCard(doc, 'c', id, `Card ${id}, a short line of words`)
+      const began = performance.now()
+      edit(doc, id, turn * TURN_EDITS + index + number, `${turn}-${index}-${number++}`)
+      sent.set(`${doc.clientID}/${Y.getState(doc.store, doc.clientID)}`, began)
     }
     const begin = () => timers.push(setInterval(add, EDIT_EVERY_MS))
     timers.push(setTimeout(begin, (index * EDIT_EVERY_MS) / writers.length))
@@ -148,6 +148,6 @@ async function write(writers: Writer[]): Promise<number[]> {
   await pause(TURN_SECONDS * 1000)
   for (const timer of timers) clearTimeout(timer)
   await pause(500)
-  for (const { doc } of writers) cardsOf(doc, 'c').unobserve(receive)
+  for (const { doc } of writers) doc.off('afterTransaction', receive)
   return delays
 }

@@ -2,7 +2,7 @@ import { arch, cpus, totalmem } from 'node:os'
 import { attacks } from './attacks'
 import { backup } from './backup'
 import { badLine } from './bad-line'
-import { boards } from './boards'
+import { boards, boardsOfAllKinds } from './boards'
 import { broadcast } from './broadcast'
 import { bytes } from './bytes'
 import { copies } from './copies'
@@ -22,6 +22,7 @@ const MEASUREMENTS: Record<string, () => Promise<void>> = {
   bytes,
   broadcast,
   boards,
+  'boards-of-all-kinds': boardsOfAllKinds,
   copies,
   door,
   groupings,
