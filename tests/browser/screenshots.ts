@@ -104,10 +104,13 @@ async function planning(page: Page): Promise<void> {
 
 /** Everybody writes what fits the station they are at, some more than others. */
 async function work(people: SimulatedParticipant[]): Promise<void> {
+  const written = new Map<string, number>()
   for (const [index, person] of people.entries()) {
     const station = STATIONS.find(each => each.station === roomOf(person))
     if (!station) continue
-    await person.writeCard('noticed', station.cards[index % station.cards.length] ?? '')
+    const place = written.get(station.station) ?? 0
+    written.set(station.station, place + 1)
+    await person.writeCard('noticed', station.cards[place % station.cards.length] ?? '')
     if (index % 4 === 1) await person.writeParagraph('explain', station.sheet[0] ?? '')
     if (index % 7 === 3) await person.decide('class', station.answer, station.reason)
   }
@@ -138,17 +141,21 @@ async function live(browser: Browser, page: Page, server: TestServer): Promise<v
   await people.find(each => roomOf(each) === 'Soil and peat')?.ask({ type: 'call-help' })
   await page.waitForTimeout(12_000)
   await shot(page, 'lanes')
-  await shot(phone, 'participant-phone')
   const wall = await page.context().newPage()
   await wall.goto(page.url().replace(/live$/, 'projector'))
   await wall.getByRole('timer').waitFor()
   await shot(wall, 'projector')
-  await stations(page, server, people)
+  await stations(page, server, phone, people)
   for (const each of people) each.leave()
 }
 
 /** On to the stations: the walk and the break are left out, and each room has a board of its own. */
-async function stations(page: Page, server: TestServer, people: SimulatedParticipant[]): Promise<void> {
+async function stations(
+  page: Page,
+  server: TestServer,
+  phone: Page,
+  people: SimulatedParticipant[],
+): Promise<void> {
   await server.moveClock(14 * 60_000)
   await page.reload()
   await page.getByRole('button', { name: 'Running order' }).click()
@@ -165,13 +172,46 @@ async function stations(page: Page, server: TestServer, people: SimulatedPartici
   if (await anyway.isVisible()) await anyway.click()
   await page.getByRole('button', { name: 'Call back' }).waitFor()
   await Promise.all(people.map(each => each.until(view => view.whereabouts.where === 'room')))
-  for (const [index, person] of people.entries()) {
-    const station = STATIONS.find(each => each.station === roomOf(person))
-    if (station && index % 3 < 2)
-      await person.writeCard('know', station.sheet[index % station.sheet.length] ?? '')
+  for (const { station, sheet } of STATIONS) {
+    const team = people.filter(each => roomOf(each) === station)
+    for (const [index, said] of sheet.entries()) await team[index]?.writeCard('know', said)
   }
   await page.waitForTimeout(8_000)
   await shot(page, 'stations')
+  await secondTeam(page, server, phone, people)
+}
+
+/** The next team comes to a station, and finds there what the one before has left. */
+async function secondTeam(
+  page: Page,
+  server: TestServer,
+  phone: Page,
+  people: SimulatedParticipant[],
+): Promise<void> {
+  await server.moveClock(40 * 60_000)
+  await page.reload()
+  await page.getByRole('button', { name: /^Send out: / }).click()
+  const anyway = page.getByRole('button', { name: 'Send out as it is' })
+  await anyway
+    .or(page.getByRole('button', { name: 'Call back' }))
+    .first()
+    .waitFor()
+  if (await anyway.isVisible()) await anyway.click()
+  await page.getByRole('button', { name: 'Call back' }).waitFor()
+  await page.getByRole('button', { name: /invited have not gone: bring them in/ }).click()
+  // A page learns the server's time when it is opened.
+  await phone.reload()
+  await phone.getByLabel('New card').waitFor()
+  const now = (await phone.getByRole('heading', { level: 1 }).textContent()) ?? ''
+  const seen = STATIONS.find(each => each.station === now)?.cards ?? []
+  const team = people.filter(each => roomOf(each) === now)
+  for (const [index, card] of seen.slice(0, team.length).entries()) await team[index]?.writeCard('know', card)
+  await phone
+    .getByRole('textbox', { name: /^Card by/ })
+    .nth(seen.length)
+    .waitFor()
+  await phone.waitForTimeout(500)
+  await shot(phone, 'station-board-phone')
 }
 
 const onPhone = (browser: Browser): Promise<Page> =>
@@ -360,7 +400,7 @@ await startedNow(page, server)
 await live(browser, page, server)
 await page.getByRole('link', { name: 'Today' }).click()
 await page.getByRole('link', { name: 'Review', exact: true }).click()
-await page.getByRole('heading', { name: 'Side by side' }).waitFor()
+await page.getByRole('article', { name: 'Team 1' }).getByRole('list').first().waitFor()
 await shot(page, 'review')
 await worksheet(browser)
 await looking(browser)
