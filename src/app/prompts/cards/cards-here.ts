@@ -16,6 +16,12 @@ export interface CardsHere {
   onRemove: (id: string) => void
 }
 
+export interface MoveCardProps {
+  here: CardsHere
+  card: StandingCard
+  column: number
+}
+
 /** The start of what a card says, to tell it by. */
 export const saidOn = ({ text }: StandingCard): string =>
   text.toString().trim().slice(0, 40) || 'an empty one'

@@ -1,17 +1,10 @@
 import { Flex } from '@chakra-ui/react'
 import { Suspense, useId, useState } from 'react'
-import type { StandingCard } from '~/core/boards/prompts/cards/document'
 import { Button } from '../../ui/button'
 import { whenMet } from '../when-met'
-import { type CardsHere, saidOn } from './cards-here'
+import { type MoveCardProps, saidOn } from './cards-here'
 
 const MoveWays = whenMet(() => import('./move-ways'))
-
-export interface MoveCardProps {
-  here: CardsHere
-  card: StandingCard
-  column: number
-}
 
 /** Where a card can go, for keys and thumbs: up and down, into another column, onto another card's heap. */
 export function MoveCard(props: MoveCardProps) {

@@ -8,8 +8,7 @@ import { Button } from '../../ui/button'
 import { newId } from '../../ui/by-chance'
 import { Select } from '../../ui/fields'
 import type { Dropped } from '../dragging/drag-places'
-import { saidOn } from './cards-here'
-import type { MoveCardProps } from './move-card'
+import { type MoveCardProps, saidOn } from './cards-here'
 
 /** The ways a card can go. */
 export default function MoveWays({ here, card, column, onDone }: MoveCardProps & { onDone: () => void }) {
