@@ -20,6 +20,8 @@ export type StreamMessage =
   | { kind: 'view'; sections: Record<string, unknown> }
   | { kind: 'change'; sections: Record<string, unknown>; added: Record<string, unknown> }
   | { kind: 'work'; rooms: Record<string, RoomWorkNow> }
+  /** What is put up on every page, as it stands now: a `PutUpOnPage`; `of` tells it from what was up before (`putUpKey`). */
+  | { kind: 'put-up'; of: string; now: unknown }
 
 /** What the board socket says beside the document itself. */
 export interface BoardNotice {

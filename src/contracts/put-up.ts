@@ -5,3 +5,6 @@ export type PutUpNow = {
   prompts: readonly { id: string; text: string }[]
   rooms: readonly { name: string; answers: Readonly<Record<string, ReadAnswer>> }[]
 } | null
+
+/** The same for participants' pages; much of it is seen on the projector only. */
+export type PutUpOnPage = PutUpNow | 'too-much'

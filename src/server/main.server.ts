@@ -24,6 +24,7 @@ import { requestLog } from './http/request-log.server'
 import { sendersFault, soundRequests } from './http/sound-requests.server'
 import { createLimits } from './limits.server'
 import { LiveHub } from './live/hub.server'
+import { PutUpOnPages } from './live/put-up-on-pages.server'
 import { FileFolder } from './material/file-folder.server'
 import { Uploads } from './material/uploads.server'
 import { addressContext, nonceContext, type Services, servicesContext } from './services.server'
@@ -70,6 +71,7 @@ export async function createRoundTable<Filled>({
   })
   const hub = new LiveHub(db, log)
   const boards = new BoardServer(db, hub, log)
+  const putUpOnPages = new PutUpOnPages(hub, boards, log)
   const folder = new FileFolder(settings.dataFolder)
   await folder.start()
   const uploads = new Uploads(db, folder, log)
@@ -79,6 +81,7 @@ export async function createRoundTable<Filled>({
     db,
     hub,
     boards,
+    putUpOnPages,
     limits: createLimits(),
     paces: pacesOf(db),
     folder,
@@ -98,6 +101,7 @@ export async function createRoundTable<Filled>({
     },
     stop: async () => {
       uploads.stop()
+      putUpOnPages.stop()
       await boards.stop()
       await hub.stop()
       await stopWorkThread()

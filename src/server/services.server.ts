@@ -6,6 +6,7 @@ import type { Database } from './db/database.server'
 import type { Paces } from './http/paces.server'
 import type { Limits } from './limits.server'
 import type { LiveHub } from './live/hub.server'
+import type { PutUpOnPages } from './live/put-up-on-pages.server'
 import type { FileFolder } from './material/file-folder.server'
 import type { Settings } from './settings.server'
 
@@ -14,6 +15,7 @@ export interface Services {
   db: Database
   hub: LiveHub
   boards: BoardServer
+  putUpOnPages: PutUpOnPages
   limits: Limits
   paces: Paces
   folder: FileFolder

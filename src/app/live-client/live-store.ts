@@ -1,9 +1,12 @@
 import type { RoomWorkNow, StreamMessage } from '~/contracts/live'
+import type { PutUpOnPage } from '~/contracts/put-up'
 import { keepServerTime } from './server-clock'
 
 export interface LiveSnapshot<View> {
   view: View
   work: Record<string, RoomWorkNow>
+  /** The work that is put up on every page, as it was last told; `of` says which. */
+  putUp: { of: string; now: PutUpOnPage } | null
   /** `lost` while the stream is down; it comes back by itself. */
   line: 'live' | 'lost'
 }
@@ -36,7 +39,7 @@ export class LiveStore<View extends object> {
     first: View,
     private readonly openStream: OpenStream = address => new EventSource(address),
   ) {
-    this.snapshot = { view: first, work: {}, line: 'live' }
+    this.snapshot = { view: first, work: {}, putUp: null, line: 'live' }
   }
 
   getSnapshot = (): LiveSnapshot<View> => this.snapshot
@@ -80,6 +83,8 @@ export class LiveStore<View extends object> {
   private take(message: StreamMessage): void {
     this.hasHeard = true
     if (message.kind === 'hello') keepServerTime(message.now)
+    else if (message.kind === 'put-up')
+      this.change({ putUp: { of: message.of, now: message.now as PutUpOnPage } })
     else if (message.kind === 'work') this.change({ work: { ...this.snapshot.work, ...message.rooms } })
     else this.change({ view: { ...this.snapshot.view, ...message.sections, ...this.grown(message) } })
   }

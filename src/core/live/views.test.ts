@@ -226,6 +226,7 @@ const SECTIONS = {
     'partsShut',
     'program',
     'putAway',
+    'putUp',
     'question',
     'roles',
     'roomsToChoose',

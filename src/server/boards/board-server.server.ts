@@ -48,8 +48,11 @@ const QUESTIONS_A_SECOND = 0.5
 /** Lanes need not hear of every keystroke: at most one message in this time, in milliseconds. */
 const TELL_EVERY_MS = 400
 
+type WrittenListener = (sessionId: string, state: LiveState, copies: ReadonlySet<string>) => void
+
 export class BoardServer {
   readonly work: BoardWork
+  private readonly listeners = new Set<WrittenListener>()
   private readonly storage: BoardStorage
   private readonly hocuspocus: Hocuspocus
   private readonly sockets = new WebSocketServer({
@@ -84,6 +87,11 @@ export class BoardServer {
       this.work.forget(sessionId)
       this.seenNumbers.delete(sessionId)
     })
+  }
+
+  /** Calls the listener, at most every `TELL_EVERY_MS` a session, with the copies of a session that were written on. */
+  onWritten(listener: WrittenListener): void {
+    this.listeners.add(listener)
   }
 
   /** Takes over a socket that asked for the boards; the caller has checked where it comes from and whose it is. */
@@ -343,7 +351,9 @@ export class BoardServer {
     setTimeout(async () => {
       this.toTell.delete(sessionId)
       try {
-        const rooms = await this.work.of(sessionId, await this.hub.state(sessionId), copies)
+        const state = await this.hub.state(sessionId)
+        for (const listener of this.listeners) listener(sessionId, state, copies)
+        const rooms = await this.work.of(sessionId, state, copies)
         await this.hub.tellFacilitators(sessionId, { kind: 'work', rooms })
       } catch (error) {
         this.log.error({ error: errorFacts(error) }, 'the lanes could not be told of new work')

@@ -3,6 +3,7 @@ import type { Duplex } from 'node:stream'
 import { setTimeout } from 'node:timers/promises'
 import { sql } from 'drizzle-orm'
 import { type Request, type Response, Router } from 'express'
+import { seesPutUp } from '~/core/live/put-up/put-up'
 import type { Viewer } from '~/core/live/views'
 import { readAccountToken, readPlaceToken, readPlaceTokens } from '../auth/cookies.server'
 import { type Account, accountOf, whileSignedIn } from '../auth/sign-ins.server'
@@ -94,6 +95,12 @@ async function openStream(
   if (gone) {
     stop()
     return
+  }
+  if (viewer.kind === 'participant') {
+    const state = await services.hub.state(sessionId)
+    const me = state.participants.get(viewer.participantId)
+    const told = me && seesPutUp(state, me) ? await services.putUpOnPages.now(sessionId) : null
+    if (told && !gone) stream.send(told, state.seq)
   }
   if (viewer.kind === 'facilitator') {
     const state = await services.hub.state(sessionId)

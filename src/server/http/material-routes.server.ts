@@ -1,6 +1,7 @@
 import { type Request, type Response, Router } from 'express'
 import { filesIn } from '~/core/boards/files-in'
 import { givenFiles } from '~/core/live/material/material'
+import { roomsWith } from '~/core/live/put-up/put-up'
 import { participantView } from '~/core/live/views'
 import { fileHash, PICTURE_WIDTHS } from '~/core/material/material'
 import { readAccountToken, readPlaceToken } from '../auth/cookies.server'
@@ -93,9 +94,16 @@ async function sendToPlace(services: Services, request: Request, response: Respo
   const { sessionId = '', hash = '' } = request.params as Record<string, string>
   const token = await readPlaceToken(request.headers.cookie, sessionId)
   const place = await placeOf(services.db, sessionId, token)
-  const view = place && participantView(await services.hub.state(sessionId), place.participantId)
-  const isTheirs = (view?.board && filesIn(view.board).has(hash)) || givenFiles(view?.given ?? []).has(hash)
-  const readable = view?.whereabouts.where === 'room' ? readableCopies(view.whereabouts) : []
+  const state = place && (await services.hub.state(sessionId))
+  const view = state && participantView(state, place.participantId)
+  // What is put up on everybody's page is read by everybody, whosever board it is.
+  const up = state && view?.putUp ? roomsWith(state, view.putUp) : []
+  const boards = [...(view?.board ? [view.board] : []), ...up.map(({ board }) => board)]
+  const isTheirs = boards.some(board => filesIn(board).has(hash)) || givenFiles(view?.given ?? []).has(hash)
+  const readable = [
+    ...(view?.whereabouts.where === 'room' ? readableCopies(view.whereabouts) : []),
+    ...up.map(({ room }) => room.copyId),
+  ]
   if (isTheirs || (await isOnCopies(services.db, readable, hash))) await send(services, request, response)
   else notHere(response)
 }

@@ -271,6 +271,11 @@ describe('what is kept', () => {
     expect((await get(`/s/${sessionId}/files/${pdf}/whole`, cookie)).status).toBe(404)
     await hub.command(sessionId, facilitator, { type: 'place', participantId, roomId: null })
     expect((await get(path, cookie)).status).toBe(404)
+    const onPages = { type: 'put-up' as const, roomId, promptId: 'pic', onPages: true }
+    await hub.command(sessionId, facilitator, onPages)
+    expect((await get(path, cookie)).status).toBe(200)
+    await hub.command(sessionId, facilitator, { type: 'take-down' })
+    expect((await get(path, cookie)).status).toBe(404)
   })
 
   test('a picture that somebody in a room adds to its board is kept like any other, and goes to those who may read it', async () => {
@@ -325,6 +330,16 @@ describe('what is kept', () => {
     const path = `/s/${sessionId}/files/${file}/480.webp`
     expect((await get(path, ana)).status).toBe(200)
     expect((await get(path, bo)).status).toBe(404)
+    // What is put up on everybody's page can be seen there, for as long as it is.
+    const put = { type: 'put-up' as const, roomId: state.rooms[0]?.id ?? '', promptId: 'own' }
+    for (const [onPages, seen] of [
+      [false, 404],
+      [true, 200],
+      [false, 404],
+    ] as const) {
+      await hub.command(sessionId, facilitator, { ...put, onPages })
+      expect([onPages, (await get(path, bo)).status]).toEqual([onPages, seen])
+    }
     expect((await get(`/files/${file}/480.webp`, signedIn)).status).toBe(200)
     // It is nobody's of the library, and no room in the folder is given back while the board has it.
     expect((await listMaterial(db)).some(each => each.file?.hash === file)).toBe(false)

@@ -109,6 +109,13 @@ export class LiveHub {
     ;(await this.session(sessionId)).tellFacilitators(message)
   }
 
+  async tellParticipants(
+    sessionId: string,
+    ...told: Parameters<LiveSession['tellParticipants']>
+  ): Promise<void> {
+    ;(await this.session(sessionId)).tellParticipants(...told)
+  }
+
   /** Does in every running session what is due now: the clock has been moved. */
   async wake(): Promise<void> {
     for (const session of this.sessions.values()) await (await session).wake()

@@ -63,9 +63,10 @@ const TOLD: Record<StreamMessage['kind'], Viewer['kind'][]> = {
   view: ['facilitator', 'projector', 'participant'],
   change: ['facilitator', 'projector', 'participant'],
   work: ['facilitator'],
+  'put-up': ['participant'],
 }
 
-test('how rooms are getting on goes to facilitators alone, what happens in the session to everybody', async () => {
+test('how rooms are getting on goes to facilitators alone, what is put up to participants, what happens in the session to everybody', async () => {
   const { hub, sessionId, facilitator } = running
   const participantId = await running.join(0)
   const heard: Record<Viewer['kind'], Set<string>> = {
@@ -85,6 +86,7 @@ test('how rooms are getting on goes to facilitators alone, what happens in the s
   )
   await hub.command(sessionId, facilitator, { type: 'send-out', seconds: 600 })
   await hub.tellFacilitators(sessionId, { kind: 'work', rooms: {} })
+  await hub.tellParticipants(sessionId, { kind: 'put-up', of: '/c', now: null }, () => true)
   for (const [kind, readers] of Object.entries(TOLD)) {
     for (const viewer of viewers)
       expect([kind, viewer.kind, heard[viewer.kind].has(kind)]).toEqual([

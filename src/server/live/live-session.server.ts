@@ -1,6 +1,7 @@
 import type { StreamMessage } from '~/contracts/live'
 import type { Actor } from '~/core/live/actors'
 import { decide } from '~/core/live/decide'
+import type { Participant } from '~/core/live/door/people'
 import { due, nextDue } from '~/core/live/due'
 import { evolve } from '~/core/live/evolve'
 import { allMarks, type Mark, marksOf } from '~/core/live/marks'
@@ -129,6 +130,18 @@ export class LiveSession {
   tellFacilitators(message: StreamMessage): void {
     for (const subscriber of this.subscribers) {
       if (subscriber.viewer.kind === 'facilitator') subscriber.send(message, this.state.seq)
+    }
+  }
+
+  /** Sends something beside the view to those participants who follow and for whom it is. */
+  tellParticipants(
+    message: StreamMessage,
+    isFor: (state: LiveState, participant: Participant) => boolean,
+  ): void {
+    for (const { viewer, send } of this.subscribers) {
+      const participant =
+        viewer.kind === 'participant' ? this.state.participants.get(viewer.participantId) : undefined
+      if (participant && isFor(this.state, participant)) send(message, this.state.seq)
     }
   }
 

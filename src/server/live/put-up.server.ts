@@ -14,16 +14,21 @@ const MOST_SESSIONS = 50
 const lately = new WeakMap<BoardServer, LRUCache<string, Promise<PutUpNow>>>()
 
 /**
- * The work that is put up in a session, as it is on disk: at most half a second behind. Throws not-found for a session that is
- * not there.
+ * The work that is put up in a session, as it is on disk: at most half a second behind; `anew` even when it was read lately. Throws
+ * not-found for a session that is not there.
  */
-export async function readPutUp(hub: LiveHub, boards: BoardServer, sessionId: string): Promise<PutUpNow> {
+export async function readPutUp(
+  hub: LiveHub,
+  boards: BoardServer,
+  sessionId: string,
+  { anew = false } = {},
+): Promise<PutUpNow> {
   const state = await hub.state(sessionId)
   if (!state.putUp || state.phase !== 'open') return null
   const known = lately.get(boards) ?? new LRUCache({ max: MOST_SESSIONS, ttl: FRESH_MS })
   lately.set(boards, known)
   const key = JSON.stringify([sessionId, state.putUp])
-  const before = known.get(key)
+  const before = anew ? undefined : known.get(key)
   if (before) return before
   const read = readRooms(boards, roomsWith(state, state.putUp))
   known.set(key, read)

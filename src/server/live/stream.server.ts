@@ -42,6 +42,7 @@ export class EventStream {
 /** JSON of a message; sections that are JSON already are not read and written again. */
 function messageText(message: StreamMessage): string {
   if (message.kind === 'view') return `{"kind":"view","sections":${partsText(message.sections)}}`
+  if (message.kind === 'put-up') return partsText({ ...message })
   if (message.kind !== 'change') return JSON.stringify(message)
   return `{"kind":"change","sections":${partsText(message.sections)},"added":${partsText(message.added)}}`
 }

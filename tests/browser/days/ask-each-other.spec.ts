@@ -134,6 +134,19 @@ test('in pairs each asks and writes down the other’s answer, nobody their own;
   const now = page.getByRole('status', { name: 'On the projector' })
   await expect(now).toContainText('The marsh in a word')
   await expectAccessible(page)
+  // The same on everybody's own page, for who sits far back or at home, also after a reload.
+  const onPage = (at: Page) => at.getByRole('region', { name: 'Put up' })
+  await expect(onPage(ana)).toBeHidden()
+  await now.getByRole('button', { name: 'On every page too' }).click()
+  await expect(now).toContainText('On the projector and every page')
+  await bram.reload()
+  for (const each of [ana, bram, chi])
+    await expect(onPage(each).getByRole('list', { name: 'Words of all rooms' })).toHaveText(
+      /[Qq]uiet, 2 times/,
+    )
+  await expectAccessible(ana)
+  await now.getByRole('button', { name: 'Only on the projector' }).click()
+  for (const each of [ana, bram, chi]) await expect(onPage(each)).toBeHidden()
   await now.getByRole('button', { name: 'Take down' }).click()
   await expect(putUp).toBeHidden()
   await wall.close()

@@ -29,6 +29,7 @@ import { PlaceFoot } from './place-foot'
 import { PlaceHead } from './place-head'
 
 const GivenMaterial = whenMet(() => import('../../live/material/given-material'))
+const PutUpOnPage = whenMet(() => import('../../live/put-up/put-up-on-page'))
 const WholeGroup = whenMet(() => import('./whole-group'))
 
 interface PlacePageProps {
@@ -43,7 +44,7 @@ interface PlacePageProps {
 export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: PlacePageProps) {
   const store = useLiveStore(`/events/${sessionId}/participant`, first)
   useKeptView(store, { sessionId, participantId: first.me.id, madeAt: now, isKept })
-  const { view, line } = useSnapshot(store)
+  const { view, line, putUp } = useSnapshot(store)
   const [problem, setProblem] = useState<string | null>(null)
   const [saved] = useState(() => new LastTold<BoardStatus['saved']>('stored'))
   const send: SendFromPlace = async request => {
@@ -115,6 +116,11 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
             {view.given.length > 0 && (
               <Suspense fallback={null}>
                 <GivenMaterial given={view.given} />
+              </Suspense>
+            )}
+            {view.putUp && (
+              <Suspense fallback={null}>
+                <PutUpOnPage putUp={view.putUp} told={putUp} inRoom={whereabouts.where === 'room'} />
               </Suspense>
             )}
             {whereabouts.where === 'room' && whereabouts.link !== '' && (

@@ -1,5 +1,6 @@
 import { facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
 import type { Board } from '../../boards/board'
+import { evolve } from '../evolve'
 import { facilitatorView, participantView, projectorView } from '../views'
 import { roomsWith } from './put-up'
 
@@ -26,8 +27,8 @@ function out() {
   session.sendOut(2)
   return session
 }
-const up = (session: Rehearsed, roomId: string | null, promptId: string | null) =>
-  session.tell(3, facilitator, { type: 'put-up', roomId, promptId })
+const up = (session: Rehearsed, roomId: string | null, promptId: string | null, onPages = false) =>
+  session.tell(3, facilitator, { type: 'put-up', roomId, promptId, onPages })
 const shown = ({ state }: Rehearsed) => projectorView(state)?.putUp
 const ids = ({ state }: Rehearsed, roomId: string | null, promptId: string | null) =>
   roomsWith(state, { roomId, promptId }).map(each => [each.room.id, each.board.prompts.map(({ id }) => id)])
@@ -39,6 +40,7 @@ test('one prompt of all rooms, a room’s board, or one prompt of it is up until
   expect(shown(session)).toEqual({
     roomId: null,
     promptId: 'w',
+    onPages: false,
     whose: 'All rooms',
     asks: 'The marsh in a word',
   })
@@ -85,10 +87,44 @@ test('rooms and prompts that are not there, or neither, are refused; participant
   expect(session.tell(3, participant('ana'), asked)).toBe('not-allowed')
 })
 
-test('participants are told nothing of it; a closed room’s work can still be seen; after the end nothing is up', () => {
+test('on pages too when that is said: not for who waits at the door or was let go, and shut parts stay shut', () => {
+  const session = new Rehearsed({ board })
+  session.join(1, 'ana')
+  session.tell(1, facilitator, { type: 'set-waiting-list', on: true })
+  session.join(1, 'chi')
+  session.sendOut(2)
+  const seenBy = (id: string) => participantView(session.state, id)?.putUp
+  expect(up(session, null, 'w', true)).toEqual(['put-up'])
+  expect(up(session, null, 'w', true)).toEqual([])
+  expect(seenBy('ana')).toEqual(shown(session))
+  expect(seenBy('ana')).toMatchObject({ asks: 'The marsh in a word', onPages: true })
+  expect(seenBy('chi')).toBeNull()
+  session.tell(4, facilitator, { type: 'let-in', participantIds: ['chi'] })
+  expect(seenBy('chi')).toEqual(shown(session))
+  session.tell(4, facilitator, { type: 'release', participantId: 'chi' })
+  expect(seenBy('chi')).toBeNull()
+  expect(up(session, null, 'l', true)).toBe('nothing-to-put-up')
+  expect(up(session, null, 'w', false)).toEqual(['put-up'])
+  expect(seenBy('ana')).toBeNull()
+  expect(shown(session)).toMatchObject({ onPages: false })
+})
+
+test('what an earlier version put up is on the projector alone', () => {
+  const session = out()
+  session.tell(3, facilitator, { type: 'put-up', roomId: null, promptId: 'w' })
+  const recorded = { seq: session.state.seq + 1, at: 4 }
+  const state = evolve(session.state, {
+    ...recorded,
+    event: { type: 'put-up', roomId: 'birds', promptId: null },
+  })
+  expect(projectorView(state)?.putUp).toMatchObject({ whose: 'Birds', onPages: false })
+  expect(participantView(state, 'ana')?.putUp).toBeNull()
+})
+
+test('of what is on the projector alone participants are told nothing; a closed room’s work can still be seen; after the end nothing is up', () => {
   const session = out()
   up(session, 'birds', null)
-  expect(JSON.stringify(participantView(session.state, 'ana'))).not.toContain('putUp')
+  expect(participantView(session.state, 'ana')?.putUp).toBeNull()
   session.tell(4, facilitator, { type: 'close-room', roomId: 'birds', toRoomId: null })
   expect(shown(session)).toMatchObject({ whose: 'Birds' })
   session.tell(5, facilitator, { type: 'end' })
