@@ -113,7 +113,7 @@ export class LiveHub {
     sessionId: string,
     ...told: Parameters<LiveSession['tellParticipants']>
   ): Promise<void> {
-    ;(await this.session(sessionId)).tellParticipants(...told)
+    await (await this.session(sessionId)).tellParticipants(...told)
   }
 
   /** Does in every running session what is due now: the clock has been moved. */

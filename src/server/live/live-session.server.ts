@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises'
 import type { StreamMessage } from '~/contracts/live'
 import type { Actor } from '~/core/live/actors'
 import { decide } from '~/core/live/decide'
@@ -48,6 +49,8 @@ interface Foretold {
 
 /** So many states are kept to tell a reader who was away only what changed since. */
 const KEPT_STATES = 400
+/** So many are sent something long before others are looked after again. */
+const TOLD_IN_A_TURN = 100
 /** How often a command is decided anew because another server wrote into the log first. */
 const MOST_RACES = 5
 /** So many commands are decided and written together; between them everybody else's requests are looked after. */
@@ -133,15 +136,20 @@ export class LiveSession {
     }
   }
 
-  /** Sends something beside the view to those participants who follow and for whom it is. */
-  tellParticipants(
+  /** Sends something beside the view to those participants who follow and for whom it is, so many in one turn of the event loop. */
+  async tellParticipants(
     message: StreamMessage,
     isFor: (state: LiveState, participant: Participant) => boolean,
-  ): void {
-    for (const { viewer, send } of this.subscribers) {
+  ): Promise<void> {
+    let told = 0
+    for (const subscriber of [...this.subscribers]) {
+      const { viewer, send } = subscriber
       const participant =
         viewer.kind === 'participant' ? this.state.participants.get(viewer.participantId) : undefined
-      if (participant && isFor(this.state, participant)) send(message, this.state.seq)
+      // Some have gone, or something else was put up, while others were told.
+      if (!participant || !this.subscribers.has(subscriber) || !isFor(this.state, participant)) continue
+      send(message, this.state.seq)
+      if (++told % TOLD_IN_A_TURN === 0) await setImmediate()
     }
   }
 
