@@ -230,9 +230,9 @@ export async function openCohort(page: Page, name: string): Promise<void> {
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
 }
 
-/** Sends everybody out, also where that leaves somebody alone. */
-export async function sendOut(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Send out', exact: true }).click()
+/** Sends everybody out, also where that leaves somebody alone; by the button with this name, where it names a segment. */
+export async function sendOut(page: Page, name = /^Send out$/): Promise<void> {
+  await page.getByRole('button', { name }).click()
   // When the page hears meanwhile that nobody would be alone, it says so and asks all the same.
   const anyway = page.getByRole('alertdialog').getByRole('button', { name: /^Send out/ })
   const callBack = page.getByRole('button', { name: 'Call back' })

@@ -163,14 +163,7 @@ async function stations(
   for (const name of ['A walk of one hour', 'Break'])
     await order.getByRole('listitem', { name }).getByRole('button', { name: 'Skip' }).click()
   await page.getByRole('button', { name: 'Close the order' }).click()
-  await page.getByRole('button', { name: /^Send out: Stations/ }).click()
-  const anyway = page.getByRole('button', { name: 'Send out as it is' })
-  await anyway
-    .or(page.getByRole('button', { name: 'Call back' }))
-    .first()
-    .waitFor()
-  if (await anyway.isVisible()) await anyway.click()
-  await page.getByRole('button', { name: 'Call back' }).waitFor()
+  await sendOut(page, /^Send out: Stations/)
   await Promise.all(people.map(each => each.until(view => view.whereabouts.where === 'room')))
   for (const { station, sheet } of STATIONS) {
     const team = people.filter(each => roomOf(each) === station)
@@ -190,14 +183,7 @@ async function secondTeam(
 ): Promise<void> {
   await server.moveClock(40 * 60_000)
   await page.reload()
-  await page.getByRole('button', { name: /^Send out: / }).click()
-  const anyway = page.getByRole('button', { name: 'Send out as it is' })
-  await anyway
-    .or(page.getByRole('button', { name: 'Call back' }))
-    .first()
-    .waitFor()
-  if (await anyway.isVisible()) await anyway.click()
-  await page.getByRole('button', { name: 'Call back' }).waitFor()
+  await sendOut(page, /^Send out: /)
   await page.getByRole('button', { name: /invited have not gone: bring them in/ }).click()
   // A page learns the server's time when it is opened.
   await phone.reload()
