@@ -11,11 +11,15 @@ test('groups that were not saved survive a reload, the menu and Back, until they
   await expect(page.getByText(/^Not saved yet\. Kept in this browser as a draft/)).toBeVisible()
   // The line comes a moment after the change: a button that somebody is pressing just then stays where it is.
   expect(await make.boundingBox()).toEqual(place)
+  // An aim alone is a draft too, and what was changed the moment before one goes is in it.
+  await page.getByLabel('Fresh pairs').fill('3')
+  await page.reload()
+  await expect(page.getByText(/These groups are a draft from/)).toBeVisible()
+  await expect(page.getByLabel('Fresh pairs')).toHaveValue('3')
   await make.click()
   const first = page.getByRole('region', { name: 'Group 1' })
   await expect(first).toBeVisible()
   await expect(page.getByText('looking for better groups')).toBeHidden()
-  await expect(page.getByText(/^Not saved yet\. Kept in this browser as a draft/)).toBeVisible()
   const names = async () => (await first.getByRole('listitem').allInnerTexts()).toSorted()
   const before = await names()
   await page.reload()

@@ -52,10 +52,12 @@ export const groupingForm = z.object({
   version: z.number().int().nullable(),
 })
 
-/** Groups that were not saved, as a browser keeps them: without a name. */
 /** The name under which rooms of a session are kept. */
 export const keepGroupsForm = groupingForm.pick({ name: true })
 
-export const draftGroupingForm = groupingForm.omit({ name: true, version: true })
+/** Groups that were not saved, as a browser keeps them: without a name, and from before the first group was made on. */
+export const draftGroupingForm = groupingForm
+  .omit({ name: true, version: true })
+  .extend({ groups: z.array(groupForm).max(250) })
 
 export type GroupingForm = z.input<typeof groupingForm>

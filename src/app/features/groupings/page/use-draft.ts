@@ -60,19 +60,35 @@ export function useDraft(draft: DraftOf): DraftState {
     writeDraft(localStorage, key, null)
     setState('none')
   }, [changed, state, key])
+  // Who goes away before a change is kept does not lose it: by another address, or to another page of this one.
+  const pending = useRef<(() => void) | null>(null)
+  useEffect(() => {
+    const keepNow = () => pending.current?.()
+    addEventListener('pagehide', keepNow)
+    return () => {
+      removeEventListener('pagehide', keepNow)
+      keepNow()
+    }
+  }, [])
   const text = JSON.stringify(content)
   useEffect(() => {
     if (!changed) return
     const current = JSON.parse(text) as GroupingDraft['content']
     // Taken up as it was, it is kept already, and can still be dropped.
     if (state === 'taken-up' && isEqual(current, found.current?.content)) return
-    const timer = setTimeout(() => {
+    const keep = () => {
+      pending.current = null
       const now = Date.now()
       const kept = { version, at: now, content: current }
       setState(writeDraft(localStorage, key, kept) ? 'kept' : 'refused')
       setAt(now)
-    }, KEEP_AFTER_MS)
-    return () => clearTimeout(timer)
+    }
+    pending.current = keep
+    const timer = setTimeout(keep, KEEP_AFTER_MS)
+    return () => {
+      clearTimeout(timer)
+      pending.current = null
+    }
   }, [key, version, text, changed, state])
   return {
     state,
