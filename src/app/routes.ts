@@ -63,6 +63,7 @@ export default [
     route('sessions/:sessionId/material', 'routes/session-material.ts'),
     route('sessions/:sessionId/facts', 'routes/session-facts.ts'),
     route('sessions/:sessionId/put-up', 'routes/session-put-up.ts'),
+    route('sessions/:sessionId/wall/:promptId', 'routes/session-wall.ts'),
     route('sessions/:sessionId/keep-groups', 'routes/session-keep-groups.ts'),
     route('sessions/:sessionId/projector', 'routes/session-projector.tsx'),
     route('sessions/:sessionId/review/:file', 'routes/session-review-file.ts'),

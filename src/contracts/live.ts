@@ -5,6 +5,10 @@ export interface RoomWorkNow {
   pulse: { at: number; edits: number }[]
   latest: { text: string; who: string; at: number } | null
   answeredPrompts: number
+  /** Of each prompt with answers how many pieces stand there, what was written last, and when; by prompt. Without it there is none. */
+  prompts?: Record<string, { pieces: number; latest: string; at: number }>
+  /** Of those who are in the room how much each has changed, and where and when last, by participant. Without it nobody has. */
+  people?: Record<string, { edits: number; promptId: string; at: number }>
   /** What is written under prompts that are hidden from the others until they are opened, by prompt; without it there is none. */
   alone?: Record<string, { cards: number; people: number }>
   /** From how many something came that was written without a line, too late for the board; without it from nobody. */

@@ -98,7 +98,7 @@ test('a phone shows the warnings, whose it is, and where one is who is not in a 
   await expect(edda.getByText('Station notes')).toBeVisible()
   const [wall] = await Promise.all([
     page.context().waitForEvent('page'),
-    page.getByRole('link', { name: 'Page for the projector' }).click(),
+    page.getByRole('link', { name: 'Projector' }).click(),
   ])
 
   // Half typed, it survives a reload.

@@ -19,6 +19,8 @@ interface TrackProps {
   runningAt: number | null
   pulse: readonly PulseBar[]
   marks: readonly Mark[]
+  /** In pixels. */
+  height?: number
 }
 
 /** Work in one half minute that fills the height of a lane. */
@@ -28,7 +30,7 @@ const FULL_BAR = 60
  * One room's time, running to the right: what is past is filled, the edge is the end of the round, and what is left
  * between them is what one sees.
  */
-export function Track({ span, runningAt, pulse, marks }: TrackProps) {
+export function Track({ span, runningAt, pulse, marks, height = 50 }: TrackProps) {
   const length = lengthOf(span)
   const at = placeOn(span)
   const present = usePresent(span, runningAt)
@@ -36,7 +38,7 @@ export function Track({ span, runningAt, pulse, marks }: TrackProps) {
     <Box
       {...present}
       position="relative"
-      h="50px"
+      h={`${height}px`}
       bg="panel"
       borderWidth="1px"
       borderColor="line"
@@ -60,7 +62,7 @@ export function Track({ span, runningAt, pulse, marks }: TrackProps) {
               left: at(bar.at),
               // The half minute that runs has come only as far as the present.
               width: `max(2px, min(${(100 * PULSE_MS) / length}%, var(--present) - ${at(bar.at)}) - 2px)`,
-              height: `${barHeight(bar.edits)}px`,
+              height: `${barHeight(bar.edits, height)}px`,
             }}
           />
         ))}
@@ -157,5 +159,6 @@ function clustered(marks: readonly Mark[], span: TrackSpan, length: number): Spo
   return spots
 }
 
-/** Height of a bar in pixels. The root keeps one typist's lines and a single card both readable. */
-const barHeight = (edits: number) => 4 + 24 * Math.min(1, Math.sqrt(edits / FULL_BAR))
+/** Height of a bar in pixels, a good half of its track at most. The root keeps one typist's lines and a single card both readable. */
+const barHeight = (edits: number, track: number) =>
+  4 + (track * 0.56 - 4) * Math.min(1, Math.sqrt(edits / FULL_BAR))

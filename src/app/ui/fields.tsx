@@ -36,11 +36,14 @@ interface FieldProps {
   /** Gives the control; spread the parts onto it so that label, hint and error belong to it. */
   children: (parts: FieldParts) => ReactNode
   hideLabel?: boolean
+  /** Where the field is gone to from elsewhere on the page. */
+  id?: string
 }
 
 /** A label, the control, a hint, and what is wrong with it. */
-export function Field({ label, hint, errors, children, hideLabel }: FieldProps) {
-  const id = useId()
+export function Field({ label, hint, errors, children, hideLabel, id: given }: FieldProps) {
+  const made = useId()
+  const id = given ?? made
   const wrong = errors !== undefined && errors.length > 0
   const describedBy = [hint && `${id}-hint`, wrong && `${id}-error`].filter(Boolean).join(' ')
   return (

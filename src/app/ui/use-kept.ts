@@ -22,21 +22,25 @@ function kept(storage: 'sessionStorage' | 'localStorage') {
 }
 
 /**
- * Text that survives a reload of this tab: what is half typed, what is open. Empty text is kept as nothing.
- * The first rendering is as on the server; what was kept comes in right after it.
+ * Text that survives a reload of this tab: what is half typed, what is open; or, kept in `localStorage`, that this browser
+ * remembers. Empty text is kept as nothing. The first rendering is as on the server; what was kept comes in right after it.
  */
-export function useKeptText(key: string, first = ''): [string, (text: string) => void] {
+export function useKeptText(
+  key: string,
+  first = '',
+  storage: 'sessionStorage' | 'localStorage' = 'sessionStorage',
+): [string, (text: string) => void] {
   const [text, setText] = useState(first)
   useEffect(() => {
-    const before = kept('sessionStorage').read(key)
+    const before = kept(storage).read(key)
     if (before !== null) setText(before)
-  }, [key])
+  }, [key, storage])
   const keep = useCallback(
     (next: string) => {
       setText(next)
-      kept('sessionStorage').write(key, next === first ? null : next)
+      kept(storage).write(key, next === first ? null : next)
     },
-    [key, first],
+    [key, first, storage],
   )
   return [text, keep]
 }

@@ -66,12 +66,12 @@ export function withOpenParts(board: Board, said: PartsSaid): Board {
   }
 }
 
-/** How many prompts a room can write under now: of parts that are open, and when prompts were picked out, of those. */
-export const openPromptsOf = (
+/** Prompts a room can write under now: of parts that are open, and when prompts were picked out, of those. */
+export const askedPrompts = (
   board: Board,
   said: PartsSaid | undefined,
   picked: readonly string[] | null,
-): number =>
+): Prompt[] =>
   withOpenParts(board, said ?? NOTHING_SAID).prompts.filter(
     prompt => !isHiddenText(prompt) && (picked?.includes(prompt.id) ?? true),
-  ).length
+  )

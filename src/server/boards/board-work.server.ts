@@ -1,6 +1,7 @@
 import { eq, inArray } from 'drizzle-orm'
 import type { RoomWorkNow } from '~/contracts/live'
 import { areHiddenCards } from '~/core/boards/hidden'
+import { peopleIn } from '~/core/live/door/people'
 import { openedIn } from '~/core/live/hidden/opened'
 import type { Room } from '~/core/live/rooms/room'
 import { boardOf } from '~/core/live/rooms/rooms'
@@ -13,11 +14,17 @@ import { type Contribution, readContributions } from './board-storage.server'
 interface CopyWork {
   pulse: { at: number; edits: number }[]
   latest: Contribution | null
+  /** The last piece of each prompt that says something. */
+  latestOf: Map<string, Contribution>
+  people: Map<string, { edits: number; promptId: string; at: number }>
   /** Which pieces of each prompt say something, with who wrote in them last. */
   written: Map<string, Map<string, string>>
   /** Of whom something came too late for the board. */
   late: Set<string>
 }
+
+/** So much of what was written last is shown, in characters. */
+const LONGEST_LATEST = 160
 
 /** How far the rooms of running sessions have come, kept up to date from what is written. */
 export class BoardWork {
@@ -88,7 +95,14 @@ export class BoardWork {
   private take(sessionId: string, copyIds: readonly string[], earlier: Contribution[]): void {
     this.ofSession.set(sessionId, [...(this.ofSession.get(sessionId) ?? []), ...copyIds])
     for (const id of copyIds)
-      this.copies.set(id, { pulse: [], latest: null, written: new Map(), late: new Set() })
+      this.copies.set(id, {
+        pulse: [],
+        latest: null,
+        latestOf: new Map(),
+        people: new Map(),
+        written: new Map(),
+        late: new Set(),
+      })
     this.add(earlier)
   }
 
@@ -120,24 +134,51 @@ function take(work: CopyWork, one: Contribution): void {
   work.pulse = addToPulse(work.pulse, one.halfMinute, one.edits)
   const written = work.written.get(one.promptId) ?? new Map()
   work.written.set(one.promptId, written)
+  const { participantId, promptId, at } = one
+  work.people.set(participantId, {
+    edits: (work.people.get(participantId)?.edits ?? 0) + one.edits,
+    promptId,
+    at,
+  })
   if (one.text.trim()) {
-    written.set(one.entryId, one.participantId)
+    written.set(one.entryId, participantId)
     work.latest = one
-  } else written.delete(one.entryId)
+    work.latestOf.set(promptId, one)
+  } else {
+    written.delete(one.entryId)
+    if (work.latestOf.get(promptId)?.entryId === one.entryId) work.latestOf.delete(promptId)
+  }
 }
 
 function shown(work: CopyWork | undefined, state: LiveState, room: Room): RoomWorkNow {
   if (!work) return { pulse: [], latest: null, answeredPrompts: 0 }
   const { latest } = work
   const alone = aloneIn(work, state, room)
+  const prompts = [...work.written].filter(([, entries]) => entries.size > 0)
+  const people = peopleIn(state, room.id).flatMap(({ id }) => {
+    const one = work.people.get(id)
+    return one ? [[id, one] as const] : []
+  })
   return {
     pulse: work.pulse,
     latest: latest && {
-      text: latest.text.slice(-160),
+      text: latest.text.slice(-LONGEST_LATEST),
       who: state.participants.get(latest.participantId)?.shownName ?? '',
       at: latest.at,
     },
-    answeredPrompts: [...work.written.values()].filter(entries => entries.size > 0).length,
+    answeredPrompts: prompts.length,
+    ...(prompts.length > 0 && {
+      prompts: Object.fromEntries(
+        prompts.map(([id, entries]) => {
+          const last = work.latestOf.get(id)
+          return [
+            id,
+            { pieces: entries.size, latest: last?.text.slice(-LONGEST_LATEST) ?? '', at: last?.at ?? 0 },
+          ]
+        }),
+      ),
+    }),
+    ...(people.length > 0 && { people: Object.fromEntries(people) }),
     ...(alone.length > 0 && { alone: Object.fromEntries(alone) }),
     ...(work.late.size > 0 && { late: work.late.size }),
   }

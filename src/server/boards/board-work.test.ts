@@ -82,3 +82,33 @@ test('what people write alone is counted for facilitators until it is opened, wi
   )
   expect(await aloneNow()).toBeUndefined()
 })
+
+test('of each prompt the last that still stands is told, and of those who are in the room what each wrote and where', async () => {
+  const { db, hub, sessionId, facilitator, join } = running
+  const [ana, bo] = [await join(0), await join(1)]
+  value(await hub.command(sessionId, facilitator, { type: 'send-out', seconds: 600 }))
+  const work = new BoardWork(db)
+  const state = await hub.state(sessionId)
+  const room = state.rooms.find(({ id }) => id === state.participants.get(ana)?.roomId)
+  if (!room) throw new Error('Ana is in no room.')
+  const now = async () => (await work.of(sessionId, state))[room.id]
+  expect(await now()).toEqual({ pulse: [], latest: null, answeredPrompts: 0 })
+  work.add([
+    { ...card(room.copyId, 'e1', 'First'), participantId: ana },
+    { ...card(room.copyId, 'e2', 'Second'), participantId: ana, at: 2000 },
+    { ...card(room.copyId, 'e3', 'Elsewhere'), promptId: 'd', participantId: 'somebody-before', at: 3000 },
+  ])
+  expect(await now()).toMatchObject({
+    prompts: {
+      c: { pieces: 2, latest: 'Second', at: 2000 },
+      d: { pieces: 1, latest: 'Elsewhere', at: 3000 },
+    },
+  })
+  expect((await now())?.people).toEqual({ [ana]: { edits: 6, promptId: 'c', at: 2000 } })
+  work.add([{ ...card(room.copyId, 'e2', ''), participantId: ana, at: 4000 }])
+  expect((await now())?.prompts?.c).toEqual({ pieces: 1, latest: '', at: 0 })
+  work.add([{ ...card(room.copyId, 'e1', ''), participantId: ana, at: 5000 }])
+  expect((await now())?.prompts).toEqual({ d: { pieces: 1, latest: 'Elsewhere', at: 3000 } })
+  // Bo is in another room, or has written nothing.
+  expect(Object.keys((await now())?.people ?? {})).not.toContain(bo)
+})

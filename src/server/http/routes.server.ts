@@ -127,6 +127,7 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/sessions/:sessionId/material': account('small'),
   '/sessions/:sessionId/facts': account('none', 'dear'),
   '/sessions/:sessionId/put-up': account('none'),
+  '/sessions/:sessionId/wall/:promptId': account('none'),
   '/sessions/:sessionId/keep-groups': account('small'),
   '/sessions/:sessionId/review': account('small'),
   '/sessions/:sessionId/review/:file': account('none', 'dear'),

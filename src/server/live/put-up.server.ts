@@ -4,6 +4,7 @@ import { LRUCache } from 'lru-cache'
 import type { PutUpNow } from '~/contracts/put-up'
 import { readFully } from '~/core/boards/prompts/kinds'
 import { roomsWith } from '~/core/live/put-up/put-up'
+import type { LiveState } from '~/core/live/topics'
 import type { BoardServer } from '../boards/board-server.server'
 import type { LiveHub } from './hub.server'
 
@@ -25,12 +26,33 @@ export async function readPutUp(
 ): Promise<PutUpNow> {
   const state = await hub.state(sessionId)
   if (!state.putUp || state.phase !== 'open') return null
+  const { roomId, promptId } = state.putUp
+  return readLately(boards, sessionId, state, { roomId, promptId }, anew)
+}
+
+/** One prompt of all rooms, likewise, for the wall of the facilitators' page. */
+export async function readPromptOfAll(
+  hub: LiveHub,
+  boards: BoardServer,
+  sessionId: string,
+  promptId: string,
+): Promise<PutUpNow> {
+  return readLately(boards, sessionId, await hub.state(sessionId), { roomId: null, promptId }, false)
+}
+
+function readLately(
+  boards: BoardServer,
+  sessionId: string,
+  state: LiveState,
+  what: { roomId: string | null; promptId: string | null },
+  anew: boolean,
+): Promise<PutUpNow> {
   const known = lately.get(boards) ?? new LRUCache({ max: MOST_SESSIONS, ttl: FRESH_MS })
   lately.set(boards, known)
-  const key = JSON.stringify([sessionId, state.putUp])
+  const key = JSON.stringify([sessionId, what])
   const before = anew ? undefined : known.get(key)
   if (before) return before
-  const read = readRooms(boards, roomsWith(state, state.putUp))
+  const read = readRooms(boards, roomsWith(state, what))
   known.set(key, read)
   return read
 }

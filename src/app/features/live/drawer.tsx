@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
-import { X } from 'lucide-react'
+import { ChevronLeft, ChevronRight, X } from 'lucide-react'
 import { type ReactNode, useEffect, useRef } from 'react'
 import { Button } from '../../ui/button'
 
@@ -7,12 +7,14 @@ interface DrawerProps {
   label: string
   title: string
   mark?: ReactNode
+  /** Goes to what stands before it, or after it, where it is one of several; arrow keys in the head do the same. */
+  onStep?: (by: 1 | -1) => void
   onClose: () => void
   children: ReactNode
 }
 
 /** What stands beside the lanes, and never over them; on a phone it is a page of its own. The title has the focus at first. */
-export function Drawer({ label, title, mark, onClose, children }: DrawerProps) {
+export function Drawer({ label, title, mark, onStep, onClose, children }: DrawerProps) {
   const heading = useRef<HTMLHeadingElement>(null)
   useEffect(() => heading.current?.focus(), [])
   return (
@@ -34,16 +36,37 @@ export function Drawer({ label, title, mark, onClose, children }: DrawerProps) {
       zIndex={{ base: '20', md: 'auto' }}
       onKeyDown={event => event.key === 'Escape' && onClose()}
     >
-      <Flex justify="space-between" align="center" gap="8px" mb="10px">
+      <Flex
+        justify="space-between"
+        align="center"
+        gap="8px"
+        mb="10px"
+        onKeyDown={event => {
+          const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0
+          if (by !== 0) onStep?.(by)
+        }}
+      >
         <Flex gap="8px" align="center" minW="0">
           {mark}
           <chakra.h2 ref={heading} tabIndex={-1} fontSize="l" overflowWrap="anywhere">
             {title}
           </chakra.h2>
         </Flex>
-        <Button size="small" onClick={onClose}>
-          <X size={16} aria-hidden="true" /> Close
-        </Button>
+        <Flex gap="4px" flexShrink="0">
+          {onStep && (
+            <>
+              <Button size="small" aria-label="Room before" title="Key: ←" onClick={() => onStep(-1)}>
+                <ChevronLeft size={16} aria-hidden="true" />
+              </Button>
+              <Button size="small" aria-label="Next room" title="Key: →" onClick={() => onStep(1)}>
+                <ChevronRight size={16} aria-hidden="true" />
+              </Button>
+            </>
+          )}
+          <Button size="small" onClick={onClose}>
+            <X size={16} aria-hidden="true" /> Close
+          </Button>
+        </Flex>
       </Flex>
       {children}
     </Box>

@@ -48,6 +48,9 @@ const WORDS = [
   ['n', 'go on: send out, call back, begin what is next'],
   ['m', 'add a minute'],
   ['h', 'go to the room that calls for help'],
+  ['r', 'open the room that needs you most'],
+  ['w', 'show the wall in place of the lanes, and back'],
+  ['← →', 'in an open room: the room before, the next'],
   ['?', 'show or hide these keys'],
 ]
 

@@ -1,19 +1,26 @@
 import { newRoom } from '~/core/live/rooms/room'
-import { orderedRooms } from './lane-order'
+import { laneSize, orderedRooms } from './lane-order'
+import { inHeldOrder } from './needs/use-needs'
 
-const room = (id: string) => newRoom({ id, name: id, copyId: id })
-const call = (roomId: string, at: number) =>
-  ({ id: roomId, roomId, participantId: 'p', at, closedAt: null, how: null }) as const
-const rooms = [room('a'), room('b'), room('c'), room('d')]
-const lastVisit = { a: 50, c: 20, d: 60 }
+const rooms = ['a', 'b', 'c', 'd'].map(id => newRoom({ id, name: id, copyId: id }))
+const need = (roomId: string) => ({ roomId, points: 0, reasons: [] })
 
-test('rooms stand as in the plan', () => {
-  expect(orderedRooms({ rooms, lastVisit, help: [call('d', 1)] }, 'rooms')).toBe(rooms)
+test('rooms stand as in the plan, or as they need somebody with empty rooms after them', () => {
+  const needs = [need('d'), need('b')]
+  expect(orderedRooms({ rooms }, needs, 'rooms')).toEqual(['a', 'b', 'c', 'd'])
+  expect(orderedRooms({ rooms }, needs, 'need')).toEqual(['d', 'b', 'a', 'c'])
+  expect(orderedRooms({ rooms }, [], 'need')).toEqual(['a', 'b', 'c', 'd'])
 })
 
-test('by need: who calls longest, then who was never visited, then whose visit is longest ago', () => {
-  const order = orderedRooms({ rooms, lastVisit, help: [call('d', 9), call('a', 5)] }, 'need').map(
-    each => each.id,
-  )
-  expect(order).toEqual(['a', 'd', 'b', 'c'])
+test('while an order is held nothing moves; what is new comes at the end, and what is gone is gone', () => {
+  expect(inHeldOrder(['a', 'b', 'c'], ['c', 'b', 'a'])).toEqual(['a', 'b', 'c'])
+  expect(inHeldOrder(['a', 'b', 'c'], ['d', 'c', 'a'])).toEqual(['a', 'c', 'd'])
+  expect(inHeldOrder([], ['a'])).toEqual(['a'])
+})
+
+test('twelve rooms are dense, with fifty those that need nobody fold while people are at work, and six are drawn in full', () => {
+  expect(laneSize(6, false, true)).toBe('full')
+  expect([laneSize(12, true, true), laneSize(12, false, true)]).toEqual(['dense', 'dense'])
+  expect([laneSize(50, true, true), laneSize(50, false, true)]).toEqual(['dense', 'folded'])
+  expect(laneSize(50, false, false)).toBe('dense')
 })

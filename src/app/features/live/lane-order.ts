@@ -1,21 +1,32 @@
+import type { RoomNeed } from '~/core/live/needs/needs'
 import type { FacilitatorView } from '~/core/live/views'
 
 export type LaneOrder = 'rooms' | 'need'
 
 /**
- * Rooms in the order of the plan, or by who needs the facilitator: help calls first, the longest waiting on top;
- * then rooms nobody has visited; then those whose visit is longest ago.
+ * The ids of rooms in the order of the plan, or by who needs a facilitator next; rooms with nobody in them stand after those,
+ * as in the plan.
  */
 export function orderedRooms(
-  view: Pick<FacilitatorView, 'rooms' | 'help' | 'lastVisit'>,
+  { rooms }: Pick<FacilitatorView, 'rooms'>,
+  needs: readonly RoomNeed[],
   order: LaneOrder,
-): FacilitatorView['rooms'] {
-  if (order === 'rooms') return view.rooms
-  const calledAt = (roomId: string) =>
-    view.help.find(call => call.roomId === roomId)?.at ?? Number.POSITIVE_INFINITY
-  return [...view.rooms].sort((one, other) => {
-    const [first, second] = [calledAt(one.id), calledAt(other.id)]
-    if (first !== second) return first - second
-    return (view.lastVisit[one.id] ?? 0) - (view.lastVisit[other.id] ?? 0)
-  })
+): string[] {
+  const ids = rooms.map(({ id }) => id)
+  if (order === 'rooms') return ids
+  const known = new Set(needs.map(({ roomId }) => roomId))
+  return [...needs.map(({ roomId }) => roomId), ...ids.filter(id => !known.has(id))]
+}
+
+/** How much of a lane is drawn: with many rooms less of each, so that more are in sight. */
+export type LaneSize = 'full' | 'dense' | 'folded'
+
+/** From so many rooms on lanes are dense: twelve of them stand on a screen of 800 pixels. */
+export const DENSE_FROM = 7
+/** From so many rooms on those that need nobody are one line. */
+export const FOLDED_FROM = 17
+
+export function laneSize(rooms: number, needsSomebody: boolean, inRound: boolean): LaneSize {
+  if (rooms < DENSE_FROM) return 'full'
+  return inRound && !needsSomebody && rooms >= FOLDED_FROM ? 'folded' : 'dense'
 }

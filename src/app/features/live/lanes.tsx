@@ -1,38 +1,76 @@
 import { Stack } from '@chakra-ui/react'
 import { memo, useEffect, useMemo, useRef } from 'react'
 import type { RoomWorkNow } from '~/contracts/live'
-import { openPromptsOf, partsOf } from '~/core/boards/parts'
+import { askedPrompts, partsOf } from '~/core/boards/parts'
+import type { Reason, RoomNeed } from '~/core/live/needs/needs'
+import { reasonWords } from '~/core/live/needs/words'
 import { aloneRooms, type Mend } from '~/core/live/rooms/alone'
 import type { LiveView, Send } from '../../live/live-view'
 import { type RoomPart, roomParts } from '../../live/rooms/room-parts'
 import { moveByArrows } from '../../ui/list-keys'
 import { Lane } from './lane'
-import { type LaneOrder, orderedRooms } from './lane-order'
+import { DENSE_FROM, laneSize } from './lane-order'
+import { ANSWERS, type Answer } from './needs/answers'
 
-interface LanesProps {
+export interface LanesProps {
   view: LiveView
   work: Readonly<Record<string, RoomWorkNow>>
-  order: LaneOrder
+  needs: readonly RoomNeed[]
+  now: number
+  /** The ids of the rooms, in their order. */
+  order: readonly string[]
+  /** Told when somebody reaches in among the rooms. */
+  onReach: () => void
   /** A drawer stands open beside. */
   narrow: boolean
   pageMadeAt: number
   onOpen: (roomId: string) => void
+  onAnswer: (roomId: string, answer: Answer) => void
   send: Send
 }
 
 const NOTHING: RoomPart = { people: [], call: undefined, visits: [], marks: [] }
 
 /** A lane for each room. */
-export const Lanes = memo(function Lanes({ view, work, order, narrow, ...rest }: LanesProps) {
+export const Lanes = memo(function Lanes({
+  view,
+  work,
+  needs,
+  now,
+  order,
+  narrow,
+  onReach,
+  ...rest
+}: LanesProps) {
   const parts = useRoomParts(view)
   const mends = useMends(view)
+  const places = new Map(view.rooms.map((room, index) => [room.id, { room, index }]))
+  const reasons = new Map(needs.map(need => [need.roomId, need.reasons]))
+  const shown = order.flatMap(id => places.get(id) ?? [])
   return (
-    <Stack as="ul" gap="4px" listStyleType="none" aria-label="Rooms" onKeyDown={moveByArrows}>
-      {orderedRooms(view, order).map(room => (
+    <Stack
+      as="ul"
+      gap={view.rooms.length < DENSE_FROM ? '4px' : '2px'}
+      listStyleType="none"
+      aria-label="Rooms"
+      onPointerMove={onReach}
+      onKeyDown={event => {
+        onReach()
+        moveByArrows(event)
+      }}
+    >
+      {shown.map(({ room, index }) => (
         <Lane
           key={room.id}
           room={room}
-          index={view.rooms.indexOf(room)}
+          index={index}
+          size={laneSize(
+            view.rooms.length,
+            (reasons.get(room.id) ?? NO_REASONS).length > 0,
+            view.clock !== null,
+          )}
+          reasons={reasonsInLane(reasons.get(room.id) ?? NO_REASONS, now)}
+          answer={answerTo(reasons.get(room.id) ?? NO_REASONS)}
           rooms={view.rooms}
           hasList={view.door.hasList}
           {...(parts.get(room.id) ?? NOTHING)}
@@ -52,6 +90,18 @@ export const Lanes = memo(function Lanes({ view, work, order, narrow, ...rest }:
   )
 })
 
+const NO_REASONS: readonly Reason[] = []
+
+/** Reasons as they stand in a lane. That a room calls, and that one is alone, stands beside its name. */
+const reasonsInLane = (reasons: readonly Reason[], now: number): string =>
+  reasons
+    .filter(({ kind }) => kind !== 'help' && kind !== 'alone')
+    .map(reason => reasonWords(reason, now))
+    .join(' · ')
+
+const answerTo = (reasons: readonly Reason[]): Answer | null =>
+  reasons.map(({ kind }) => ANSWERS[kind]).find(answer => answer !== null) ?? null
+
 /** The view by rooms; what did not change for a room stays the same object from one view to the next. */
 function useRoomParts(view: LiveView): ReturnType<typeof roomParts> {
   const before = useRef<ReturnType<typeof roomParts>>(undefined)
@@ -68,7 +118,7 @@ const openPrompts = (
   { id, board = 0 }: LiveView['rooms'][number],
 ): number => {
   const whole = boards[board]
-  return whole ? openPromptsOf(whole, partsSaid[id], partsOpen) : 0
+  return whole ? askedPrompts(whole, partsSaid[id], partsOpen).length : 0
 }
 
 /** The parts a room says it is done with, in words; nothing for a board of one part. */

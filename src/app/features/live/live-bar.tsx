@@ -18,11 +18,15 @@ interface LiveBarProps {
   sessionId: string
   view: LiveView
   calls: HelpCalls
+  /** Opens the room that needs somebody most. */
+  onNeed: () => void
+  /** Shows the wall in the place of the lanes, and back. */
+  onWall: () => void
   send: Send
 }
 
 /** Everything one does while talking, in one place: each is one or two moves. */
-export function LiveBar({ sessionId, view, calls, send }: LiveBarProps) {
+export function LiveBar({ sessionId, view, calls, onNeed, onWall, send }: LiveBarProps) {
   const broadcast = useRef<HTMLInputElement>(null)
   const { clock } = view
   const next = nextIn(view)
@@ -32,6 +36,8 @@ export function LiveBar({ sessionId, view, calls, send }: LiveBarProps) {
     b: () => broadcast.current?.focus(),
     m: () => clock && send({ type: 'add-time', seconds: 60 }),
     h: calls.go,
+    r: onNeed,
+    w: onWall,
     n: () => document.getElementById(NEXT_STEP)?.click(),
     '?': () => setShowKeys(shown => !shown),
   })

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
-import { MonitorUp, QrCode } from 'lucide-react'
+import { LayoutGrid, MonitorUp, QrCode } from 'lucide-react'
 import { useState } from 'react'
 import { AtTheFront } from '../../live/facilitators/at-the-front'
 import type { LiveView, Send } from '../../live/live-view'
@@ -17,6 +17,8 @@ interface LiveHeadProps {
   join: { code: string; address: string; image: string; guessed: boolean; others: string[] }
   order: LaneOrder
   onOrder: (order: LaneOrder) => void
+  isWall: boolean
+  onWall: (on: boolean) => void
   /** Whether a help call is heard. */
   sound: boolean
   onSound: (on: boolean) => void
@@ -33,6 +35,8 @@ export function LiveHead({
   join,
   order,
   onOrder,
+  isWall,
+  onWall,
   sound,
   onSound,
   send,
@@ -95,7 +99,7 @@ export function LiveHead({
             <QrCode size={16} aria-hidden="true" /> Code to scan
           </Button>
           <ButtonLink size="small" to={`/sessions/${sessionId}/projector`} target="_blank">
-            <MonitorUp size={16} aria-hidden="true" /> Page for the projector
+            <MonitorUp size={16} aria-hidden="true" /> Projector
           </ButtonLink>
           <Tick
             checked={view.door.waitingList}
@@ -113,12 +117,17 @@ export function LiveHead({
             Sound for calls
           </Tick>
           <AtTheFront view={view} accountId={accountId} />
-          <chakra.label
-            fontSize="s"
-            color="quiet"
+          <Button
+            size="small"
+            title="Key: w"
+            aria-pressed={isWall}
             ml="auto"
             display={view.rooms.length > 1 ? undefined : 'none'}
+            onClick={() => onWall(!isWall)}
           >
+            <LayoutGrid size={16} aria-hidden="true" /> Wall
+          </Button>
+          <chakra.label fontSize="s" color="quiet" display={view.rooms.length > 1 ? undefined : 'none'}>
             Rooms by{' '}
             <chakra.select
               bg="panel"

@@ -6,6 +6,7 @@ import type { CohortsToAttach } from '../../live/cohort/cohort-dialog'
 import { Doubts } from '../../live/door/doubts'
 import { useHelpCalls } from '../../live/help/use-help-calls'
 import type { LiveView, Send } from '../../live/live-view'
+import { NOTE_FIELD } from '../../live/messages/note-form'
 import { ChoosingNow } from '../../live/moves/choosing-now'
 import { PutUpNow, PutUpOfAll } from '../../live/put-up/put-up'
 import { AskQuestion } from '../../live/questions/ask-question'
@@ -20,22 +21,26 @@ import { usePlacing } from '../../live/rooms/use-placing'
 import { SessionRibbon } from '../../live/rounds/session-ribbon'
 import { OrderNow } from '../../live/segments/order-now'
 import { ask } from '../../live-client/ask'
+import { serverTime } from '../../live-client/server-clock'
 import { useLive } from '../../live-client/use-live'
 import { Button } from '../../ui/button'
+import { useIsPhone } from '../../ui/is-phone'
 import { Empty, Message } from '../../ui/layout'
-import { useKeptText } from '../../ui/use-kept'
+import { useKeptText, useSwitch } from '../../ui/use-kept'
 import { Corrections } from './corrections'
 import { DraftLanes } from './draft-lanes'
 import { DraftRooms } from './draft-rooms'
 import { GiveBoard } from './give-board'
 import { GiveMaterial } from './give-material'
 import { KeepGroups } from './keep-groups'
-import type { LaneOrder } from './lane-order'
-import { Lanes } from './lanes'
+import { type LaneOrder, orderedRooms } from './lane-order'
 import { LiveBar } from './live-bar'
 import { LiveHead } from './live-head'
 import { MakeGroups } from './make-groups'
+import type { Answer } from './needs/answers'
+import { needsAt, useReasonsOff } from './needs/use-needs'
 import { RoomDrawer } from './room-drawer'
+import { RoomsByNeed } from './rooms-by-need'
 
 interface LivePageProps {
   sessionId: string
@@ -66,7 +71,12 @@ export function LivePage({
 }: LivePageProps) {
   const { view, work, line } = useLive<LiveView>(`/events/${sessionId}/facilitator`, first)
   const [problem, setProblem] = useState<string | null>(null)
-  const [order, setOrder] = useKeptText(`live-order-${sessionId}`, 'rooms')
+  const [chosenOrder, setOrder] = useKeptText(`live-order-${sessionId}`)
+  // Who walks about with a phone wants to know where to go.
+  const isPhone = useIsPhone()
+  const order = chosenOrder || (isPhone ? 'need' : 'rooms')
+  const [isWall, showWall] = useSwitch(`live-wall-${sessionId}`, false)
+  const [reasonsOff, switchReason] = useReasonsOff()
   const [openRoomId, setOpenRoomId] = useKeptText(`live-room-${sessionId}`)
   const [making, setMaking] = useState(false)
   const [byQuestion, setByQuestion] = useState<string | null>(null)
@@ -106,6 +116,26 @@ export function LivePage({
     show('')
     requestAnimationFrame(() => document.getElementById(laneButtonId(openRoomId))?.focus())
   }
+  const answer = useCallback(
+    (roomId: string, how: Answer) => {
+      show(roomId)
+      if (how === 'visit') send({ type: 'visit', roomId })
+      if (how === 'write') requestAnimationFrame(() => document.getElementById(NOTE_FIELD)?.focus())
+    },
+    [show, send],
+  )
+  const goToNeed = () => {
+    const [first] = needsAt(view, work, serverTime(), reasonsOff).filter(
+      ({ roomId }) => roomId !== openRoomId,
+    )
+    if (first) show(first.roomId)
+  }
+  const step = (by: 1 | -1) => {
+    const ids = orderedRooms(view, needsAt(view, work, serverTime(), reasonsOff), order as LaneOrder)
+    const next = ids[(ids.indexOf(openRoomId) + by + ids.length) % ids.length]
+    if (next) show(next)
+  }
+  const everybodyIn = isOut && view.people.every(({ admitted, inRoom }) => admitted && inRoom)
   const makeGroups = (questionId: string | null) => {
     setByQuestion(questionId)
     setMaking(true)
@@ -126,6 +156,8 @@ export function LivePage({
         join={{ code: joinCode, address: joinAddress, image: joinImage, ...reach }}
         order={order as LaneOrder}
         onOrder={setOrder}
+        isWall={isWall}
+        onWall={showWall}
         sound={calls.sound}
         onSound={calls.setSound}
         send={send}
@@ -142,7 +174,9 @@ export function LivePage({
           <ChosenContext.Provider value={chosen}>
             <DragPeople people={view.people} placeName={placeName} onPlace={place}>
               {!ended && <Doubts view={view} send={send} />}
-              {!ended && <OutsideRooms view={view} cohorts={cohorts} send={send} />}
+              {!ended && !(isWall && everybodyIn) && (
+                <OutsideRooms view={view} cohorts={cohorts} send={send} />
+              )}
               {!ended && <ChoosingNow view={view} send={send} />}
               {!ended && <Corrections sessionId={sessionId} boards={view.boards} />}
               {!ended && (
@@ -165,13 +199,18 @@ export function LivePage({
                 </Flex>
               )}
               <DraftLanes draft={draft}>
-                <Lanes
+                <RoomsByNeed
+                  sessionId={sessionId}
+                  isWall={isWall}
                   view={shown}
                   work={work}
+                  off={reasonsOff}
+                  onSwitch={switchReason}
                   order={order as LaneOrder}
                   narrow={openRoom !== undefined || making}
                   pageMadeAt={now}
                   onOpen={show}
+                  onAnswer={answer}
                   send={send}
                 />
               </DraftLanes>
@@ -214,12 +253,22 @@ export function LivePage({
             view={view}
             work={work[openRoom.id]}
             accountId={accountId}
+            onStep={step}
             onClose={close}
             send={send}
           />
         )}
       </Flex>
-      {!ended && <LiveBar sessionId={sessionId} view={view} calls={calls} send={send} />}
+      {!ended && (
+        <LiveBar
+          sessionId={sessionId}
+          view={view}
+          calls={calls}
+          onNeed={goToNeed}
+          onWall={() => showWall(!isWall)}
+          send={send}
+        />
+      )}
     </Flex>
   )
 }

@@ -10,6 +10,7 @@ import { PartsOfRoom } from '../../live/parts/parts-of-room'
 import { PutUpOfRoom } from '../../live/put-up/put-up'
 import { CloseRoom } from '../../live/room-set/close-room'
 import { RoomLink } from '../../live/room-set/room-link'
+import { PeopleInRoom } from '../../live/rooms/people-in-room'
 import { RenameRoom } from '../../live/rooms/rename-room'
 import { VisitButton } from '../../live/visits/visit-button'
 import { Message } from '../../ui/layout'
@@ -24,6 +25,7 @@ interface RoomDrawerProps {
   view: LiveView
   work: RoomWorkNow | undefined
   accountId: string
+  onStep: (by: 1 | -1) => void
   onClose: () => void
   send: Send
 }
@@ -36,6 +38,7 @@ export function RoomDrawer({
   view,
   work,
   accountId,
+  onStep,
   onClose,
   send,
 }: RoomDrawerProps) {
@@ -43,7 +46,14 @@ export function RoomDrawer({
   const names = Object.fromEntries(view.people.map(person => [person.id, person.shownName]))
   const open = view.session.phase === 'open'
   return (
-    <Drawer label={`Room ${room.name}`} title={room.name} mark={<RoomMark index={index} />} onClose={onClose}>
+    <Drawer
+      label={`Room ${room.name}`}
+      title={room.name}
+      mark={<RoomMark index={index} />}
+      {...(view.rooms.length > 1 && { onStep })}
+      onClose={onClose}
+    >
+      <PeopleInRoom roomId={room.id} view={view} work={work} send={send} />
       {open && (
         <Stack gap="12px" mb="14px">
           {call && (

@@ -12,6 +12,9 @@ interface NoteFormProps {
   send: Send
 }
 
+/** Where a note is written; one stands open at most. */
+export const NOTE_FIELD = 'note-to-room'
+
 /** A note to one room; it answers the room's call for help, when there is one. */
 export function NoteForm({ sessionId, roomId, helpId, send }: NoteFormProps) {
   const [text, setText] = useKeptText(`note-${sessionId}-${roomId}`)
@@ -27,7 +30,7 @@ export function NoteForm({ sessionId, roomId, helpId, send }: NoteFormProps) {
         submit()
       }}
     >
-      <Field label={helpId ? 'Answer with a note' : 'Note to this room'}>
+      <Field id={NOTE_FIELD} label={helpId ? 'Answer with a note' : 'Note to this room'}>
         {parts => (
           <TextArea
             {...parts}

@@ -11,10 +11,17 @@ interface PutUpShownProps {
   isOne: boolean
   /** How large what they come to together is written. */
   togetherSize: string
+  /** Of so many rooms at most; by itself of as many as a class can read. */
+  mostRooms?: number
 }
 
 /** The work that is up, of one room or of all. */
-export function PutUpShown({ now: { prompts, rooms }, isOne, togetherSize }: PutUpShownProps) {
+export function PutUpShown({
+  now: { prompts, rooms },
+  isOne,
+  togetherSize,
+  mostRooms = MOST_ROOMS,
+}: PutUpShownProps) {
   if (isOne)
     return prompts.map(({ id, text }) => (
       <Box key={id} mb="16px">
@@ -36,7 +43,7 @@ export function PutUpShown({ now: { prompts, rooms }, isOne, togetherSize }: Put
         <TogetherView reads={rooms.flatMap(({ answers }) => answers[prompt.id] ?? [])} />
       </Box>
       <Grid templateColumns="repeat(auto-fit, minmax(280px, 1fr))" gap="16px">
-        {begun.slice(0, MOST_ROOMS).map(({ name, answers }) => (
+        {begun.slice(0, mostRooms).map(({ name, answers }) => (
           <chakra.article key={name} aria-label={name} borderWidth="1px" borderRadius="8px" p="12px">
             <chakra.h3 fontSize="l" mb="4px" overflowWrap="anywhere">
               {name}
@@ -45,9 +52,9 @@ export function PutUpShown({ now: { prompts, rooms }, isOne, togetherSize }: Put
           </chakra.article>
         ))}
       </Grid>
-      {begun.length > MOST_ROOMS && (
+      {begun.length > mostRooms && (
         <chakra.p mt="12px" color="quiet">
-          and {begun.length - MOST_ROOMS} more rooms
+          and {begun.length - mostRooms} more rooms
         </chakra.p>
       )}
       {waited > 0 && (

@@ -1,6 +1,6 @@
 import { facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
 import type { Board } from '../../boards/board'
-import { openPromptsOf } from '../../boards/parts'
+import { askedPrompts } from '../../boards/parts'
 import { marksOf } from '../marks'
 import { facilitatorView, participantView, viewFor } from '../views'
 
@@ -101,5 +101,5 @@ test('whoever is in no room opens nothing and reads nothing', () => {
 })
 
 test('a hidden text is no task: it does not count among what a room can work on', () => {
-  expect(openPromptsOf(board, undefined, null)).toBe(1)
+  expect(askedPrompts(board, undefined, null)).toHaveLength(1)
 })

@@ -1,0 +1,75 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import type { RoomWorkNow } from '~/contracts/live'
+import { roomFacts } from '~/core/live/needs/facts'
+import { needsOf, REASON_KINDS, type ReasonKind, type RoomNeed } from '~/core/live/needs/needs'
+import type { LiveView } from '../../../live/live-view'
+import { useServerNow } from '../../../live-client/server-clock'
+import { useKeptText } from '../../../ui/use-kept'
+
+type Work = Readonly<Record<string, RoomWorkNow>>
+
+/** Needs are worked out anew whenever anything changes, and as time goes by so often, in milliseconds. */
+const EVERY_MS = 10_000
+
+/** Rooms by who needs somebody next at a moment; none unless people are at work in them. */
+export function needsAt(view: LiveView, work: Work, now: number, off: ReadonlySet<ReasonKind>): RoomNeed[] {
+  const { clock } = view
+  if (!clock || clock.graceEndsAt !== null) return []
+  return needsOf(roomFacts(view, work), clock, now, off)
+}
+
+/** Rooms by who needs somebody next, as time goes by. */
+export function useNeeds(
+  view: LiveView,
+  work: Work,
+  off: ReadonlySet<ReasonKind>,
+  pageMadeAt: number,
+): { needs: RoomNeed[]; now: number } {
+  const now = useServerNow(pageMadeAt, EVERY_MS)
+  const needs = useMemo(() => needsAt(view, work, now, off), [view, work, now, off])
+  return { needs, now }
+}
+
+/** Reasons that do not count for whoever uses this browser, and how to switch one. */
+export function useReasonsOff(): [ReadonlySet<ReasonKind>, (kind: ReasonKind, on: boolean) => void] {
+  const [kept, keep] = useKeptText('reasons-off', '', 'localStorage')
+  const off = useMemo(
+    () => new Set(REASON_KINDS.filter(kind => kept.split(' ').includes(kind))) as ReadonlySet<ReasonKind>,
+    [kept],
+  )
+  const set = useCallback(
+    (kind: ReasonKind, on: boolean) =>
+      keep(REASON_KINDS.filter(each => (each === kind ? !on : off.has(each))).join(' ')),
+    [keep, off],
+  )
+  return [off, set]
+}
+
+/** After a pointer moved over the rooms, or a key was pressed among them, they stay where they are for so long. */
+const HOLD_MS = 4_000
+
+/**
+ * Keeps an order while somebody reaches into what is ordered: nothing moves away from under a hand. What is new comes at
+ * the end, and what is gone is gone.
+ */
+export function useHeldOrder(wanted: readonly string[]): { order: readonly string[]; hold: () => void } {
+  const [held, setHeld] = useState<readonly string[] | null>(null)
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
+  useEffect(() => () => clearTimeout(timer.current), [])
+  const latest = useRef(wanted)
+  useEffect(() => {
+    latest.current = wanted
+  })
+  const hold = useCallback(() => {
+    setHeld(before => before ?? latest.current)
+    clearTimeout(timer.current)
+    timer.current = setTimeout(() => setHeld(null), HOLD_MS)
+  }, [])
+  return { order: held ? inHeldOrder(held, wanted) : wanted, hold }
+}
+
+export function inHeldOrder(held: readonly string[], wanted: readonly string[]): string[] {
+  const here = new Set(wanted)
+  const before = new Set(held)
+  return [...held.filter(id => here.has(id)), ...wanted.filter(id => !before.has(id))]
+}

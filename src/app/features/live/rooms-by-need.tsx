@@ -1,0 +1,43 @@
+import type { ReasonKind } from '~/core/live/needs/needs'
+import { useSame } from '../../ui/use-same'
+import { type LaneOrder, orderedRooms } from './lane-order'
+import { Lanes, type LanesProps } from './lanes'
+import { NeedsStrip } from './needs/needs-strip'
+import { useHeldOrder, useNeeds } from './needs/use-needs'
+import { Wall } from './wall/wall'
+
+interface RoomsByNeedProps extends Omit<LanesProps, 'needs' | 'now' | 'order' | 'onReach'> {
+  sessionId: string
+  order: LaneOrder
+  isWall: boolean
+  off: ReadonlySet<ReasonKind>
+  onSwitch: (kind: ReasonKind, on: boolean) => void
+}
+
+/** The rooms, as lanes or on the wall, and above them who needs somebody next. */
+export function RoomsByNeed({ sessionId, order, isWall, off, onSwitch, ...rest }: RoomsByNeedProps) {
+  const { view, work, pageMadeAt, onOpen } = rest
+  const { needs, now } = useNeeds(view, work, off, pageMadeAt)
+  const { order: held, hold } = useHeldOrder(orderedRooms(view, needs, order))
+  const ids = useSame(held)
+  return (
+    <>
+      {needs.length > 1 && (
+        <NeedsStrip view={view} needs={needs} now={now} off={off} onSwitch={onSwitch} onOpen={onOpen} />
+      )}
+      {isWall ? (
+        <Wall
+          sessionId={sessionId}
+          view={view}
+          work={work}
+          needs={needs}
+          now={now}
+          order={ids}
+          onOpen={onOpen}
+        />
+      ) : (
+        <Lanes needs={needs} now={now} order={ids} onReach={hold} {...rest} />
+      )}
+    </>
+  )
+}
