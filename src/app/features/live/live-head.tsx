@@ -5,7 +5,7 @@ import { AtTheFront } from '../../live/facilitators/at-the-front'
 import type { LiveView, Send } from '../../live/live-view'
 import { Button, ButtonLink } from '../../ui/button'
 import { Tick } from '../../ui/fields'
-import type { LaneOrder } from './lane-order'
+import type { LaneOrder } from './lanes/lane-order'
 
 interface LiveHeadProps {
   sessionId: string

@@ -33,14 +33,14 @@ import { DraftRooms } from './draft-rooms'
 import { GiveBoard } from './give-board'
 import { GiveMaterial } from './give-material'
 import { KeepGroups } from './keep-groups'
-import { type LaneOrder, orderedRooms } from './lane-order'
+import { type LaneOrder, orderedRooms } from './lanes/lane-order'
 import { LiveBar } from './live-bar'
 import { LiveHead } from './live-head'
 import { MakeGroups } from './make-groups'
 import type { Answer } from './needs/answers'
+import { RoomsByNeed } from './needs/rooms-by-need'
 import { needsAt, useReasonsOff } from './needs/use-needs'
 import { RoomDrawer } from './room-drawer'
-import { RoomsByNeed } from './rooms-by-need'
 
 interface LivePageProps {
   sessionId: string

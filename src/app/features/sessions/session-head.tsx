@@ -32,7 +32,7 @@ export function SessionHead({ session }: SessionHeadProps) {
       borderBottomWidth="1px"
       mb={{ base: '8px', md: '16px' }}
     >
-      <chakra.div pb={{ base: '2px', md: '8px' }}>
+      <Flex pb={{ base: '2px', md: '8px' }} gap="0 12px" align="baseline" wrap="wrap">
         {session.phase === 'open' ? (
           <NamedInPlace key={session.title} session={session} />
         ) : (
@@ -41,7 +41,7 @@ export function SessionHead({ session }: SessionHeadProps) {
         <chakra.div color="quiet" fontSize="s" display={{ base: 'none', md: 'block' }}>
           {session.when} ({session.timeZone.replaceAll('_', ' ')})
         </chakra.div>
-      </chakra.div>
+      </Flex>
       <Flex as="nav" aria-label="Session">
         <Tab to={base} end>
           Plan

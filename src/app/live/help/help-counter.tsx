@@ -1,4 +1,4 @@
-import { Box } from '@chakra-ui/react'
+import { Box, chakra } from '@chakra-ui/react'
 import { LifeBuoy } from 'lucide-react'
 import { Button } from '../../ui/button'
 import { BAR } from '../bar'
@@ -13,7 +13,10 @@ export function HelpCounter({ calls }: { calls: HelpCalls }) {
       {first && (
         <Button {...BAR} kind="ask" title="Key: h" onClick={calls.go}>
           <LifeBuoy size={20} aria-hidden="true" />
-          {count === 1 ? `${first.roomName} calls` : `${count} rooms call`}
+          <chakra.span overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap" maxW="170px">
+            {count === 1 ? first.roomName : `${count} rooms`}
+          </chakra.span>{' '}
+          {count === 1 ? 'calls' : 'call'}
         </Button>
       )}
     </Box>

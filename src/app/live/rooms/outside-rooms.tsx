@@ -19,6 +19,9 @@ interface OutsideRoomsProps {
   send: Send
 }
 
+/** From so many rooms on the screen is theirs. */
+const MANY_ROOMS = 7
+
 /** Everybody who is not in a room, always in sight: waiting, with the whole group, and not here yet. */
 export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
   const [rules, setRules] = useState(false)
@@ -26,6 +29,7 @@ export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
   const { clock, terms } = view
   // Who goes by themselves, or came back by themselves, is not waiting to be placed.
   const goesAlone = terms.invited || terms.mayReturn || terms.mayChange
+  const isFull = view.rooms.length >= MANY_ROOMS
   const isOpen = (roomId: string | null) => view.rooms.some(room => room.id === roomId)
   // Before a round those who have a room stand in its lane.
   const noRoom = clock ? together : together.filter(({ roomId }) => !isOpen(roomId))
@@ -81,17 +85,17 @@ export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
         <Flex ml="auto" align="center" wrap="wrap" gap="4px 10px">
           {view.rooms.length > 0 && (
             <>
-              {/* On a phone a rule that is set once leaves the lanes the screen. */}
+              {/* On a phone, and with many rooms, a rule that is set once leaves the lanes the screen. */}
               <Button
                 size="small"
                 kind="bare"
-                display={{ base: 'inline-flex', md: 'none' }}
+                display={{ base: 'inline-flex', md: isFull ? 'inline-flex' : 'none' }}
                 aria-expanded={rules}
                 onClick={() => setRules(!rules)}
               >
                 How people go
               </Button>
-              <Box display={{ base: rules ? 'block' : 'none', md: 'contents' }}>
+              <Box display={{ base: rules ? 'block' : 'none', md: rules || !isFull ? 'contents' : 'none' }}>
                 <TermsRule view={view} send={send} />
                 <LateRule view={view} send={send} />
               </Box>

@@ -1,5 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import { maxBy } from 'lodash-es'
+import { CircleAlert } from 'lucide-react'
 import { memo } from 'react'
 import type { WallCell, WallTile } from '~/core/live/wall/tiles'
 import { RoomMark } from '../../../ui/room-mark'
@@ -36,7 +37,9 @@ export const Tile = memo(function Tile({
       <chakra.button
         id={buttonId}
         type="button"
-        display="block"
+        display="flex"
+        flexDirection="column"
+        alignItems="stretch"
         w="full"
         h="full"
         minH={size === 'small' ? '58px' : '92px'}
@@ -50,22 +53,7 @@ export const Tile = memo(function Tile({
         cursor="pointer"
         onClick={() => onOpen(roomId)}
       >
-        <Flex gap="6px" align="center" mb="4px">
-          <RoomMark index={index} size={16} />
-          <chakra.b
-            fontSize="m"
-            lineHeight="1.2"
-            whiteSpace="nowrap"
-            overflow="hidden"
-            textOverflow="ellipsis"
-            title={name}
-          >
-            {name}
-          </chakra.b>
-          <chakra.span color="quiet" fontSize="s" ml="auto" aria-label={`${people} here`}>
-            {people}
-          </chakra.span>
-        </Flex>
+        <TileHead name={name} index={index} people={people} reason={reason} isSmall={size === 'small'} />
         {size === 'large' ? (
           <Box>
             {cells.map(cell => (
@@ -87,8 +75,9 @@ export const Tile = memo(function Tile({
             fontWeight="600"
             lineHeight="1.25"
             mt="3px"
-            lineClamp={size === 'small' ? 1 : 2}
+            lineClamp={2}
             title={reason}
+            srOnly={size === 'small'}
           >
             {reason}
           </chakra.div>
@@ -97,6 +86,39 @@ export const Tile = memo(function Tile({
     </li>
   )
 })
+
+interface TileHeadProps extends Pick<TileProps, 'name' | 'index' | 'reason'> {
+  people: number
+  isSmall: boolean
+}
+
+/** So many rooms leave no line for the reason of one: it is a sign in the place of its mark; words stand above the wall, and in the room. */
+function TileHead({ name, index, people, reason, isSmall }: TileHeadProps) {
+  return (
+    <Flex gap={isSmall ? '4px' : '6px'} align={isSmall ? 'flex-start' : 'center'} mb="4px">
+      {isSmall && reason ? (
+        <chakra.span color="ask" flexShrink="0">
+          <CircleAlert size={16} aria-hidden="true" />
+        </chakra.span>
+      ) : (
+        <RoomMark index={index} size={16} />
+      )}
+      <chakra.b
+        fontSize={isSmall ? 's' : 'm'}
+        lineHeight="1.15"
+        lineClamp={isSmall ? 2 : 1}
+        overflowWrap="anywhere"
+        title={name}
+      >
+        {name}
+      </chakra.b>
+      <chakra.span color="quiet" fontSize="s" ml="auto" srOnly={isSmall}>
+        {people}
+        <chakra.span srOnly> here</chakra.span>
+      </chakra.span>
+    </Flex>
+  )
+}
 
 /** What a cell says to whoever hears it. */
 const cellWords = ({ number, pieces, isLit, here }: WallCell): string =>

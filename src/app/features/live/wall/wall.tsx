@@ -10,7 +10,7 @@ import { useReadAgain } from '../../../live/put-up/use-read-again'
 import { laneButtonId } from '../../../live/rooms/lane-button'
 import { useKeptText } from '../../../ui/use-kept'
 import { useSame } from '../../../ui/use-same'
-import type { LanesProps } from '../lanes'
+import type { LanesProps } from '../lanes/lanes'
 import { moveOnGrid } from './move-on-grid'
 import { Tile, type TileSize } from './tile'
 
@@ -70,7 +70,7 @@ function PromptOfAll({ sessionId, promptId }: { sessionId: string; promptId: str
 }
 
 /** So wide are tiles of each size at least, in pixels. */
-const WIDTHS: Record<TileSize, number> = { large: 240, middle: 168, small: 122 }
+const WIDTHS: Record<TileSize, number> = { large: 240, middle: 168, small: 100 }
 
 /** With few rooms a tile says what was written, with many only how much: type stays as large. */
 const sizeFor = (rooms: number): TileSize => (rooms <= 12 ? 'large' : rooms <= 24 ? 'middle' : 'small')
@@ -89,7 +89,7 @@ function Tiles({ view, work, needs, now, order, onOpen }: Omit<WallProps, 'sessi
       aria-label="Rooms"
       listStyleType="none"
       templateColumns={`repeat(auto-fill, minmax(min(100%, ${WIDTHS[size]}px), 1fr))`}
-      gap="4px"
+      gap={size === 'small' ? '3px' : '6px'}
       onKeyDown={moveOnGrid}
     >
       {order.map(id => {

@@ -5,12 +5,12 @@ import { askedPrompts, partsOf } from '~/core/boards/parts'
 import type { Reason, RoomNeed } from '~/core/live/needs/needs'
 import { reasonWords } from '~/core/live/needs/words'
 import { aloneRooms, type Mend } from '~/core/live/rooms/alone'
-import type { LiveView, Send } from '../../live/live-view'
-import { type RoomPart, roomParts } from '../../live/rooms/room-parts'
-import { moveByArrows } from '../../ui/list-keys'
+import type { LiveView, Send } from '../../../live/live-view'
+import { type RoomPart, roomParts } from '../../../live/rooms/room-parts'
+import { moveByArrows } from '../../../ui/list-keys'
+import { ANSWERS, type Answer } from '../needs/answers'
 import { Lane } from './lane'
 import { DENSE_FROM, laneSize } from './lane-order'
-import { ANSWERS, type Answer } from './needs/answers'
 
 export interface LanesProps {
   view: LiveView

@@ -1,6 +1,6 @@
 import { newRoom } from '~/core/live/rooms/room'
+import { inHeldOrder } from '../needs/use-needs'
 import { laneSize, orderedRooms } from './lane-order'
-import { inHeldOrder } from './needs/use-needs'
 
 const rooms = ['a', 'b', 'c', 'd'].map(id => newRoom({ id, name: id, copyId: id }))
 const need = (roomId: string) => ({ roomId, points: 0, reasons: [] })

@@ -1,10 +1,10 @@
 import type { ReasonKind } from '~/core/live/needs/needs'
-import { useSame } from '../../ui/use-same'
-import { type LaneOrder, orderedRooms } from './lane-order'
-import { Lanes, type LanesProps } from './lanes'
-import { NeedsStrip } from './needs/needs-strip'
-import { useHeldOrder, useNeeds } from './needs/use-needs'
-import { Wall } from './wall/wall'
+import { useSame } from '../../../ui/use-same'
+import { type LaneOrder, orderedRooms } from '../lanes/lane-order'
+import { Lanes, type LanesProps } from '../lanes/lanes'
+import { Wall } from '../wall/wall'
+import { NeedsStrip } from './needs-strip'
+import { useHeldOrder, useNeeds } from './use-needs'
 
 interface RoomsByNeedProps extends Omit<LanesProps, 'needs' | 'now' | 'order' | 'onReach'> {
   sessionId: string
