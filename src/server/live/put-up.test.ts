@@ -3,7 +3,7 @@ import * as Y from 'yjs'
 import type { Board } from '~/core/boards/board'
 import { addCard } from '~/core/boards/prompts/cards/document'
 import { boardUpdates } from '../db/schema.server'
-import { readPutUp } from './put-up.server'
+import { readPromptOfAll, readPutUp } from './put-up.server'
 
 const board: Board = {
   title: 'Herons',
@@ -74,4 +74,21 @@ test('however many projectors ask at once, it is read once', async () => {
 
 test('a session that nobody knows is not found', async () => {
   await expect(readPutUp(running.hub, running.boards, 'nowhere')).rejects.toMatchObject({ code: 'not-found' })
+})
+
+test('one prompt of all rooms is read for the wall, also when nothing is put up, and only where it is open', async () => {
+  const [one, two] = await rooms()
+  await written(one?.copyId ?? '', 'c', 'A heron')
+  await written(two?.copyId ?? '', 'l', 'Not to be seen yet')
+  const ofAll = (promptId: string) =>
+    readPromptOfAll(running.hub, running.boards, running.sessionId, promptId)
+  expect(textsIn(await ofAll('c'))).toEqual([
+    [one?.name, [['c', ['A heron']]]],
+    [two?.name, [['c', []]]],
+  ])
+  expect(await ofAll('l')).toEqual({ prompts: [], rooms: [] })
+  expect(await ofAll('no-such-prompt')).toEqual({ prompts: [], rooms: [] })
+  await expect(readPromptOfAll(running.hub, running.boards, 'nowhere', 'c')).rejects.toMatchObject({
+    code: 'not-found',
+  })
 })

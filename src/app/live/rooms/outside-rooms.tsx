@@ -93,7 +93,8 @@ export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
                 aria-expanded={rules}
                 onClick={() => setRules(!rules)}
               >
-                How people go
+                <chakra.span display={{ md: 'none' }}>People</chakra.span>
+                <chakra.span display={{ base: 'none', md: 'inline' }}>How people go</chakra.span>
               </Button>
               <Box display={{ base: rules ? 'block' : 'none', md: rules || !isFull ? 'contents' : 'none' }}>
                 <TermsRule view={view} send={send} />
@@ -101,9 +102,15 @@ export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
               </Box>
             </>
           )}
-          <CohortDialog view={view} cohorts={cohorts} send={send} />
-          <PutIn view={view} send={send} />
-          <RemovePeople view={view} send={send} />
+          <Box
+            display={{ base: rules || view.rooms.length === 0 ? 'flex' : 'none', md: 'contents' }}
+            flexWrap="wrap"
+            gap="4px 10px"
+          >
+            <CohortDialog view={view} cohorts={cohorts} send={send} />
+            <PutIn view={view} send={send} />
+            <RemovePeople view={view} send={send} />
+          </Box>
         </Flex>
         {view.expected.length > 0 && (
           <chakra.details fontSize="s" color="quiet">

@@ -18,7 +18,7 @@ interface RoomsByNeedProps extends Omit<LanesProps, 'needs' | 'now' | 'order' | 
 export function RoomsByNeed({ sessionId, order, isWall, off, onSwitch, ...rest }: RoomsByNeedProps) {
   const { view, work, pageMadeAt, onOpen } = rest
   const { needs, now } = useNeeds(view, work, off, pageMadeAt)
-  const { order: held, hold } = useHeldOrder(orderedRooms(view, needs, order))
+  const { order: held, hold } = useHeldOrder(orderedRooms(view, needs, order), order)
   const ids = useSame(held)
   return (
     <>

@@ -50,12 +50,17 @@ const HOLD_MS = 4_000
 
 /**
  * Keeps an order while somebody reaches into what is ordered: nothing moves away from under a hand. What is new comes at
- * the end, and what is gone is gone.
+ * the end, and what is gone is gone. Ordered `by` something else it is let go at once.
  */
-export function useHeldOrder(wanted: readonly string[]): { order: readonly string[]; hold: () => void } {
+export function useHeldOrder(
+  wanted: readonly string[],
+  by: string,
+): { order: readonly string[]; hold: () => void } {
   const [held, setHeld] = useState<readonly string[] | null>(null)
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
   useEffect(() => () => clearTimeout(timer.current), [])
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is about when another order is chosen.
+  useEffect(() => setHeld(null), [by])
   const latest = useRef(wanted)
   useEffect(() => {
     latest.current = wanted
