@@ -110,6 +110,20 @@ test('who needs somebody next is said with its reason and what answers; the wall
   await page.keyboard.press('Escape')
   await expect(tile('Pond life')).toBeFocused()
 
+  // Somebody is found by name from anywhere, and their room is one key away.
+  await page.getByRole('heading', { level: 1 }).click()
+  await page.keyboard.press('/')
+  const everybody = page.getByRole('complementary', { name: 'Where everybody is' })
+  await expect(everybody).toContainText('12 in rooms')
+  await page.keyboard.type('kav')
+  await expect(everybody.getByRole('list', { name: 'People' }).getByRole('listitem')).toHaveText([
+    /Kaveh.*Pond life, wrote last at prompt 2.*computer/,
+  ])
+  await expectAccessible(page)
+  await page.keyboard.press('Enter')
+  await expect(drawer('Pond life')).toBeVisible()
+  await page.keyboard.press('Escape')
+
   // The same prompt of all rooms, as it is being written.
   await page.getByRole('combobox', { name: 'On the wall' }).selectOption({ label: 'Second?' })
   await expect(page.getByRole('article', { name: 'Water clarity' })).toContainText('Heard in Water clarity')

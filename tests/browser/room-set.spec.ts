@@ -82,6 +82,7 @@ test('while the session runs, rooms are added, merged and opened again as they w
   const [asked] = await simulated(server, code, ['Hyacinth O.'])
   await page.getByRole('button', { name: /^Hyacinth O.: to / }).click()
   await asked?.until(view => view.whereabouts.where === 'room')
+  await page.getByRole('button', { name: 'How people go' }).click()
   await page.getByLabel('Who comes late').selectOption('into the smallest room')
   const [placed] = await simulated(server, code, ['Kaveh'])
   const view = await placed?.until(({ whereabouts }) => whereabouts.where === 'room')

@@ -130,7 +130,7 @@ test('what is written today is read as it is, whatever kind it is of', () => {
       withoutDevice: { besideId: null },
     },
     admitted: { participantIds: ['a'] },
-    connected: { participantId: 'a' },
+    connected: { participantId: 'a', onPhone: true },
     disconnected: { participantId: 'a' },
     released: { participantId: 'a' },
     removed: { participantIds: ['a'] },

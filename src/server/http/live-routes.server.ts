@@ -1,4 +1,4 @@
-import type { IncomingMessage } from 'node:http'
+import type { IncomingHttpHeaders, IncomingMessage } from 'node:http'
 import type { Duplex } from 'node:stream'
 import { setTimeout } from 'node:timers/promises'
 import { sql } from 'drizzle-orm'
@@ -91,7 +91,15 @@ async function openStream(
       whileSignedIn(services.db, token, account, () => response.end()),
     )
   }
-  stop = await services.hub.follow(sessionId, viewer, lastSeqOf(request), stream.send, account)
+  const { hub } = services
+  stop = await hub.follow(
+    sessionId,
+    viewer,
+    lastSeqOf(request),
+    stream.send,
+    account,
+    isPhone(request.headers),
+  )
   if (gone) {
     stop()
     return
@@ -106,6 +114,15 @@ async function openStream(
     const state = await services.hub.state(sessionId)
     stream.send({ kind: 'work', rooms: await services.boards.work.of(sessionId, state) }, state.seq)
   }
+}
+
+/**
+ * Whether a browser says that it runs on a phone: by `Sec-CH-UA-Mobile` (W3C, User-Agent Client Hints, 3.1), or where it sends none, by
+ * `Mobi` in its name, as MDN advises under 'Browser detection using the user agent'.
+ */
+export function isPhone(headers: IncomingHttpHeaders): boolean {
+  const hint = headers['sec-ch-ua-mobile']
+  return hint === undefined ? /Mobi/.test(headers['user-agent'] ?? '') : hint === '?1'
 }
 
 /** Whom the cookies of a request make its reader; null when they give no right to read. */

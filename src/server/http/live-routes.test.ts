@@ -8,7 +8,7 @@ import { newToken, tokenHash } from '~/server/tokens.server'
 import { writePlaceToken } from '../auth/cookies.server'
 import { participants } from '../db/schema.server'
 import type { Services } from '../services.server'
-import { liveRoutes } from './live-routes.server'
+import { isPhone, liveRoutes } from './live-routes.server'
 
 test('a browser that leaves while it is found out who it is leaves nobody behind', async () => {
   const running = await runningServer()
@@ -74,4 +74,17 @@ test('one person follows a session on a dozen screens; on a further one they are
   server.closeAllConnections()
   server.close()
   await running.stop()
+})
+
+test('a phone is known by the hint a browser gives, or without one by its name', () => {
+  // The hint: W3C, User-Agent Client Hints, 3.1. Names as such browsers send them, from memory.
+  const android =
+    'Mozilla/5.0 (Linux; Android 10; K) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0.0.0 Mobile Safari/537.36'
+  const iphone =
+    'Mozilla/5.0 (iPhone; CPU iPhone OS 18_0 like Mac OS X) AppleWebKit/605.1.15 (KHTML, like Gecko) Version/18.0 Mobile/15E148 Safari/604.1'
+  const desk = 'Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0'
+  expect([android, iphone, desk].map(name => isPhone({ 'user-agent': name }))).toEqual([true, true, false])
+  expect(isPhone({ 'sec-ch-ua-mobile': '?1', 'user-agent': desk })).toBe(true)
+  expect(isPhone({ 'sec-ch-ua-mobile': '?0', 'user-agent': android })).toBe(false)
+  expect(isPhone({})).toBe(false)
 })

@@ -64,7 +64,7 @@ export class LiveHub {
       if (!state) continue
       for (const participant of participantList(state)) {
         if (participant.connected && participant.hasDevice)
-          this.dropLater(participantFollower(id, participant.id), DROP_AFTER_RESTART_MS)
+          this.dropLater(participantFollower(id, participant.id, participant.onPhone), DROP_AFTER_RESTART_MS)
       }
       for (const { accountId, name } of state.facilitators.filter(one => one.here))
         this.dropLater(facilitatorFollower(id, { id: accountId, displayName: name }), DROP_AFTER_RESTART_MS)
@@ -94,10 +94,11 @@ export class LiveHub {
     lastSeq: number | null,
     send: (message: StreamMessage, seq: number) => void,
     account: Pick<Account, 'id' | 'displayName'> | null = null,
+    onPhone = false,
   ): Promise<() => void> {
     const session = await this.session(sessionId)
     const stop = session.subscribe(viewer, lastSeq, send)
-    const follower = followerOf(sessionId, viewer, account)
+    const follower = followerOf(sessionId, viewer, account, onPhone)
     if (follower) this.arrived(follower)
     return () => {
       stop()
@@ -229,16 +230,17 @@ function followerOf(
   sessionId: string,
   viewer: Viewer,
   account: Pick<Account, 'id' | 'displayName'> | null,
+  onPhone: boolean,
 ): Follower | null {
-  if (viewer.kind === 'participant') return participantFollower(sessionId, viewer.participantId)
+  if (viewer.kind === 'participant') return participantFollower(sessionId, viewer.participantId, onPhone)
   return account && viewer.kind === 'facilitator' ? facilitatorFollower(sessionId, account) : null
 }
 
-const participantFollower = (sessionId: string, participantId: string): Follower => ({
+const participantFollower = (sessionId: string, participantId: string, onPhone: boolean): Follower => ({
   sessionId,
   key: `participant:${participantId}`,
   actor: { kind: 'door' },
-  came: { type: 'connect', participantId },
+  came: { type: 'connect', participantId, ...(onPhone && { onPhone }) },
   gone: { type: 'disconnect', participantId },
 })
 

@@ -50,6 +50,7 @@ const WORDS = [
   ['h', 'go to the room that calls for help'],
   ['r', 'open the room that needs you most'],
   ['w', 'show the wall in place of the lanes, and back'],
+  ['/', 'find somebody'],
   ['← →', 'in an open room: the room before, the next'],
   ['?', 'show or hide these keys'],
 ]

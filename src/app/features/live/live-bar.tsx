@@ -22,11 +22,13 @@ interface LiveBarProps {
   onNeed: () => void
   /** Shows the wall in the place of the lanes, and back. */
   onWall: () => void
+  /** Shows where everybody is. */
+  onFind: () => void
   send: Send
 }
 
 /** Everything one does while talking, in one place: each is one or two moves. */
-export function LiveBar({ sessionId, view, calls, onNeed, onWall, send }: LiveBarProps) {
+export function LiveBar({ sessionId, view, calls, onNeed, onWall, onFind, send }: LiveBarProps) {
   const broadcast = useRef<HTMLInputElement>(null)
   const { clock } = view
   const next = nextIn(view)
@@ -38,6 +40,7 @@ export function LiveBar({ sessionId, view, calls, onNeed, onWall, send }: LiveBa
     h: calls.go,
     r: onNeed,
     w: onWall,
+    '/': onFind,
     n: () => document.getElementById(NEXT_STEP)?.click(),
     '?': () => setShowKeys(shown => !shown),
   })

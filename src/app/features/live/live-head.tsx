@@ -1,11 +1,10 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
-import { LayoutGrid, MonitorUp, QrCode } from 'lucide-react'
+import { MonitorUp, QrCode } from 'lucide-react'
 import { useState } from 'react'
 import { AtTheFront } from '../../live/facilitators/at-the-front'
 import type { LiveView, Send } from '../../live/live-view'
 import { Button, ButtonLink } from '../../ui/button'
 import { Tick } from '../../ui/fields'
-import type { LaneOrder } from './lanes/lane-order'
 
 interface LiveHeadProps {
   sessionId: string
@@ -15,10 +14,6 @@ interface LiveHeadProps {
   making: boolean
   line: 'live' | 'lost'
   join: { code: string; address: string; image: string; guessed: boolean; others: string[] }
-  order: LaneOrder
-  onOrder: (order: LaneOrder) => void
-  isWall: boolean
-  onWall: (on: boolean) => void
   /** Whether a help call is heard. */
   sound: boolean
   onSound: (on: boolean) => void
@@ -33,10 +28,6 @@ export function LiveHead({
   making,
   line,
   join,
-  order,
-  onOrder,
-  isWall,
-  onWall,
   sound,
   onSound,
   send,
@@ -117,32 +108,6 @@ export function LiveHead({
             Sound for calls
           </Tick>
           <AtTheFront view={view} accountId={accountId} />
-          <Button
-            size="small"
-            title="Key: w"
-            aria-pressed={isWall}
-            ml="auto"
-            display={view.rooms.length > 1 ? undefined : 'none'}
-            onClick={() => onWall(!isWall)}
-          >
-            <LayoutGrid size={16} aria-hidden="true" /> Wall
-          </Button>
-          <chakra.label fontSize="s" color="quiet" display={view.rooms.length > 1 ? undefined : 'none'}>
-            Rooms by{' '}
-            <chakra.select
-              bg="panel"
-              color="ink"
-              borderWidth="1px"
-              borderColor="edge"
-              borderRadius="4px"
-              px="4px"
-              value={order}
-              onChange={event => onOrder(event.target.value as LaneOrder)}
-            >
-              <option value="rooms">plan</option>
-              <option value="need">need</option>
-            </chakra.select>
-          </chakra.label>
         </Flex>
       </Flex>
       {showing && (

@@ -1,5 +1,4 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { Users } from 'lucide-react'
 import { useCallback, useDeferredValue, useEffect, useState } from 'react'
 import { Legend } from '../../lanes/legend'
 import type { CohortsToAttach } from '../../live/cohort/cohort-dialog'
@@ -23,13 +22,14 @@ import { OrderNow } from '../../live/segments/order-now'
 import { ask } from '../../live-client/ask'
 import { serverTime } from '../../live-client/server-clock'
 import { useLive } from '../../live-client/use-live'
-import { Button } from '../../ui/button'
 import { useIsPhone } from '../../ui/is-phone'
-import { Empty, Message } from '../../ui/layout'
+import { Message } from '../../ui/layout'
 import { useKeptText, useSwitch } from '../../ui/use-kept'
+import { ASK_FOR_GROUPS, AskForGroups } from './ask-for-groups'
 import { Corrections } from './corrections'
 import { DraftLanes } from './draft-lanes'
 import { DraftRooms } from './draft-rooms'
+import { Everybody, FIND_SOMEBODY } from './everybody'
 import { GiveBoard } from './give-board'
 import { GiveMaterial } from './give-material'
 import { KeepGroups } from './keep-groups'
@@ -41,6 +41,7 @@ import type { Answer } from './needs/answers'
 import { RoomsByNeed } from './needs/rooms-by-need'
 import { needsAt, useReasonsOff } from './needs/use-needs'
 import { RoomDrawer } from './room-drawer'
+import { RoomsTools } from './rooms-tools'
 
 interface LivePageProps {
   sessionId: string
@@ -79,6 +80,7 @@ export function LivePage({
   const [reasonsOff, switchReason] = useReasonsOff()
   const [openRoomId, setOpenRoomId] = useKeptText(`live-room-${sessionId}`)
   const [making, setMaking] = useState(false)
+  const [finding, setFinding] = useState(false)
   const [byQuestion, setByQuestion] = useState<string | null>(null)
   const isOut = view.clock !== null
   useEffect(() => {
@@ -109,6 +111,7 @@ export function LivePage({
       if (visited !== undefined && visited !== roomId) send({ type: 'leave-room' })
       setOpenRoomId(roomId)
       if (roomId !== '') setMaking(false)
+      setFinding(false)
     },
     [visited, send, setOpenRoomId],
   )
@@ -154,10 +157,6 @@ export function LivePage({
         making={making}
         line={line}
         join={{ code: joinCode, address: joinAddress, image: joinImage, ...reach }}
-        order={order as LaneOrder}
-        onOrder={setOrder}
-        isWall={isWall}
-        onWall={showWall}
         sound={calls.sound}
         onSound={calls.setSound}
         send={send}
@@ -196,6 +195,14 @@ export function LivePage({
                     <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => makeGroups(null)} />
                   )}
                   <AskQuestion sessionId={sessionId} send={send} />
+                  <RoomsTools
+                    order={order as LaneOrder}
+                    onOrder={setOrder}
+                    isWall={isWall}
+                    onWall={showWall}
+                    onFind={() => setFinding(true)}
+                    rooms={view.rooms.length}
+                  />
                 </Flex>
               )}
               <DraftLanes draft={draft}>
@@ -207,7 +214,7 @@ export function LivePage({
                   off={reasonsOff}
                   onSwitch={switchReason}
                   order={order as LaneOrder}
-                  narrow={openRoom !== undefined || making}
+                  narrow={openRoom !== undefined || making || finding}
                   pageMadeAt={now}
                   onOpen={show}
                   onAnswer={answer}
@@ -231,7 +238,7 @@ export function LivePage({
           )}
           {view.rounds.begun > 0 && <Legend />}
         </Stack>
-        {making && !ended && !isOut && (
+        {making && !ended && !isOut && !finding && (
           <MakeGroups
             sessionId={sessionId}
             view={view}
@@ -244,7 +251,19 @@ export function LivePage({
             send={send}
           />
         )}
-        {openRoom && !making && (
+        {finding && (
+          <Everybody
+            view={view}
+            work={work}
+            pageMadeAt={now}
+            onOpenRoom={show}
+            onClose={() => {
+              setFinding(false)
+              requestAnimationFrame(() => document.getElementById(FIND_SOMEBODY)?.focus())
+            }}
+          />
+        )}
+        {openRoom && !making && !finding && (
           <RoomDrawer
             key={openRoom.id}
             sessionId={sessionId}
@@ -266,34 +285,10 @@ export function LivePage({
           calls={calls}
           onNeed={goToNeed}
           onWall={() => showWall(!isWall)}
+          onFind={() => setFinding(true)}
           send={send}
         />
       )}
     </Flex>
-  )
-}
-
-const ASK_FOR_GROUPS = 'ask-for-groups'
-
-/** The way to groups of who is here; where there are no rooms it is what comes next. */
-function AskForGroups({ hasRooms, onAsk }: { hasRooms: boolean; onAsk: () => void }) {
-  const button = (
-    <Button
-      id={ASK_FOR_GROUPS}
-      kind={hasRooms ? 'plain' : 'main'}
-      size={hasRooms ? 'small' : 'large'}
-      onClick={onAsk}
-    >
-      <Users size={18} aria-hidden="true" /> {hasRooms ? 'Other groups' : 'Make groups'}
-    </Button>
-  )
-  if (hasRooms) return <Box>{button}</Box>
-  return (
-    <Empty>
-      <chakra.p mb="12px">
-        There are no rooms yet. People join by the code; make groups of who is here.
-      </chakra.p>
-      {button}
-    </Empty>
   )
 }

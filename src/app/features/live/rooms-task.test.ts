@@ -10,6 +10,7 @@ const person = (id: string): LanePerson => ({
   typedName: id,
   connected: true,
   hasDevice: true,
+  onPhone: false,
   admitted: true,
   roomId: null,
   inRoom: false,

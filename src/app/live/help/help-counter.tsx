@@ -13,10 +13,20 @@ export function HelpCounter({ calls }: { calls: HelpCalls }) {
       {first && (
         <Button {...BAR} kind="ask" title="Key: h" onClick={calls.go}>
           <LifeBuoy size={20} aria-hidden="true" />
-          <chakra.span overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap" maxW="170px">
-            {count === 1 ? first.roomName : `${count} rooms`}
-          </chakra.span>{' '}
-          {count === 1 ? 'calls' : 'call'}
+          <span>
+            {/* However long its name is, all else in the bar keeps its place. */}
+            <chakra.span
+              display="inline-block"
+              verticalAlign="bottom"
+              overflow="hidden"
+              textOverflow="ellipsis"
+              whiteSpace="nowrap"
+              maxW="170px"
+            >
+              {count === 1 ? first.roomName : `${count} rooms`}
+            </chakra.span>{' '}
+            {count === 1 ? 'calls' : 'call'}
+          </span>
         </Button>
       )}
     </Box>

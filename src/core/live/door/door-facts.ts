@@ -35,7 +35,8 @@ export const doorEvents = {
     withoutDevice: z.object({ besideId: idSchema.nullable() }).optional(),
   },
   admitted: { participantIds: z.array(idSchema) },
-  connected: { participantId: idSchema },
+  /** `onPhone`: their browser says so. */
+  connected: { participantId: idSchema, onPhone: z.literal(true).optional() },
   disconnected: { participantId: idSchema },
   released: { participantId: idSchema },
   /** Taken out by a facilitator. */

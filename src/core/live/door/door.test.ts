@@ -1,4 +1,5 @@
 import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
+import { facilitatorView, participantView, projectorView } from '../views'
 import { MOST_PARTICIPANTS, participantList, peopleIn } from './people'
 
 test('a session has room for 500 people and not for one more; who gave their name up makes room', () => {
@@ -183,4 +184,18 @@ test('a name with a letter of another alphabet in a word is refused, and one tha
   expect(walkIn(session, 'A\u00adna')).toBe('name-taken')
   expect(walkIn(session, 'ＡＮＡ')).toBe('name-taken')
   expect(walkIn(session, 'Анна')).toEqual(['joined'])
+})
+
+test('what somebody opened their page on is told to facilitators alone, and changes when they come back on another', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana')
+  session.tell(2, door, { type: 'disconnect', participantId: 'ana' })
+  session.tell(3, door, { type: 'connect', participantId: 'ana', onPhone: true })
+  const told = () => facilitatorView(session.state).people.map(({ onPhone }) => onPhone)
+  expect(told()).toEqual([true])
+  expect(JSON.stringify(participantView(session.state, 'ana'))).not.toContain('onPhone')
+  expect(JSON.stringify(projectorView(session.state))).not.toContain('onPhone')
+  session.tell(4, door, { type: 'disconnect', participantId: 'ana' })
+  session.tell(5, door, { type: 'connect', participantId: 'ana' })
+  expect(told()).toEqual([false])
 })

@@ -44,7 +44,7 @@ export const door = topic<{
           earlierId: idSchema.optional(),
         },
       },
-      connect: { by: ['door'], asks: { participantId: idSchema } },
+      connect: { by: ['door'], asks: { participantId: idSchema, onPhone: z.literal(true).optional() } },
       disconnect: { by: ['door'], asks: { participantId: idSchema }, idleAfterEnd: true },
       /** Somebody at the door says that this name is theirs, and taken. */
       'claim-name': { by: ['door'], asks: { participantId: idSchema }, fills: { doubtId: 'fresh-id' } },
@@ -67,10 +67,12 @@ export const door = topic<{
   {
     decide: {
       join: joins,
-      connect(state, { participantId }) {
+      connect(state, { participantId, onPhone }) {
         const participant = presentOf(state, participantId)
         if (!participant) return refuse({ code: 'no-such-participant' })
-        return participant.connected ? nothing : happens({ type: 'connected', participantId })
+        return participant.connected
+          ? nothing
+          : happens({ type: 'connected', participantId, ...(onPhone && { onPhone }) })
       },
       disconnect(state, { participantId }) {
         const participant = state.participants.get(participantId)
@@ -121,8 +123,8 @@ export const door = topic<{
       }),
       admitted: (state, { participantIds }) =>
         changeParticipants(state, participantIds, () => ({ admitted: true })),
-      connected: (state, { participantId }, at) =>
-        changeParticipants(state, [participantId], () => ({ connected: true, seenAt: at })),
+      connected: (state, { participantId, onPhone = false }, at) =>
+        changeParticipants(state, [participantId], () => ({ connected: true, seenAt: at, onPhone })),
       disconnected: (state, { participantId }, at) =>
         changeParticipants(state, [participantId], () => ({ connected: false, seenAt: at })),
       released: (state, { participantId }, at) => out(state, [participantId], at, {}),

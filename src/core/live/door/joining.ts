@@ -104,6 +104,7 @@ export function newcomer(
     admitted,
     // Who has no device is there until somebody says otherwise.
     connected: withoutDevice !== undefined,
+    onPhone: false,
     hasDevice: withoutDevice === undefined,
     besideId: withoutDevice?.besideId ?? null,
     roomId: before?.roomId ?? expected?.roomId ?? null,

@@ -15,6 +15,8 @@ export interface Participant {
   /** Their page is open, or they need none: who has no device counts as there. */
   connected: boolean
   hasDevice: boolean
+  /** Their page was opened on a phone, when it was opened last. */
+  onPhone: boolean
   /** Whose device they are at, where they have none of their own and somebody put them in from theirs. */
   besideId: string | null
   /** The room they belong to, whether or not they are in it now. */

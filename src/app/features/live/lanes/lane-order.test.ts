@@ -18,9 +18,13 @@ test('while an order is held nothing moves; what is new comes at the end, and wh
   expect(inHeldOrder([], ['a'])).toEqual(['a'])
 })
 
-test('twelve rooms are dense, with fifty those that need nobody fold while people are at work, and six are drawn in full', () => {
-  expect(laneSize(6, false, true)).toBe('full')
-  expect([laneSize(12, true, true), laneSize(12, false, true)]).toEqual(['dense', 'dense'])
-  expect([laneSize(50, true, true), laneSize(50, false, true)]).toEqual(['dense', 'folded'])
-  expect(laneSize(50, false, false)).toBe('dense')
+test('twelve rooms are dense, with fifty those that need nobody fold while people are at work, on a phone sooner; six are drawn in full', () => {
+  const sizes = (rooms: number, onPhone = false) =>
+    [true, false].map(needsSomebody => laneSize(rooms, { needsSomebody, inRound: true, onPhone }))
+  expect(sizes(6)).toEqual(['full', 'full'])
+  expect(sizes(12)).toEqual(['dense', 'dense'])
+  expect(sizes(50)).toEqual(['dense', 'folded'])
+  expect(sizes(6, true)).toEqual(['full', 'full'])
+  expect(sizes(7, true)).toEqual(['dense', 'folded'])
+  expect(laneSize(50, { needsSomebody: false, inRound: false })).toBe('dense')
 })

@@ -26,7 +26,15 @@ export const DENSE_FROM = 7
 /** From so many rooms on those that need nobody are one line. */
 export const FOLDED_FROM = 17
 
-export function laneSize(rooms: number, needsSomebody: boolean, inRound: boolean): LaneSize {
+/** On a phone, one above the other, lanes fold as soon as they would be dense. */
+export function laneSize(
+  rooms: number,
+  {
+    needsSomebody,
+    inRound,
+    onPhone = false,
+  }: { needsSomebody: boolean; inRound: boolean; onPhone?: boolean },
+): LaneSize {
   if (rooms < DENSE_FROM) return 'full'
-  return inRound && !needsSomebody && rooms >= FOLDED_FROM ? 'folded' : 'dense'
+  return inRound && !needsSomebody && (onPhone || rooms >= FOLDED_FROM) ? 'folded' : 'dense'
 }

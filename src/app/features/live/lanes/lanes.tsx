@@ -7,6 +7,7 @@ import { reasonWords } from '~/core/live/needs/words'
 import { aloneRooms, type Mend } from '~/core/live/rooms/alone'
 import type { LiveView, Send } from '../../../live/live-view'
 import { type RoomPart, roomParts } from '../../../live/rooms/room-parts'
+import { useIsPhone } from '../../../ui/is-phone'
 import { moveByArrows } from '../../../ui/list-keys'
 import { ANSWERS, type Answer } from '../needs/answers'
 import { Lane } from './lane'
@@ -43,6 +44,7 @@ export const Lanes = memo(function Lanes({
   ...rest
 }: LanesProps) {
   const parts = useRoomParts(view)
+  const onPhone = useIsPhone()
   const mends = useMends(view)
   const places = new Map(view.rooms.map((room, index) => [room.id, { room, index }]))
   const reasons = new Map(needs.map(need => [need.roomId, need.reasons]))
@@ -64,11 +66,11 @@ export const Lanes = memo(function Lanes({
           key={room.id}
           room={room}
           index={index}
-          size={laneSize(
-            view.rooms.length,
-            (reasons.get(room.id) ?? NO_REASONS).length > 0,
-            view.clock !== null,
-          )}
+          size={laneSize(view.rooms.length, {
+            needsSomebody: (reasons.get(room.id) ?? NO_REASONS).length > 0,
+            inRound: view.clock !== null,
+            onPhone,
+          })}
           reasons={reasonsInLane(reasons.get(room.id) ?? NO_REASONS, now)}
           answer={answerTo(reasons.get(room.id) ?? NO_REASONS)}
           rooms={view.rooms}

@@ -1,0 +1,49 @@
+import { chakra, Flex } from '@chakra-ui/react'
+import { LayoutGrid, Search } from 'lucide-react'
+import { Button } from '../../ui/button'
+import { FIND_SOMEBODY } from './everybody'
+import type { LaneOrder } from './lanes/lane-order'
+
+interface RoomsToolsProps {
+  order: LaneOrder
+  onOrder: (order: LaneOrder) => void
+  isWall: boolean
+  onWall: (on: boolean) => void
+  onFind: () => void
+  /** How many rooms there are: with one there is nothing to put in order. */
+  rooms: number
+}
+
+/** How the rooms are looked at. */
+export function RoomsTools({ order, onOrder, isWall, onWall, onFind, rooms }: RoomsToolsProps) {
+  return (
+    <Flex gap="8px" align="center" wrap="wrap" ml="auto">
+      <Button id={FIND_SOMEBODY} size="small" title="Key: /" onClick={onFind}>
+        <Search size={16} aria-hidden="true" /> Everybody
+      </Button>
+      {rooms > 1 && (
+        <>
+          <Button size="small" title="Key: w" aria-pressed={isWall} onClick={() => onWall(!isWall)}>
+            <LayoutGrid size={16} aria-hidden="true" /> Wall
+          </Button>
+          <chakra.label fontSize="s" color="quiet">
+            Rooms by{' '}
+            <chakra.select
+              bg="panel"
+              color="ink"
+              borderWidth="1px"
+              borderColor="edge"
+              borderRadius="4px"
+              px="4px"
+              value={order}
+              onChange={event => onOrder(event.target.value as LaneOrder)}
+            >
+              <option value="rooms">plan</option>
+              <option value="need">need</option>
+            </chakra.select>
+          </chakra.label>
+        </>
+      )}
+    </Flex>
+  )
+}
