@@ -1,12 +1,18 @@
-import { chromium } from '@playwright/test'
+import { chromium, type Page } from '@playwright/test'
+import type { SimulatedParticipant } from '~/demo/simulated-participant'
 import playwrightConfig from '../playwright.config'
 import { MadeClass } from './made-class'
 import { pause } from './numbers'
 
 const PEOPLE = 200
 const IDLE_MS = 10_000
+const WRITING_MS = 10_000
+const WRITTEN = 500
 
-/** What the facilitator's page does while 200 people are in rooms and nothing happens: script and all tasks in ten seconds. */
+/**
+ * What the facilitator's page does while 200 people are in rooms: script and all tasks in ten seconds in which nothing happens;
+ * and the longest task while they write, fifty cards a second, in the lanes, by need, and on the wall.
+ */
 export async function livePage(): Promise<void> {
   const made = await MadeClass.open(PEOPLE / 5, 5, [{ id: 'c', kind: 'cards', text: 'Cards?', settings: {} }])
   const { address } = made.server
@@ -30,9 +36,41 @@ export async function livePage(): Promise<void> {
     const task = (await read('TaskDuration')) - before.task
     console.log(`the live page with ${PEOPLE} people, idle for ${IDLE_MS / 1000} s`)
     console.log(`  script ${script.toFixed(3)} s (aim: under 0.2 s), all tasks ${task.toFixed(3)} s`)
+    await Promise.all(people.map(each => each.openBoard()))
+    const wall = page.getByRole('button', { name: 'Wall' })
+    const order = page.getByRole('combobox', { name: 'Rooms by' })
+    console.log(`  while they write, ${WRITTEN} cards in ${WRITING_MS / 1000} s (aim: no task over 50 ms)`)
+    await whileWriting(page, people, 'lanes')
+    await order.selectOption('need')
+    await whileWriting(page, people, 'lanes by need')
+    await wall.click()
+    await whileWriting(page, people, 'wall')
   } finally {
     await browser.close()
   }
   for (const each of people) each.leave()
   await made.server.remove()
+}
+
+async function whileWriting(
+  page: Page,
+  people: readonly SimulatedParticipant[],
+  what: string,
+): Promise<void> {
+  await page.evaluate(() => {
+    const tasks: number[] = []
+    Object.assign(window, { tasks })
+    new PerformanceObserver(list => {
+      for (const { duration } of list.getEntries()) tasks.push(duration)
+    }).observe({ type: 'longtask' })
+  })
+  for (let card = 0; card < WRITTEN; card++) {
+    await people[(card * 7) % people.length]?.writeCard('c', `What was seen, number ${card}`)
+    await pause(WRITING_MS / WRITTEN)
+  }
+  const tasks = await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks)
+  const longest = Math.max(0, ...tasks)
+  console.log(
+    `    ${what}: ${tasks.length === 0 ? 'none over 50 ms' : `${tasks.length} over 50 ms, the longest ${longest.toFixed(0)} ms`}`,
+  )
 }

@@ -98,6 +98,7 @@ export function LivePage({
   const [draft] = useState(() => new DraftRooms())
   // Hundreds of names that change rooms at once are drawn in parts, so that the page answers meanwhile.
   const shown = useDeferredValue(view)
+  const shownWork = useDeferredValue(work)
   const { rooms } = shown
   // Rooms that came of it, or anything else that happened to the rooms, take the place of what was only found so far.
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is about when the rooms change.
@@ -210,7 +211,7 @@ export function LivePage({
                   sessionId={sessionId}
                   isWall={isWall}
                   view={shown}
-                  work={work}
+                  work={shownWork}
                   off={reasonsOff}
                   onSwitch={switchReason}
                   order={order as LaneOrder}
