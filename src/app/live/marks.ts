@@ -7,6 +7,7 @@ import { MATERIAL_MARKS } from './material/marks'
 import { MESSAGES_MARKS } from './messages/marks'
 import { ROOMS_MARKS } from './rooms/marks'
 import { ROUNDS_MARKS } from './rounds/marks'
+import { SIGNALS_MARKS } from './signals/marks'
 import { VISITS_MARKS } from './visits/marks'
 
 /** How every mark looks on a lane, and its word, in the order of the legend: one without does not compile. */
@@ -18,6 +19,7 @@ export const MARK_LOOK: Record<MarkKind, MarkLook> = {
   ...VISITS_MARKS,
   ...HELP_MARKS,
   ...HIDDEN_TEXTS_MARKS,
+  ...SIGNALS_MARKS,
   ...ROUNDS_MARKS,
 }
 

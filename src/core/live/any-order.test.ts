@@ -8,6 +8,7 @@ import { participantList } from './door/people'
 import { fold } from './evolve'
 import { mayRead, mayWorkOn } from './rooms/rooms'
 import { nextOf } from './segments/state'
+import { SIGNALS } from './signals/signals'
 import type { Command, LiveState } from './topics'
 import { facilitatorView, participantView, projectorView } from './views'
 
@@ -218,6 +219,15 @@ const ASKS: Ask[] = [
     participant(personId(state, pick)),
     { type: 'say-part-done', partId: pick % 2 === 0 ? 'first' : 'later', done: pick % 3 > 0 },
   ],
+  (state, pick) => [
+    participant(personId(state, pick)),
+    { type: 'set-signal', signal: pick % 7 === 0 ? null : (SIGNALS[pick % SIGNALS.length] ?? null) },
+  ],
+  (state, pick) => [facilitator, { type: 'clear-signals', participantIds: [personId(state, pick)] }],
+  (state, pick) => [
+    participant(personId(state, pick)),
+    { type: 'say-minutes', minutes: pick % 5 === 0 ? null : pick % 4 },
+  ],
 ]
 
 const segment = (
@@ -320,6 +330,15 @@ test('whatever is done to people and rooms in whatever order, everybody is in on
         }
         const roles = Object.entries(facilitatorView(state).roles)
         const perRoom = roles.map(([id, role]) => `${state.participants.get(id)?.roomId} ${role}`)
+        must(
+          Object.keys(state.signals).every(id => shown.has(id)),
+          'signals of those who are here only',
+        )
+        const said = Object.keys(state.minutesSaid)
+        must(
+          said.every(id => open.has(id)) && (state.round !== null || said.length === 0),
+          'minutes are said by open rooms in a round',
+        )
         must(new Set(perRoom).size === perRoom.length, 'each role once in a room')
         must(state.round !== null || roles.length === 0, 'roles in a round only')
         must(state.choosing === null || state.round === null, 'rooms are chosen before a round')

@@ -20,6 +20,7 @@ import { rooms } from './rooms/rooms'
 import { rounds } from './rounds/rounds'
 import { segments } from './segments/segments'
 import { session } from './session/session'
+import { signals } from './signals/signals'
 import { sitting } from './sitting/sitting'
 import type {
   CommandOf,
@@ -54,6 +55,7 @@ export const TOPICS = {
   material,
   putUp,
   questions,
+  signals,
   help,
   visits,
   facilitators,
