@@ -3,10 +3,10 @@ import { useEffect, useRef, useState } from 'react'
 import type { RoomWorkNow } from '~/contracts/live'
 import {
   deviceWords,
-  placeWords,
   type Whereabouts,
   whereCounts,
   whereEverybodyIs,
+  whereWords,
 } from '~/core/live/where/where'
 import { isFoundBy } from '~/core/people/shown-name'
 import type { LiveView } from '../../live/live-view'
@@ -106,7 +106,7 @@ function Person({ person, now, onOpenRoom }: PersonProps) {
           <b>{shownName}</b>
         )}
         <chakra.div fontSize="s" color="quiet">
-          {placeWords(place)}
+          {whereWords(person)}
         </chakra.div>
       </div>
       <chakra.span

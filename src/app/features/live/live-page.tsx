@@ -19,6 +19,7 @@ import { OutsideRooms } from '../../live/rooms/outside-rooms'
 import { usePlacing } from '../../live/rooms/use-placing'
 import { SessionRibbon } from '../../live/rounds/session-ribbon'
 import { OrderNow } from '../../live/segments/order-now'
+import { ClassSignals } from '../../live/signals/class-signals'
 import { ask } from '../../live-client/ask'
 import { serverTime } from '../../live-client/server-clock'
 import { useLive } from '../../live-client/use-live'
@@ -189,6 +190,7 @@ export function LivePage({
                 />
               )}
               {!ended && <PutUpNow view={view} send={send} />}
+              {!ended && <ClassSignals view={view} send={send} />}
               <chakra.h2 srOnly>Rooms</chakra.h2>
               {!ended && (
                 <Flex gap="8px" wrap="wrap">

@@ -182,8 +182,17 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
           <WhatIsKept opensWithoutLine={kept.opensWithoutLine === 'yes'} />
         </Box>
       </Box>
-      {whereabouts.where === 'room' && view.session.phase === 'open' && (
-        <PlaceFoot help={view.help} visits={view.visits} aloud={aloud} onAloud={setAloud} onSend={send} />
+      {(whereabouts.where === 'room' || whereabouts.where === 'whole') && view.session.phase === 'open' && (
+        <PlaceFoot
+          help={view.help}
+          visits={view.visits}
+          signal={view.signal}
+          minutesSaid={view.minutesSaid}
+          inRoom={whereabouts.where === 'room'}
+          aloud={aloud}
+          onAloud={setAloud}
+          onSend={send}
+        />
       )}
     </Flex>
   )

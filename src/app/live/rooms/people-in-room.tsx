@@ -3,6 +3,7 @@ import type { RoomWorkNow } from '~/contracts/live'
 import { partsOf } from '~/core/boards/parts'
 import { boardOf } from '~/core/live/rooms/rooms'
 import type { LiveView, Send } from '../live-view'
+import { SignalTags } from '../signals/signal-tags'
 import { PersonMenu } from './person-menu'
 
 interface PeopleInRoomProps {
@@ -23,6 +24,7 @@ export function PeopleInRoom({ roomId, view, work, send }: PeopleInRoomProps) {
   return (
     <Flex as="ul" aria-label="In this room" listStyleType="none" wrap="wrap" gap="0 6px" mb="12px">
       {people.map(person => {
+        const shown = view.signals[person.id]
         const place = order.indexOf(work?.people?.[person.id]?.promptId ?? '')
         return (
           <Flex as="li" key={person.id} align="center">
@@ -34,6 +36,7 @@ export function PeopleInRoom({ roomId, view, work, send }: PeopleInRoomProps) {
               role={view.roles[person.id]}
               send={send}
             />
+            {shown && <SignalTags counts={[[shown.signal, 1]]} />}
             {place >= 0 && (
               <chakra.span color="quiet" fontSize="xs">
                 at {place + 1}

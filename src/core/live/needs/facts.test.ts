@@ -35,6 +35,7 @@ const view = (more: object = {}) =>
   ({
     rooms: ['one', 'two', 'three'].map(id => newRoom({ id, name: id, copyId: id })),
     people: [person('ana', 'one'), person('bo', 'one'), person('cy', 'two'), person('di', 'three', false)],
+    signals: { bo: { signal: 'lost', at: 1 } },
     help: [],
     visits: [],
     lastVisit: {},
@@ -50,6 +51,7 @@ test('only rooms with somebody in them now are told of, each with its own people
     ['one', ['ana', 'bo']],
     ['two', ['cy']],
   ])
+  expect(facts[0]?.people.map(({ signal }) => signal)).toEqual([null, 'lost'])
   expect(facts[0]).toMatchObject({
     calledAt: null,
     visitedAt: null,

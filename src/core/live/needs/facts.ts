@@ -14,7 +14,7 @@ export interface WorkFacts {
 
 type View = Pick<
   FacilitatorView,
-  'rooms' | 'people' | 'help' | 'visits' | 'lastVisit' | 'boards' | 'partsOpen' | 'partsSaid'
+  'rooms' | 'people' | 'signals' | 'help' | 'visits' | 'lastVisit' | 'boards' | 'partsOpen' | 'partsSaid'
 >
 
 /** What is known of every room with people in it, from a facilitator's view and the rooms' work. O(people + rooms). */
@@ -30,7 +30,13 @@ export function roomFacts(view: View, work: Readonly<Record<string, WorkFacts>>)
       const done = work[id]
       return {
         roomId: id,
-        people: people.get(id) ?? [],
+        people: (people.get(id) ?? []).map(({ id: personId, shownName, connected, seenAt }) => ({
+          id: personId,
+          shownName,
+          connected,
+          seenAt,
+          signal: view.signals[personId]?.signal ?? null,
+        })),
         calledAt: calledAt.get(id) ?? null,
         visitedAt: view.lastVisit[id] ?? null,
         isVisited: visited.has(id),

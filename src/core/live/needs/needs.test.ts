@@ -70,6 +70,18 @@ test('every reason says itself in words, and is there from its edge on, not befo
       words(four({ people: [person('a'), person('b', { connected: false, seenAt: NOW - MISSING_MS + 1 })] })),
       words(four({ people: [person('a'), person('b', { connected: false, seenAt: NOW - MISSING_MS })] })),
     ],
+    signals: [
+      words(four({ people: [person('a', { signal: 'done' }), person('b', { signal: 'stepped-out' })] })),
+      words(
+        four({
+          people: [
+            person('a', { signal: 'lost' }),
+            person('b', { signal: 'hand' }),
+            person('c', { signal: 'hand' }),
+          ],
+        }),
+      ),
+    ],
     silent: [words(four({ writtenAt: NOW - SILENT_MS + 1 })), words(four({ writtenAt: NOW - SILENT_MS }))],
     behind: [words(four({ begun: 3 - BEHIND + 1 })), words(four({ begun: 3 - BEHIND }))],
     'done-early': [
@@ -93,6 +105,7 @@ test('every reason says itself in words, and is there from its edge on, not befo
     help: ['calls for help, 3 min'],
     alone: ['A is alone'],
     missing: ['1 of 2 without a line'],
+    signals: ['1 lost, 2 want to speak'],
     silent: ['nothing written for 2 min'],
     behind: ['2 prompts behind the others'],
     'done-early': ['done, 5 min left'],

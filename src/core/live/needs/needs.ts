@@ -5,12 +5,14 @@
  * other rooms.
  */
 import { median } from '../../statistics/spread'
+import type { Signal } from '../signals/signals'
 
 /** Every reason, in the order in which they are explained. */
 export const REASON_KINDS = [
   'help',
   'alone',
   'missing',
+  'signals',
   'silent',
   'behind',
   'done-early',
@@ -19,10 +21,19 @@ export const REASON_KINDS = [
 ] as const
 export type ReasonKind = (typeof REASON_KINDS)[number]
 
+/** Somebody in a room, and what they show. */
+export interface PersonFacts {
+  id: string
+  shownName: string
+  connected: boolean
+  seenAt: number
+  signal?: Signal | null
+}
+
 /** What is known of a room with people in it, in a round. Times in milliseconds since 1970. */
 export interface RoomFacts {
   roomId: string
-  people: readonly { id: string; shownName: string; connected: boolean; seenAt: number }[]
+  people: readonly PersonFacts[]
   /** Since when it calls for help; null when it does not. */
   calledAt: number | null
   /** When somebody last visited, in this session; null for never. */
@@ -46,6 +57,7 @@ export type Reason =
   | { kind: 'help'; points: number; since: number }
   | { kind: 'alone'; points: number; who: string }
   | { kind: 'missing'; points: number; missing: number; of: number }
+  | { kind: 'signals'; points: number; lost: number; hands: number }
   | { kind: 'silent'; points: number; since: number }
   | { kind: 'behind'; points: number; prompts: number }
   | { kind: 'done-early'; points: number; left: number }
@@ -70,6 +82,8 @@ export const POINTS: Record<ReasonKind, { from: number; grows: number; most: num
   alone: { from: 60, grows: 0, most: 60 },
   /** Grows by the share of the room that is missing: half of it is half of this. */
   missing: { from: 20, grows: 30, most: 50 },
+  /** Grows by each further person who is lost or wants to speak. */
+  signals: { from: 20, grows: 10, most: 50 },
   /** Grows by the minute beyond `SILENT_MS`. */
   silent: { from: 20, grows: 4, most: 40 },
   /** Grows by the prompt beyond `BEHIND`. */
@@ -168,7 +182,10 @@ function reasonsOf(room: RoomFacts, others: Comparison, round: RoundFacts, now: 
   const [first] = people
   if (people.length === 1 && first)
     reasons.push({ kind: 'alone', points: pointsOf('alone'), who: first.shownName })
-  const missing = people.filter(({ connected, seenAt }) => !connected && now - seenAt >= MISSING_MS).length
+  // Who has said that they are out for a moment is not missed.
+  const missing = people.filter(
+    ({ connected, seenAt, signal }) => !connected && now - seenAt >= MISSING_MS && signal !== 'stepped-out',
+  ).length
   if (missing > 0)
     reasons.push({
       kind: 'missing',
@@ -176,6 +193,10 @@ function reasonsOf(room: RoomFacts, others: Comparison, round: RoundFacts, now: 
       missing,
       of: people.length,
     })
+  const showing = (wanted: Signal) => people.filter(({ signal }) => signal === wanted).length
+  const [lost, hands] = [showing('lost'), showing('hand')]
+  if (lost + hands > 0)
+    reasons.push({ kind: 'signals', points: pointsOf('signals', lost + hands - 1), lost, hands })
   reasons.push(...workReasons(room, others, round, now))
   const since = Math.max(room.visitedAt ?? 0, round.startedAt)
   if (!room.isVisited && now - since >= UNVISITED_MS)

@@ -6,6 +6,7 @@ export const REASON_NAMES: Record<ReasonKind, string> = {
   help: 'Calls for help',
   alone: 'One alone',
   missing: 'Somebody without a line',
+  signals: 'Lost, or wants to speak',
   silent: 'Silent while others write',
   behind: 'Prompts behind the others',
   'done-early': 'Done long before the others',
@@ -26,6 +27,13 @@ export function reasonWords(reason: Reason, now: number): string {
       return reason.missing === reason.of
         ? 'nobody has a line'
         : `${reason.missing} of ${reason.of} without a line`
+    case 'signals':
+      return [
+        reason.lost > 0 && `${reason.lost} lost`,
+        reason.hands > 0 && `${reason.hands} ${reason.hands === 1 ? 'wants' : 'want'} to speak`,
+      ]
+        .filter(Boolean)
+        .join(', ')
     case 'silent':
       return `nothing written for ${roughLength(now - reason.since)}`
     case 'behind':

@@ -1,7 +1,7 @@
 import type { Board } from '../../boards/board'
 import { newRoom } from '../rooms/room'
 import type { FacilitatorView } from '../views'
-import { deviceWords, placeWords, whereCounts, whereEverybodyIs } from './where'
+import { deviceWords, whereCounts, whereEverybodyIs, whereWords } from './where'
 
 const NOW = 1_000_000
 const prompt = (id: string, more: object = {}) => ({
@@ -35,11 +35,11 @@ const view = (people: object[], expected: object[] = []) =>
     people,
     expected,
     boards: [board],
-    clock: {},
+    signals: { Chi: { signal: 'stepped-out', at: 1 } },
   }) as unknown as FacilitatorView
 
 const told = (...asked: Parameters<typeof whereEverybodyIs>) =>
-  whereEverybodyIs(...asked).map(each => [each.shownName, placeWords(each.place), deviceWords(each, NOW)])
+  whereEverybodyIs(...asked).map(each => [each.shownName, whereWords(each), deviceWords(each, NOW)])
 
 test('everybody is told by name: awaited, waiting, with the whole group, in a room and where they wrote, dropped, on what', () => {
   const people = [
@@ -54,7 +54,7 @@ test('everybody is told by name: awaited, waiting, with the whole group, in a ro
   expect(told(view(people, [{ personId: 'p', shownName: 'Fenna', roomId: null }]), work)).toEqual([
     ['Ana', 'with the whole group, no room', 'no device'],
     ['Bo', 'Reeds', 'no line for 3 min, phone'],
-    ['Chi', 'with the whole group (Reeds)', 'computer'],
+    ['Chi', 'with the whole group (Reeds): stepped out', 'computer'],
     ['Dag', 'with the whole group, no room', 'no line since just now, computer'],
     ['Édith', 'Reeds, wrote last at prompt 2', 'phone'],
     ['Fenna', 'not here yet', ''],

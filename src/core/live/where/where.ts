@@ -1,6 +1,7 @@
 /** Where everybody is in a running session: for facilitators alone. */
 import { partsOf } from '../../boards/parts'
 import { roughLength } from '../../schedule/lengths'
+import { SIGNAL_WORDS, type Signal } from '../signals/signals'
 import type { FacilitatorView } from '../views'
 
 export type Place =
@@ -22,9 +23,11 @@ export interface Whereabouts {
   droppedAt: number | null
   /** What they follow the session on; null for who has not come. */
   device: 'phone' | 'computer' | 'none' | null
+  /** What they show; null for nothing. */
+  signal: Signal | null
 }
 
-type View = Pick<FacilitatorView, 'rooms' | 'people' | 'expected' | 'boards' | 'clock'>
+type View = Pick<FacilitatorView, 'rooms' | 'people' | 'signals' | 'expected' | 'boards'>
 type Work = Readonly<Record<string, { people?: Readonly<Record<string, { promptId: string }>> }>>
 
 /**
@@ -55,6 +58,7 @@ export function whereEverybodyIs(view: View, work: Work): Whereabouts[] {
     place: placeOf(person),
     droppedAt: person.connected ? null : person.seenAt,
     device: person.hasDevice ? (person.onPhone ? 'phone' : 'computer') : 'none',
+    signal: view.signals[person.id]?.signal ?? null,
   }))
   const awaited: Whereabouts[] = view.expected.map(({ personId, shownName }) => ({
     id: personId,
@@ -62,14 +66,18 @@ export function whereEverybodyIs(view: View, work: Work): Whereabouts[] {
     place: { kind: 'expected' },
     droppedAt: null,
     device: null,
+    signal: null,
   }))
   return [...here, ...awaited].sort((one, other) => NAMES.compare(one.shownName, other.shownName))
 }
 
 const NAMES = new Intl.Collator('en')
 
-/** Where somebody is, in words. */
-export function placeWords(place: Place): string {
+/** Where somebody is, and what they show, in words. */
+export const whereWords = ({ place, signal }: Pick<Whereabouts, 'place' | 'signal'>): string =>
+  signal === null ? placeWords(place) : `${placeWords(place)}: ${SIGNAL_WORDS[signal]}`
+
+function placeWords(place: Place): string {
   switch (place.kind) {
     case 'expected':
       return 'not here yet'

@@ -1,13 +1,14 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import type { Mark } from '~/core/live/marks'
 import { DropPlace } from '../../../live/rooms/drag-people'
+import { SignalTags } from '../../../live/signals/signal-tags'
 import { VisitedAgo } from '../../../live/visits/visited-ago'
 import { RoomMark } from '../../../ui/room-mark'
 import { type LaneProps, LaneTrack, RoomButton } from './lane-parts'
 
 /** A room that needs nobody, where there are very many: one low line, from which it is opened. */
 export function FoldedLane(props: LaneProps) {
-  const { room, index, people, prompts, done, work, lastVisitAt, narrow, onOpen } = props
+  const { room, index, people, signals, prompts, done, work, lastVisitAt, narrow, onOpen } = props
   const here = people.filter(({ connected }) => connected).length
   return (
     <DropPlace
@@ -27,6 +28,7 @@ export function FoldedLane(props: LaneProps) {
         <chakra.span color="quiet" whiteSpace="nowrap">
           {here === people.length ? people.length : `${here} of ${people.length} here`}
         </chakra.span>
+        <SignalTags counts={signals} />
       </Flex>
       <Box display={{ base: 'none', md: 'block' }}>
         <LaneTrack {...props} marks={NO_MARKS} height={16} />

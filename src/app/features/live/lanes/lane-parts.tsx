@@ -3,12 +3,14 @@ import type { RoomWorkNow } from '~/contracts/live'
 import type { LanePerson } from '~/core/live/door/shown'
 import type { Mark } from '~/core/live/marks'
 import type { Mend } from '~/core/live/rooms/alone'
+import type { signalCounts } from '~/core/live/signals/counts'
 import { Track } from '../../../lanes/track'
 import { HelpTag } from '../../../live/help/help-tag'
 import type { LiveView, Send } from '../../../live/live-view'
 import { MendButton } from '../../../live/rooms/alone-notice'
 import { laneButtonId } from '../../../live/rooms/lane-button'
 import { PersonMenu } from '../../../live/rooms/person-menu'
+import { SignalTags } from '../../../live/signals/signal-tags'
 import { Button } from '../../../ui/button'
 import { Tag } from '../../../ui/layout'
 import { ANSWER_WORDS, type Answer } from '../needs/answers'
@@ -38,6 +40,8 @@ export interface LaneProps {
   mends: Mend[] | undefined
   /** Why it needs somebody, beside a call and one alone, in words; empty for nothing. */
   reasons: string
+  /** How many show each signal. */
+  signals: ReturnType<typeof signalCounts>
   /** What answers the weightiest reason. */
   answer: Answer | null
   size: LaneSize
@@ -67,13 +71,14 @@ export function RoomButton({ room, onOpen }: Pick<LaneProps, 'room' | 'onOpen'>)
 }
 
 /** What asks for somebody, or says who is there; with the moves that mend it where one is alone. */
-export function LaneTags({ people, call, visits, clock, work, mends, send }: LaneProps) {
+export function LaneTags({ people, call, visits, clock, work, mends, signals, send }: LaneProps) {
   const alone = clock !== null && people.length === 1
   return (
     <>
       {call && <HelpTag at={call.at} />}
       {alone && <Tag kind="ask">one alone</Tag>}
       {alone && mends?.map(mend => <MendButton key={mend.kind} mend={mend} short send={send} />)}
+      <SignalTags counts={signals} />
       {work?.late !== undefined && <Tag kind="ask">came late</Tag>}
       {visits.map(visit => (
         <Tag key={visit.accountId} kind="live">

@@ -1,10 +1,12 @@
 import { Stack } from '@chakra-ui/react'
+import { groupBy, isEqual } from 'lodash-es'
 import { memo, useEffect, useMemo, useRef } from 'react'
 import type { RoomWorkNow } from '~/contracts/live'
 import { askedPrompts, partsOf } from '~/core/boards/parts'
 import type { Reason, RoomNeed } from '~/core/live/needs/needs'
 import { reasonWords } from '~/core/live/needs/words'
 import { aloneRooms, type Mend } from '~/core/live/rooms/alone'
+import { signalCounts } from '~/core/live/signals/counts'
 import type { LiveView, Send } from '../../../live/live-view'
 import { type RoomPart, roomParts } from '../../../live/rooms/room-parts'
 import { useIsPhone } from '../../../ui/is-phone'
@@ -46,6 +48,7 @@ export const Lanes = memo(function Lanes({
   const parts = useRoomParts(view)
   const onPhone = useIsPhone()
   const mends = useMends(view)
+  const signalsOf = useSignals(view)
   const places = new Map(view.rooms.map((room, index) => [room.id, { room, index }]))
   const reasons = new Map(needs.map(need => [need.roomId, need.reasons]))
   const shown = order.flatMap(id => places.get(id) ?? [])
@@ -71,6 +74,7 @@ export const Lanes = memo(function Lanes({
             inRound: view.clock !== null,
             onPhone,
           })}
+          signals={signalsOf(room.id)}
           reasons={reasonsInLane(reasons.get(room.id) ?? NO_REASONS, now)}
           answer={answerTo(reasons.get(room.id) ?? NO_REASONS)}
           rooms={view.rooms}
@@ -131,6 +135,37 @@ function doneWords({ boards, partsSaid }: LiveView, { id, board = 0 }: LiveView[
   const places = partsOf(whole).flatMap((part, place) => (done.includes(part.id) ? [place + 1] : []))
   return places.length === 1 ? `done with part ${places[0]}` : `done with parts ${places.join(', ')}`
 }
+
+/** What people of each room show; the same list for as long as it says the same. */
+function useSignals({ signals, people }: LiveView): (roomId: string) => Counts {
+  const before = useRef(new Map<string, Counts>())
+  const now = useMemo(() => {
+    const ids = groupBy(
+      people.filter(({ id }) => id in signals),
+      person => person.roomId,
+    )
+    return new Map(
+      Object.entries(ids).map(([roomId, shown]) => [
+        roomId,
+        signalCounts(
+          signals,
+          shown.map(({ id }) => id),
+        ),
+      ]),
+    )
+  }, [signals, people])
+  for (const [roomId, counts] of now) {
+    const earlier = before.current.get(roomId)
+    if (earlier && isEqual(earlier, counts)) now.set(roomId, earlier)
+  }
+  useEffect(() => {
+    before.current = now
+  })
+  return roomId => now.get(roomId) ?? NO_SIGNALS
+}
+
+type Counts = ReturnType<typeof signalCounts>
+const NO_SIGNALS: Counts = []
 
 /** In a round, the moves that mend it where somebody is alone, by room. */
 function useMends({ clock, rooms, people }: LiveView): ReadonlyMap<string, Mend[]> {

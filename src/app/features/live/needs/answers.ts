@@ -10,6 +10,7 @@ export const ANSWERS: Record<ReasonKind, Answer | null> = {
   help: null,
   alone: null,
   missing: 'look',
+  signals: 'look',
   silent: 'visit',
   behind: 'write',
   'done-early': 'write',
