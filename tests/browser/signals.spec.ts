@@ -32,6 +32,8 @@ test('people show what they want without a word: hands in their order, who is lo
   const lane = page.getByRole('listitem', { name: 'Pond life', exact: true })
   await expect(lane).toContainText('1 lost')
   await expect(page.getByRole('region', { name: 'Who needs you next' })).toContainText('Pond life: 1 lost')
+  await shown.getByRole('button', { name: 'How it changed' }).click()
+  await expect(shown.getByRole('img', { name: 'How many showed each signal, over time' })).toBeVisible()
   await page.getByRole('button', { name: 'Everybody' }).click()
   await expect(page.getByRole('list', { name: 'People' })).toContainText('Pond life: stepped out')
   await expectAccessible(page)

@@ -207,6 +207,7 @@ const SECTIONS = {
     'rounds',
     'session',
     'signals',
+    'signalsOverTime',
     'sitting',
     'terms',
     'visits',

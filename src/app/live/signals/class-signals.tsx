@@ -1,9 +1,13 @@
 import { chakra, Flex } from '@chakra-ui/react'
+import { lazy, Suspense, useState } from 'react'
 import { handsUp, signalCounts, timeProposal } from '~/core/live/signals/counts'
 import { SIGNAL_WORDS } from '~/core/live/signals/signals'
 import { Button } from '../../ui/button'
+import { loadAgain } from '../../ui/load-again'
 import type { LiveView, Send } from '../live-view'
 import { SIGNAL_LOOK } from './signal-look'
+
+const SignalsChart = lazy(() => loadAgain(() => import('./signals-chart')))
 
 interface ClassSignalsProps {
   view: LiveView
@@ -17,8 +21,9 @@ const BY_NAME = 8
 export function ClassSignals({ view, send }: ClassSignalsProps) {
   const { signals, minutesSaid, people, rooms, clock } = view
   const counts = signalCounts(signals)
+  const [charted, setCharted] = useState(false)
   const proposal = clock ? timeProposal(minutesSaid) : null
-  if (counts.length === 0 && !proposal) return null
+  if (counts.length === 0 && !proposal && !charted) return null
   const byId = new Map(people.map(person => [person.id, person]))
   const roomNames = new Map(rooms.map(({ id, name }) => [id, name]))
   const hands = handsUp(signals).flatMap(id => byId.get(id) ?? [])
@@ -45,10 +50,18 @@ export function ClassSignals({ view, send }: ClassSignalsProps) {
           </Flex>
         )
       })}
+      <Button size="small" kind="bare" ml="auto" aria-expanded={charted} onClick={() => setCharted(!charted)}>
+        {charted ? 'Hide how it changed' : 'How it changed'}
+      </Button>
       {counts.length > 0 && (
-        <Button size="small" kind="bare" ml="auto" onClick={() => clear(Object.keys(signals))}>
+        <Button size="small" kind="bare" onClick={() => clear(Object.keys(signals))}>
           Clear all signals
         </Button>
+      )}
+      {charted && (
+        <Suspense fallback={null}>
+          <SignalsChart signals={signals} signalsOverTime={view.signalsOverTime} />
+        </Suspense>
       )}
       {hands.length > 0 && (
         <Flex as="ol" aria-label="Hands, in the order they came" flexBasis="100%" gap="4px 8px" wrap="wrap">

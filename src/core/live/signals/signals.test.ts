@@ -162,3 +162,18 @@ test('the clock could be given what is enough for three quarters of the rooms th
   expect(proposal(10, 2, 5)).toEqual({ said: 3, done: 0, more: 3, minutes: 10 })
   expect(proposal(0, 0, 0, 10)).toEqual({ said: 4, done: 3, more: 1, minutes: 0 })
 })
+
+test('how many showed what is kept for every half minute in which that changed, as it began', () => {
+  const session = rehearsed()
+  shows(session, 10_000, 'ana', 'lost')
+  shows(session, 20_000, 'bo', 'lost')
+  shows(session, 65_000, 'chi', 'hand')
+  // One for another, and the same again: nothing that is counted changes.
+  shows(session, 70_000, 'ana', 'lost')
+  session.tell(125_000, facilitator, { type: 'clear-signals', participantIds: ['ana', 'bo', 'chi'] })
+  expect(facilitatorView(session.state).signalsOverTime).toEqual([
+    { at: 0, counts: [0, 0, 0, 0, 0] },
+    { at: 60_000, counts: [0, 0, 0, 2, 0] },
+    { at: 120_000, counts: [1, 0, 0, 2, 0] },
+  ])
+})

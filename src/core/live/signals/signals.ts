@@ -1,4 +1,4 @@
-import { omitBy, pickBy } from 'lodash-es'
+import { isEqual, omitBy, pickBy } from 'lodash-es'
 import { z } from 'zod'
 import { presentOf } from '../door/door'
 import type { DoorEvent, DoorProblem, DoorState } from '../door/door-facts'
@@ -19,11 +19,20 @@ export type Signal = (typeof SIGNALS)[number]
 /** Most minutes a room can ask for. */
 export const MOST_MINUTES = 30
 
+/** How many showed each signal at a moment, in the order of `SIGNALS`. */
+export interface SignalsThen {
+  /** The beginning of a half minute, in milliseconds since 1970. */
+  at: number
+  counts: number[]
+}
+
 export interface SignalsState {
   /** What somebody shows, and since when, by participant id; each shows one at a time. */
   signals: Readonly<Record<string, { signal: Signal; at: number }>>
   /** How many more minutes a room says it needs, by room id; 0 for done. */
   minutesSaid: Readonly<Record<string, number>>
+  /** How many showed what as each half minute began in which that changed, in order. */
+  signalsOverTime: readonly SignalsThen[]
 }
 
 const events = {
@@ -42,7 +51,7 @@ export const signals = topic<{
   mark: 'signal'
 }>()(
   {
-    initial: { signals: {}, minutesSaid: {} },
+    initial: { signals: {}, minutesSaid: {}, signalsOverTime: [] },
     commands: {
       /** Null takes it back. */
       'set-signal': { by: ['participant'], asks: { signal: z.enum(SIGNALS).nullable() } },
@@ -85,10 +94,10 @@ export const signals = topic<{
       },
     },
     evolve: {
-      'signal-set': (state, { participantId, signal }, at) => ({
-        signals: { ...without(state.signals, [participantId]), [participantId]: { signal, at } },
-      }),
-      'signals-cleared': (state, { participantIds }) => ({ signals: without(state.signals, participantIds) }),
+      'signal-set': (state, { participantId, signal }, at) =>
+        showing(state, at, { ...without(state.signals, [participantId]), [participantId]: { signal, at } }),
+      'signals-cleared': (state, { participantIds }, at) =>
+        showing(state, at, without(state.signals, participantIds)),
       'minutes-said': (state, { roomId, minutes }) => ({
         minutesSaid:
           minutes === null
@@ -96,31 +105,39 @@ export const signals = topic<{
             : { ...state.minutesSaid, [roomId]: minutes },
       }),
       // With a new task, and back together, only who is out is still out.
-      'sent-out': onlySteppedOut,
-      'round-ended': onlySteppedOut,
-      ended: () => ({ signals: {}, minutesSaid: {} }),
+      'sent-out': (state, _event, at) => onlySteppedOut(state, at),
+      'round-ended': (state, _event, at) => onlySteppedOut(state, at),
+      ended: (state, _event, at) => ({ ...showing(state, at, {}), minutesSaid: {} }),
       // Whoever got more time is waiting for less of it.
-      'time-added': (state, { seconds }) => ({
-        signals: omitBy(state.signals, ({ signal }) => signal === 'more-time'),
+      'time-added': (state, { seconds }, at) => ({
+        ...showing(
+          state,
+          at,
+          omitBy(state.signals, ({ signal }) => signal === 'more-time'),
+        ),
         minutesSaid: shortened(state.minutesSaid, seconds / 60),
       }),
       // In another room it is another task; a hand stays up.
-      placed: (state, { participantId }) => {
+      placed: (state, { participantId }, at) => {
         const shown = state.signals[participantId]?.signal
         const stays = shown === undefined || shown === 'hand' || shown === 'stepped-out'
-        return stays ? {} : { signals: without(state.signals, [participantId]) }
+        return stays ? {} : showing(state, at, without(state.signals, [participantId]))
       },
-      connected: (state, { participantId }) =>
+      connected: (state, { participantId }, at) =>
         state.signals[participantId]?.signal === 'stepped-out'
-          ? { signals: without(state.signals, [participantId]) }
+          ? showing(state, at, without(state.signals, [participantId]))
           : {},
-      released: (state, { participantId }) => gone(state, [participantId]),
-      removed: (state, { participantIds }) => gone(state, participantIds),
+      released: (state, { participantId }, at) => gone(state, at, [participantId]),
+      removed: (state, { participantIds }, at) => gone(state, at, participantIds),
       'room-closed': (state, { roomId }) =>
         roomId in state.minutesSaid ? { minutesSaid: without(state.minutesSaid, [roomId]) } : {},
     },
     views: {
-      facilitator: state => ({ signals: state.signals, minutesSaid: state.minutesSaid }),
+      facilitator: ({ signals: shown, minutesSaid, signalsOverTime }) => ({
+        signals: shown,
+        minutesSaid,
+        signalsOverTime,
+      }),
       /** One's own, and what one's room says: of others' signals nothing. */
       participant: (state, me) => ({
         signal: state.signals[me.id]?.signal ?? null,
@@ -158,14 +175,29 @@ function without<Value>(all: Readonly<Record<string, Value>>, ids: readonly stri
   return omitBy(all, (_value, id) => left.has(id))
 }
 
-const gone = (state: SignalsState, ids: readonly string[]): Partial<SignalsState> =>
-  ids.some(id => id in state.signals) ? { signals: without(state.signals, ids) } : {}
+const HALF_MINUTE = 30_000
 
-function onlySteppedOut(state: SignalsState): Partial<SignalsState> {
-  return {
-    signals: pickBy(state.signals, ({ signal }) => signal === 'stepped-out'),
-    minutesSaid: {},
-  }
+/** How many show each signal, in the order of `SIGNALS`. */
+export const countsOf = (shown: SignalsState['signals']): number[] => {
+  const all = Object.values(shown)
+  return SIGNALS.map(signal => all.filter(each => each.signal === signal).length)
+}
+
+/** What is shown from now on; of the first change in a half minute it is kept what was shown before. */
+function showing(state: SignalsState, at: number, shown: SignalsState['signals']): Partial<SignalsState> {
+  const began = at - (at % HALF_MINUTE)
+  if (state.signalsOverTime.at(-1)?.at === began || isEqual(countsOf(shown), countsOf(state.signals)))
+    return { signals: shown }
+  const then = { at: began, counts: countsOf(state.signals) }
+  return { signals: shown, signalsOverTime: [...state.signalsOverTime, then] }
+}
+
+const gone = (state: SignalsState, at: number, ids: readonly string[]): Partial<SignalsState> =>
+  ids.some(id => id in state.signals) ? showing(state, at, without(state.signals, ids)) : {}
+
+function onlySteppedOut(state: SignalsState, at: number): Partial<SignalsState> {
+  const out = pickBy(state.signals, ({ signal }) => signal === 'stepped-out')
+  return { ...showing(state, at, out), minutesSaid: {} }
 }
 
 /** What rooms still need once they got some minutes; who got enough says nothing any more, and who is done is done. */

@@ -1,7 +1,7 @@
 import { chakra } from '@chakra-ui/react'
 import { BarController, BarElement, CategoryScale, Chart, LinearScale } from 'chart.js'
-import { useEffect, useState } from 'react'
 import { Bar } from 'react-chartjs-2'
+import { useChartColours } from '../../../ui/chart-colours'
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale)
 
@@ -9,7 +9,7 @@ const BARS = 24
 
 /** How many of 1,000 random groupings cost how much, and where these groups stand among them. */
 export default function RandomChart({ cost, random }: { cost: number; random: number[] }) {
-  const colours = useColours()
+  const colours = useChartColours()
   const [least, most] = [Math.min(cost, random[0] ?? 0), Math.max(cost, random.at(-1) ?? 0)]
   const width = Math.max(1, (most - least) / BARS)
   const barOf = (value: number) => Math.min(BARS - 1, Math.floor((value - least) / width))
@@ -47,21 +47,4 @@ export default function RandomChart({ cost, random }: { cost: number; random: nu
       </chakra.figcaption>
     </chakra.figure>
   )
-}
-
-/** The theme's colours as the chart needs them: it draws without style sheets. */
-function useColours(): { line: string; live: string } {
-  const [colours, setColours] = useState({ line: '#8a8a80', live: '#0b6856' })
-  useEffect(() => {
-    const dark = window.matchMedia('(prefers-color-scheme: dark)')
-    const take = () => {
-      const style = getComputedStyle(document.documentElement)
-      const read = (name: string, fallback: string) => style.getPropertyValue(name).trim() || fallback
-      setColours({ line: read('--edge', '#8a8a80'), live: read('--live', '#0b6856') })
-    }
-    take()
-    dark.addEventListener('change', take)
-    return () => dark.removeEventListener('change', take)
-  }, [])
-  return colours
 }
