@@ -66,7 +66,7 @@ test('a text is marked up together, with a picture of the library in it; questio
   await page.getByRole('button', { name: /The ranger’s report/ }).click()
   const room = page.getByRole('article', { name: 'Pond life' })
   await expect(room.locator('mark')).toHaveText('will last.')
-  await expect(room.getByText('[Picture: Map of the marsh]')).toBeVisible()
+  await expect(room.getByRole('img', { name: 'Map of the marsh' })).toBeVisible()
   await page.getByRole('button', { name: /Questions for afterwards/ }).click()
   await expect(room.getByText('Who looked at it last?')).toBeVisible()
 })

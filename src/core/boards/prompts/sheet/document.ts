@@ -1,6 +1,7 @@
 /** A sheet lies in an XML fragment, the form the text editor works on. */
 import * as Y from 'yjs'
 import { visibleText } from '../../../formats/clean-text'
+import { pictureLine } from './picture-line'
 
 export const sheetName = (promptId: string): string => `sheet:${promptId}`
 export const sheetOf = (doc: Y.Doc, promptId: string): Y.XmlFragment =>
@@ -63,13 +64,24 @@ function elementText({ element, said }: Begun): string {
   return isItem ? `- ${inner}` : inner
 }
 
+/** The files of the pictures that stand in a sheet, in their order. Does not go deeper than pictures stand. */
+export function sheetFiles(doc: Y.Doc, promptId: string): string[] {
+  return sheetOf(doc, promptId)
+    .toArray()
+    .flatMap(node => {
+      if (!(node instanceof Y.XmlElement) || node.nodeName !== 'picture') return []
+      const file: unknown = node.getAttribute('file')
+      return typeof file === 'string' ? [file] : []
+    })
+}
+
 /** The longest name of a picture that is read. */
 const LONGEST_TITLE = 200
 
 function pictureText(element: Y.XmlElement): string {
   const title: unknown = element.getAttribute('title')
   const said = typeof title === 'string' ? visibleText(title.slice(0, LONGEST_TITLE)).trim() : ''
-  return said === '' ? '[Picture]' : `[Picture: ${said}]`
+  return pictureLine(said)
 }
 
 function inlineText(text: Y.XmlText): string {

@@ -4,8 +4,8 @@ import { kindOf } from '../kind'
 import { heading, paragraph, points } from '../markdown'
 import { lines, picturesOnPaper } from '../paper'
 import { WHOLE_ANSWER, wholePiece } from '../pieces'
-import { shownPicture } from '../shown-picture'
-import { linesToBegin, sheetName, sheetText } from './document'
+import { type Picture, shownPicture } from '../shown-picture'
+import { linesToBegin, sheetFiles, sheetName, sheetText } from './document'
 
 const MOST_SHOWN = 12
 
@@ -23,6 +23,8 @@ export interface SheetAnswer {
   promptId: string
   kind: 'sheet'
   text: string
+  /** Pictures of the library that stand in it, in their order; the text has a line for each. Without it there are none. */
+  pictures?: Picture[]
 }
 
 /** A long answer that several write at once. It is one piece: whoever wrote in it had a hand in all of it. */
@@ -36,11 +38,18 @@ export const sheet = kindOf({
   ],
   roots: promptId => [sheetName(promptId)],
   // What it began with is nobody's answer while nothing has been changed in it.
-  read: (doc, { id: promptId, settings: { begin } }): SheetAnswer => ({
-    promptId,
-    kind: 'sheet',
-    text: sheetText(doc, promptId, begin),
-  }),
+  read: (doc, { id: promptId, settings: { begin, pictures = [] } }): SheetAnswer => {
+    // What stands in a shared document is from anybody: only pictures that were set for this sheet are shown.
+    const standing = sheetFiles(doc, promptId).flatMap(
+      file => pictures.find(each => each.file === file) ?? [],
+    )
+    return {
+      promptId,
+      kind: 'sheet',
+      text: sheetText(doc, promptId, begin),
+      ...(standing.length > 0 && { pictures: standing }),
+    }
+  },
   pieces: ({ text }) => wholePiece(text),
   restore: ({ id: promptId }, pieces) => ({ promptId, kind: 'sheet', text: pieces.get(WHOLE_ANSWER) ?? '' }),
   done: ({ text }) => text.trim() !== '',
