@@ -22,6 +22,19 @@ export const TextArea = chakra('textarea', {
   base: { ...box, minH: '76px', resize: 'vertical', lineHeight: '1.4' },
 })
 export const Select = chakra('select', { base: { ...box, cursor: 'pointer' } })
+/** A choice within a line of text. */
+export const SmallSelect = chakra('select', {
+  base: {
+    bg: 'panel',
+    color: 'ink',
+    borderWidth: '1px',
+    borderColor: 'edge',
+    borderRadius: '4px',
+    px: '4px',
+    minH: '26px',
+    maxW: '100%',
+  },
+})
 
 export interface FieldParts {
   id: string

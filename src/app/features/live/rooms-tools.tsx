@@ -1,6 +1,8 @@
 import { chakra, Flex } from '@chakra-ui/react'
 import { LayoutGrid, Search } from 'lucide-react'
+import { useId } from 'react'
 import { Button } from '../../ui/button'
+import { SmallSelect } from '../../ui/fields'
 import { FIND_SOMEBODY } from './everybody'
 import type { LaneOrder } from './lanes/lane-order'
 
@@ -16,6 +18,7 @@ interface RoomsToolsProps {
 
 /** How the rooms are looked at. */
 export function RoomsTools({ order, onOrder, isWall, onWall, onFind, rooms }: RoomsToolsProps) {
+  const id = useId()
   return (
     <Flex gap="8px" align="center" wrap="wrap" ml="auto">
       <Button id={FIND_SOMEBODY} size="small" title="Key: /" onClick={onFind}>
@@ -26,21 +29,12 @@ export function RoomsTools({ order, onOrder, isWall, onWall, onFind, rooms }: Ro
           <Button size="small" title="Key: w" aria-pressed={isWall} onClick={() => onWall(!isWall)}>
             <LayoutGrid size={16} aria-hidden="true" /> Wall
           </Button>
-          <chakra.label fontSize="s" color="quiet">
+          <chakra.label htmlFor={id} fontSize="s" color="quiet">
             Rooms by{' '}
-            <chakra.select
-              bg="panel"
-              color="ink"
-              borderWidth="1px"
-              borderColor="edge"
-              borderRadius="4px"
-              px="4px"
-              value={order}
-              onChange={event => onOrder(event.target.value as LaneOrder)}
-            >
+            <SmallSelect id={id} value={order} onChange={event => onOrder(event.target.value as LaneOrder)}>
               <option value="rooms">plan</option>
               <option value="need">need</option>
-            </chakra.select>
+            </SmallSelect>
           </chakra.label>
         </>
       )}

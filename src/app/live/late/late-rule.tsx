@@ -1,5 +1,7 @@
 import { chakra } from '@chakra-ui/react'
+import { useId } from 'react'
 import type { LateRule as Rule } from '~/core/live/late/late'
+import { SmallSelect } from '../../ui/fields'
 import type { LiveView, Send } from '../live-view'
 
 const WORDS: Record<Rule, string> = {
@@ -10,16 +12,12 @@ const WORDS: Record<Rule, string> = {
 
 /** What becomes of somebody who comes when there are rooms. */
 export function LateRule({ view, send }: { view: LiveView; send: Send }) {
+  const id = useId()
   return (
-    <chakra.label fontSize="s" color="quiet">
+    <chakra.label htmlFor={id} fontSize="s" color="quiet">
       Who comes late{' '}
-      <chakra.select
-        bg="panel"
-        color="ink"
-        borderWidth="1px"
-        borderColor="edge"
-        borderRadius="4px"
-        px="4px"
+      <SmallSelect
+        id={id}
         maxW="150px"
         value={view.lateRule}
         onChange={event => send({ type: 'set-late', rule: event.target.value as Rule })}
@@ -29,7 +27,7 @@ export function LateRule({ view, send }: { view: LiveView; send: Send }) {
             {WORDS[rule]}
           </option>
         ))}
-      </chakra.select>
+      </SmallSelect>
     </chakra.label>
   )
 }

@@ -1,4 +1,5 @@
 import { chakra } from '@chakra-ui/react'
+import { SmallSelect } from '../../ui/fields'
 import type { LiveView, Send } from '../live-view'
 
 const MAY = {
@@ -9,16 +10,6 @@ const MAY = {
 } as const
 type May = keyof typeof MAY
 
-const look = {
-  bg: 'panel',
-  color: 'ink',
-  borderWidth: '1px',
-  borderColor: 'edge',
-  borderRadius: '4px',
-  px: '4px',
-  maxW: '150px',
-} as const
-
 /** How people go into rooms, and what they may do by themselves there: for the round that runs, or the next. */
 export function TermsRule({ view: { terms }, send }: { view: LiveView; send: Send }) {
   const { mayChange, mayReturn } = terms
@@ -26,18 +17,18 @@ export function TermsRule({ view: { terms }, send }: { view: LiveView; send: Sen
   return (
     <chakra.span fontSize="s" color="quiet">
       People are{' '}
-      <chakra.select
-        {...look}
+      <SmallSelect
+        maxW="150px"
         aria-label="How people go into rooms"
         value={terms.invited ? 'invited' : 'moved'}
         onChange={event => send({ type: 'set-terms', invited: event.target.value === 'invited' })}
       >
         <option value="moved">moved at once</option>
         <option value="invited">invited to go</option>
-      </chakra.select>{' '}
+      </SmallSelect>{' '}
       and{' '}
-      <chakra.select
-        {...look}
+      <SmallSelect
+        maxW="150px"
         aria-label="What people may do in rooms"
         value={may}
         onChange={event => {
@@ -54,7 +45,7 @@ export function TermsRule({ view: { terms }, send }: { view: LiveView; send: Sen
             {MAY[each]}
           </option>
         ))}
-      </chakra.select>
+      </SmallSelect>
     </chakra.span>
   )
 }

@@ -30,10 +30,11 @@ export function roomFacts(view: View, work: Readonly<Record<string, WorkFacts>>)
       const done = work[id]
       return {
         roomId: id,
-        people: (people.get(id) ?? []).map(({ id: personId, shownName, connected, seenAt }) => ({
+        people: (people.get(id) ?? []).map(({ id: personId, shownName, connected, hasDevice, seenAt }) => ({
           id: personId,
           shownName,
           connected,
+          hasDevice,
           seenAt,
           signal: view.signals[personId]?.signal ?? null,
         })),

@@ -23,6 +23,7 @@ const person = (id: string, more: object = {}) => ({
   id,
   shownName: id.toUpperCase(),
   connected: true,
+  hasDevice: true,
   seenAt: ROUND.startedAt,
   ...more,
 })
@@ -143,6 +144,9 @@ test('who is done is neither silent nor behind, and not early once half of the o
 test('one who writes nearly all is told of only among three or more, and once enough is written', () => {
   expect(kinds(four({ people: [person('a'), person('b')], edits: { a: 100 } }))).toEqual([])
   expect(kinds(four({ edits: { a: 19 } }))).toEqual([])
+  // One phone that stands for its group.
+  const group = ['a', 'b', 'c', 'd'].map(id => person(id, { hasDevice: id === 'a' }))
+  expect(kinds(four({ people: group, edits: { a: 100 } }))).toEqual([])
   // What somebody wrote who has left the room is not counted against those who are there.
   expect(kinds(four({ edits: { gone: 1000, a: 10, b: 10, c: 10 } }))).toEqual([])
 })
@@ -180,6 +184,7 @@ const anyRoom = fc.record({
       id: fc.constantFrom('a', 'b', 'c', 'd', 'e'),
       shownName: fc.constant('N'),
       connected: fc.boolean(),
+      hasDevice: fc.boolean(),
       seenAt: fc.nat(2_000_000),
     }),
     { maxLength: 6 },

@@ -26,6 +26,8 @@ export interface PersonFacts {
   id: string
   shownName: string
   connected: boolean
+  /** Who has none writes on another's: nothing is said of how much. */
+  hasDevice: boolean
   seenAt: number
   signal?: Signal | null
 }
@@ -238,8 +240,9 @@ function workReasons(room: RoomFacts, others: Comparison, round: RoundFacts, now
 
 /** Who of those in the room has written nearly all of what they wrote there together. */
 function mostBy({ people, edits }: RoomFacts): { who: string; percent: number } | null {
-  if (people.length < ENOUGH_PEOPLE) return null
-  const byPerson = people.map(({ id, shownName }) => ({ who: shownName, edits: edits[id] ?? 0 }))
+  const writers = people.filter(({ hasDevice }) => hasDevice)
+  if (writers.length < ENOUGH_PEOPLE) return null
+  const byPerson = writers.map(({ id, shownName }) => ({ who: shownName, edits: edits[id] ?? 0 }))
   const all = byPerson.reduce((sum, person) => sum + person.edits, 0)
   const top = byPerson.reduce((one, other) => (other.edits > one.edits ? other : one))
   if (all < ENOUGH_EDITS || top.edits < ONE_WRITES * all) return null

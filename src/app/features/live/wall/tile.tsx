@@ -126,18 +126,23 @@ const cellWords = ({ number, pieces, isLit, here }: WallCell): string =>
     .filter(Boolean)
     .join(', ')
 
+/** Filled when something is new, quiet while nothing stands there. */
+const litLook = ({ isLit, pieces }: WallCell) => ({
+  borderColor: isLit ? 'live' : 'edge',
+  bg: isLit ? 'live' : 'transparent',
+  color: isLit ? 'onLive' : pieces > 0 ? 'ink' : 'quiet',
+})
+
 /** One prompt as a field: how many pieces, filled when something is new, a dot for each who wrote there last. */
 function Cell({ cell, hasRoom }: { cell: WallCell; hasRoom: boolean }) {
-  const { pieces, isLit, here } = cell
+  const { pieces, here } = cell
   return (
     <Box
       flex="1"
       minW="0"
       textAlign="center"
       borderWidth="1px"
-      borderColor={isLit ? 'live' : 'edge'}
-      bg={isLit ? 'live' : 'transparent'}
-      color={isLit ? 'onLive' : pieces > 0 ? 'ink' : 'quiet'}
+      {...litLook(cell)}
       borderRadius="3px"
       lineHeight="1.2"
       title={cell.text}
@@ -164,9 +169,7 @@ function PromptLine({ cell }: { cell: WallCell }) {
         textAlign="center"
         borderRadius="3px"
         borderWidth="1px"
-        borderColor={isLit ? 'live' : 'edge'}
-        bg={isLit ? 'live' : 'transparent'}
-        color={isLit ? 'onLive' : pieces > 0 ? 'ink' : 'quiet'}
+        {...litLook(cell)}
         fontWeight="650"
       >
         <chakra.span srOnly>prompt {number}: </chakra.span>

@@ -1,6 +1,6 @@
 import { Box, chakra, Grid } from '@chakra-ui/react'
 import { uniqBy } from 'lodash-es'
-import { memo, useMemo } from 'react'
+import { memo, useId, useMemo } from 'react'
 import type { RoomNeed } from '~/core/live/needs/needs'
 import { reasonWords } from '~/core/live/needs/words'
 import { MOST_ROOMS } from '~/core/live/rooms/room'
@@ -8,6 +8,7 @@ import { type WallTile, wallTiles } from '~/core/live/wall/tiles'
 import { PutUpShown } from '../../../live/put-up/put-up-shown'
 import { useReadAgain } from '../../../live/put-up/use-read-again'
 import { laneButtonId } from '../../../live/rooms/lane-button'
+import { SmallSelect } from '../../../ui/fields'
 import { useKeptText } from '../../../ui/use-kept'
 import { useSame } from '../../../ui/use-same'
 import type { LanesProps } from '../lanes/lanes'
@@ -23,6 +24,7 @@ interface WallProps extends Pick<LanesProps, 'view' | 'work' | 'needs' | 'now' |
 /** All rooms' boards at once: how far each is and what is new; or what all have under one prompt. */
 export const Wall = memo(function Wall({ sessionId, view, work, needs, now, order, onOpen }: WallProps) {
   const [chosen, choose] = useKeptText(`wall-prompt-${sessionId}`)
+  const id = useId()
   const prompts = uniqBy(
     view.boards.flatMap(board => board.prompts),
     'id',
@@ -31,27 +33,16 @@ export const Wall = memo(function Wall({ sessionId, view, work, needs, now, orde
   return (
     <Box>
       {prompts.length > 0 && (
-        <chakra.label fontSize="s" color="quiet" display="block" mb="6px">
+        <chakra.label htmlFor={id} fontSize="s" color="quiet" display="block" mb="6px">
           On the wall{' '}
-          <chakra.select
-            bg="panel"
-            color="ink"
-            borderWidth="1px"
-            borderColor="edge"
-            borderRadius="4px"
-            px="4px"
-            minH="26px"
-            maxW="100%"
-            value={prompt?.id ?? ''}
-            onChange={event => choose(event.target.value)}
-          >
+          <SmallSelect id={id} value={prompt?.id ?? ''} onChange={event => choose(event.target.value)}>
             <option value="">how far each board is</option>
-            {prompts.map(({ id, text }) => (
-              <option key={id} value={id}>
+            {prompts.map(({ id: promptId, text }) => (
+              <option key={promptId} value={promptId}>
                 {text}
               </option>
             ))}
-          </chakra.select>
+          </SmallSelect>
         </chakra.label>
       )}
       {prompt ? (
