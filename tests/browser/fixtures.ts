@@ -144,8 +144,22 @@ async function expectNothingFound(page: Page, choose: (axe: AxeBuilder) => AxeBu
       .getAnimations()
       .every(each => each.playState !== 'running' || each.effect?.getComputedTiming().endTime === Infinity),
   )
+  // A button half under a bar that stays in sight counts as too small, though one scrolls: for the look nothing stays.
+  await page.evaluate(() => {
+    for (const each of document.querySelectorAll<HTMLElement>('body *'))
+      if (getComputedStyle(each).position === 'sticky') {
+        each.style.position = 'static'
+        each.dataset.stays = ''
+      }
+  })
   // No page has frames: without looking for any it takes half as long.
   const { violations } = await choose(new AxeBuilder({ page }).setLegacyMode()).analyze()
+  await page.evaluate(() => {
+    for (const each of document.querySelectorAll<HTMLElement>('[data-stays]')) {
+      each.style.position = ''
+      delete each.dataset.stays
+    }
+  })
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(node => node.target).join(', ')}`)).toEqual([])
 }
 

@@ -1,6 +1,6 @@
 import { expect, expectAccessible, joinOnPhone, openToAll, sendOut, simulated, test } from './fixtures'
 
-test('people show what they want without a word: hands in their order, who is lost, who is out; rooms ask for time, and get it', async ({
+test('people show what they want without a word: hands in their order, who is lost, who is out; rooms ask for time and for help, and get both', async ({
   server,
   facilitator: page,
   phone,
@@ -47,8 +47,6 @@ test('people show what they want without a word: hands in their order, who is lo
   await more.click()
   await noor?.until(view => view.minutesSaid === 5)
   await expect(shown).toContainText('Of 2 rooms 1 says it is done, 1 asks for more time.')
-  // What lies half under the foot counts as too small: looked at from the end of the page.
-  await own.evaluate(() => window.scrollTo(0, document.body.scrollHeight))
   await expectAccessible(own)
   const before = noor?.view?.clock?.endsAt ?? Number.NaN
   await shown.getByRole('button', { name: '+ 5 min' }).click()
@@ -57,5 +55,24 @@ test('people show what they want without a word: hands in their order, who is lo
 
   await shown.getByRole('button', { name: 'Clear all signals' }).click()
   await bram?.until(view => view.signal === null)
+
+  // Help is called with a reason, if they like; one facilitator says that they come, and the room knows who and when.
+  await own.getByRole('button', { name: 'Call for help' }).click()
+  await own.getByRole('button', { name: 'We are stuck' }).click()
+  const water = page.getByRole('listitem', { name: 'Water clarity', exact: true })
+  await expect(water).toContainText(/help, .*: stuck/)
+  await page.getByRole('heading', { level: 1 }).click()
+  await page.keyboard.press('h')
+  const drawer = page.getByRole('complementary', { name: 'Room Water clarity' })
+  await expect(drawer).toContainText('Chi calls for help (stuck). Answer with a visit, or with a note.')
+  await drawer.getByRole('button', { name: 'In 2 min' }).click()
+  await expect(own.getByText(/ comes in (2 min|\d+ s)\.$/)).toBeVisible()
+  await expect(water).toContainText('goes')
+  await expectAccessible(own)
+  await expectAccessible(page)
+  await drawer.getByRole('button', { name: 'Not me after all' }).click()
+  await expect(own.getByText('Help has been called. The facilitator can see it.')).toBeVisible()
+  await drawer.getByRole('button', { name: 'Visit', exact: true }).click()
+  await expect(own.getByText('is in your room, listening.')).toBeVisible()
   for (const each of people) each.leave()
 })

@@ -8,7 +8,7 @@ import { participantList } from './door/people'
 import { fold } from './evolve'
 import { mayRead, mayWorkOn } from './rooms/rooms'
 import { nextOf } from './segments/state'
-import { SIGNALS } from './signals/signals'
+import { SIGNALS } from './signals/signal'
 import type { Command, LiveState } from './topics'
 import { facilitatorView, participantView, projectorView } from './views'
 

@@ -130,13 +130,17 @@ export function LivePage({
     [show, send],
   )
   const goToNeed = () => {
-    const [first] = needsAt(view, work, serverTime(), reasonsOff).filter(
+    const [first] = needsAt(view, work, serverTime(), { off: reasonsOff, accountId }).filter(
       ({ roomId }) => roomId !== openRoomId,
     )
     if (first) show(first.roomId)
   }
   const step = (by: 1 | -1) => {
-    const ids = orderedRooms(view, needsAt(view, work, serverTime(), reasonsOff), order as LaneOrder)
+    const ids = orderedRooms(
+      view,
+      needsAt(view, work, serverTime(), { off: reasonsOff, accountId }),
+      order as LaneOrder,
+    )
     const next = ids[(ids.indexOf(openRoomId) + by + ids.length) % ids.length]
     if (next) show(next)
   }
@@ -145,7 +149,7 @@ export function LivePage({
     setByQuestion(questionId)
     setMaking(true)
   }
-  const calls = useHelpCalls(view, show)
+  const calls = useHelpCalls(view, accountId, show)
   const [chosen] = useState(() => new ChosenPeople())
   const { place, moved } = usePlacing(view, send)
   const placeName = (id: string) =>
@@ -211,6 +215,7 @@ export function LivePage({
               <DraftLanes draft={draft}>
                 <RoomsByNeed
                   sessionId={sessionId}
+                  accountId={accountId}
                   isWall={isWall}
                   view={shown}
                   work={shownWork}

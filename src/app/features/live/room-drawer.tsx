@@ -3,6 +3,7 @@ import { Link } from 'react-router'
 import type { RoomWorkNow } from '~/contracts/live'
 import { boardOf } from '~/core/live/rooms/rooms'
 import { BoardView } from '../../board-view/board-view'
+import { AnswerHelp } from '../../live/help/answer-help'
 import { HiddenInRoom } from '../../live/hidden/hidden-in-room'
 import type { LiveView, Send } from '../../live/live-view'
 import { NoteForm } from '../../live/messages/note-form'
@@ -57,9 +58,12 @@ export function RoomDrawer({
       {open && (
         <Stack gap="12px" mb="14px">
           {call && (
-            <Message kind="problem">
-              {names[call.participantId] ?? 'Somebody'} calls for help. Answer with a visit, or with a note.
-            </Message>
+            <AnswerHelp
+              call={call}
+              who={names[call.participantId] ?? 'Somebody'}
+              accountId={accountId}
+              send={send}
+            />
           )}
           {work?.late !== undefined && (
             <Message>

@@ -8,6 +8,7 @@ import { whenMet } from '../../prompts/when-met'
 import { Button } from '../../ui/button'
 import { chime } from '../../ui/sound'
 
+const HelpCalled = whenMet(() => import('../../live/help/help-called'))
 const OwnSignals = whenMet(() => import('../../live/signals/own-signals'))
 
 interface PlaceFootProps extends Pick<ParticipantView, 'help' | 'visits' | 'signal' | 'minutesSaid'> {
@@ -54,13 +55,15 @@ export function PlaceFoot({
         <Suspense fallback={null}>
           <OwnSignals signal={signal} minutesSaid={minutesSaid} inRoom={inRoom} send={onSend} />
         </Suspense>
-        <chakra.p role="status" fontSize="s" flex="1">
-          {help
-            ? 'Help has been called. The facilitator can see it.'
-            : visits.length > 0
-              ? `${visits.join(' and ')} is in your room, listening.`
-              : ''}
-        </chakra.p>
+        {help ? (
+          <Suspense fallback={null}>
+            <HelpCalled help={help} onSend={onSend} />
+          </Suspense>
+        ) : (
+          <chakra.p role="status" fontSize="s" flex="1">
+            {visits.length > 0 && `${visits.join(' and ')} is in your room, listening.`}
+          </chakra.p>
+        )}
         {inRoom && <HelpButton help={help} onSend={onSend} />}
       </Flex>
     </Box>

@@ -5,7 +5,7 @@ import type { LiveView } from '../live-view'
 import { laneButtonId } from '../rooms/lane-button'
 
 export interface HelpCalls {
-  /** Rooms that call, the longest waiting first. */
+  /** Rooms that call and that no other facilitator has taken, the longest waiting first. */
   waiting: { roomId: string; roomName: string }[]
   /** Opens the room that has waited longest and brings its lane into sight. */
   go: () => void
@@ -14,9 +14,10 @@ export interface HelpCalls {
 }
 
 /** Help calls wherever their rooms are: counted in the page's title, said by a sound, and one move away. */
-export function useHelpCalls(view: LiveView, open: (roomId: string) => void): HelpCalls {
+export function useHelpCalls(view: LiveView, accountId: string, open: (roomId: string) => void): HelpCalls {
   const [sound, setSound] = useSwitch('help-sound', true)
-  const waiting = [...view.help]
+  const waiting = view.help
+    .filter(({ taken }) => taken === null || taken.accountId === accountId)
     .sort((one, other) => one.at - other.at)
     .map(call => ({
       roomId: call.roomId,

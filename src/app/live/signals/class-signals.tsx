@@ -1,7 +1,7 @@
 import { chakra, Flex } from '@chakra-ui/react'
 import { lazy, Suspense, useState } from 'react'
 import { handsUp, signalCounts, timeProposal } from '~/core/live/signals/counts'
-import { SIGNAL_WORDS } from '~/core/live/signals/signals'
+import { SIGNAL_WORDS } from '~/core/live/signals/signal'
 import { Button } from '../../ui/button'
 import { loadAgain } from '../../ui/load-again'
 import type { LiveView, Send } from '../live-view'

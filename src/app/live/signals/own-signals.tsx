@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { Hand } from 'lucide-react'
 import { useState } from 'react'
-import { SIGNALS } from '~/core/live/signals/signals'
+import { SIGNALS } from '~/core/live/signals/signal'
 import type { ParticipantView } from '~/core/live/views'
 import { Button } from '../../ui/button'
 import type { SendFromPlace } from '../live-view'

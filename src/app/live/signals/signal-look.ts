@@ -1,5 +1,5 @@
 import { Check, CircleQuestionMark, DoorOpen, Hand, Hourglass, type LucideIcon } from 'lucide-react'
-import type { Signal } from '~/core/live/signals/signals'
+import type { Signal } from '~/core/live/signals/signal'
 
 /** How each signal looks, and what whoever gives it says with it. */
 export const SIGNAL_LOOK: Record<Signal, { icon: LucideIcon; says: string }> = {

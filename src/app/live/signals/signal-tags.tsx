@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react'
-import { SIGNAL_WORDS, type Signal } from '~/core/live/signals/signals'
+import { SIGNAL_WORDS, type Signal } from '~/core/live/signals/signal'
 import { SIGNAL_LOOK } from './signal-look'
 
 /** How many show each signal, as small signs with their number. */

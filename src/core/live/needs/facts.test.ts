@@ -46,7 +46,7 @@ const view = (more: object = {}) =>
   }) as unknown as FacilitatorView
 
 test('only rooms with somebody in them now are told of, each with its own people', () => {
-  const facts = roomFacts(view(), {})
+  const facts = roomFacts(view(), {}, 'm')
   expect(facts.map(({ roomId, people }) => [roomId, people.map(({ id }) => id)])).toEqual([
     ['one', ['ana', 'bo']],
     ['two', ['cy']],
@@ -66,7 +66,7 @@ test('only rooms with somebody in them now are told of, each with its own people
 test('calls, visits and what was written are told by room', () => {
   const [one, two] = roomFacts(
     view({
-      help: [{ id: 'h', roomId: 'two', participantId: 'cy', at: 70, closedAt: null, how: null }],
+      help: [{ id: 'h', roomId: 'two', participantId: 'cy', at: 70, taken: null }],
       visits: [{ accountId: 'm', name: 'M', roomId: 'one', startedAt: 60 }],
       lastVisit: { one: 60 },
     }),
@@ -79,6 +79,7 @@ test('calls, visits and what was written are told by room', () => {
       },
       two: { answeredPrompts: 1, pulse: [{ at: 0 }], latest: { at: 12_000 } },
     },
+    'm',
   )
   expect(one).toMatchObject({
     visitedAt: 60,
@@ -92,7 +93,7 @@ test('calls, visits and what was written are told by room', () => {
 
 test('a room is done when it says so of every part that is open and asks something; prompts that are picked out count alone', () => {
   const asked = (more: object) => {
-    const [one] = roomFacts(view(more), {})
+    const [one] = roomFacts(view(more), {}, 'm')
     return [one?.prompts, one?.done]
   }
   const said = (done: string[], opened: string[] = []) => ({ partsSaid: { one: { opened, shut: [], done } } })
@@ -103,4 +104,11 @@ test('a room is done when it says so of every part that is open and asks somethi
   expect(asked(said(['first', 'p2'], ['p3']))).toEqual([4, false])
   expect(asked({ ...said(['first']), partsOpen: ['c1'] })).toEqual([1, true])
   expect(asked({ boards: [] })).toEqual([0, false])
+})
+
+test('a call that another facilitator has taken is not one’s own to answer', () => {
+  const taken = (accountId: string) =>
+    roomFacts(view({ help: [{ id: 'h', roomId: 'two', at: 70, taken: { accountId } }] }), {}, 'm')[1]
+      ?.calledAt
+  expect([taken('m'), taken('somebody-else')]).toEqual([70, null])
 })

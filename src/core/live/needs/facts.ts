@@ -17,11 +17,22 @@ type View = Pick<
   'rooms' | 'people' | 'signals' | 'help' | 'visits' | 'lastVisit' | 'boards' | 'partsOpen' | 'partsSaid'
 >
 
-/** What is known of every room with people in it, from a facilitator's view and the rooms' work. O(people + rooms). */
-export function roomFacts(view: View, work: Readonly<Record<string, WorkFacts>>): RoomFacts[] {
+/**
+ * What is known of every room with people in it, from a facilitator's view and the rooms' work, for one facilitator: a call that
+ * another has taken is not theirs to answer. O(people + rooms).
+ */
+export function roomFacts(
+  view: View,
+  work: Readonly<Record<string, WorkFacts>>,
+  accountId: string,
+): RoomFacts[] {
   const people = new Map(view.rooms.map(({ id }) => [id, [] as View['people']]))
   for (const person of view.people) if (person.inRoom) people.get(person.roomId ?? '')?.push(person)
-  const calledAt = new Map(view.help.map(call => [call.roomId, call.at]))
+  const calledAt = new Map(
+    view.help
+      .filter(({ taken }) => taken === null || taken.accountId === accountId)
+      .map(call => [call.roomId, call.at]),
+  )
   const visited = new Set(view.visits.map(({ roomId }) => roomId))
   return view.rooms
     .filter(room => (people.get(room.id)?.length ?? 0) > 0)

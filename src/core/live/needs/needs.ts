@@ -5,7 +5,7 @@
  * other rooms.
  */
 import { median } from '../../statistics/spread'
-import type { Signal } from '../signals/signals'
+import type { Signal } from '../signals/signal'
 
 /** Every reason, in the order in which they are explained. */
 export const REASON_KINDS = [

@@ -1,5 +1,5 @@
 import type { FacilitatorView } from '../views'
-import { SIGNALS, type Signal } from './signals'
+import { SIGNALS, type Signal } from './signal'
 
 type Shown = FacilitatorView['signals']
 

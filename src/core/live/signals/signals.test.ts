@@ -2,7 +2,7 @@ import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehear
 import { allMarks } from '../marks'
 import { facilitatorView, participantView, projectorView } from '../views'
 import { handsUp, signalCounts, timeProposal } from './counts'
-import { MOST_MINUTES, SIGNALS, type Signal } from './signals'
+import { MOST_MINUTES, SIGNALS, type Signal } from './signal'
 
 const rehearsed = () => {
   const session = new Rehearsed()

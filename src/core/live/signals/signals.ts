@@ -11,13 +11,7 @@ import type { RoundState } from '../rounds/round'
 import type { RoundsEvent, RoundsProblem } from '../rounds/rounds'
 import type { SessionEvent } from '../session/session'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
-
-/** What somebody shows without a word: wants to speak, is done, needs more time, is lost, is out for a moment. */
-export const SIGNALS = ['hand', 'done', 'more-time', 'lost', 'stepped-out'] as const
-export type Signal = (typeof SIGNALS)[number]
-
-/** Most minutes a room can ask for. */
-export const MOST_MINUTES = 30
+import { MOST_MINUTES, SIGNAL_WORDS, SIGNALS, type Signal } from './signal'
 
 /** How many showed each signal at a moment, in the order of `SIGNALS`. */
 export interface SignalsThen {
@@ -156,15 +150,6 @@ export const signals = topic<{
     words: {},
   },
 )
-
-/** What each signal says of somebody. */
-export const SIGNAL_WORDS: Record<Signal, string> = {
-  hand: 'wants to speak',
-  done: 'done',
-  'more-time': 'needs more time',
-  lost: 'lost',
-  'stepped-out': 'stepped out',
-}
 
 /** What a room says of the time. */
 export const minutesWords = (minutes: number): string =>

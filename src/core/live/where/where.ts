@@ -1,7 +1,7 @@
 /** Where everybody is in a running session: for facilitators alone. */
 import { partsOf } from '../../boards/parts'
 import { roughLength } from '../../schedule/lengths'
-import { SIGNAL_WORDS, type Signal } from '../signals/signals'
+import { SIGNAL_WORDS, type Signal } from '../signals/signal'
 import type { FacilitatorView } from '../views'
 
 export type Place =

@@ -75,7 +75,7 @@ export function LaneTags({ people, call, visits, clock, work, mends, signals, se
   const alone = clock !== null && people.length === 1
   return (
     <>
-      {call && <HelpTag at={call.at} />}
+      {call && <HelpTag call={call} />}
       {alone && <Tag kind="ask">one alone</Tag>}
       {alone && mends?.map(mend => <MendButton key={mend.kind} mend={mend} short send={send} />)}
       <SignalTags counts={signals} />
@@ -112,9 +112,9 @@ export function LanePeople({ people, rooms, hasList, clock, roles, send }: LaneP
   )
 }
 
-/** What answers a call, or the weightiest reason. */
+/** What answers a call that nobody has taken, or the weightiest reason. */
 export function AnswerButton({ room, call, answer, onOpen, onAnswer }: LaneProps) {
-  if (call)
+  if (call && !call.taken)
     return (
       <Button size="small" kind="ask" flexShrink="0" onClick={() => onOpen(room.id)}>
         Answer

@@ -10,14 +10,23 @@ interface RoomsByNeedProps extends Omit<LanesProps, 'needs' | 'now' | 'order' | 
   sessionId: string
   order: LaneOrder
   isWall: boolean
+  accountId: string
   off: ReadonlySet<ReasonKind>
   onSwitch: (kind: ReasonKind, on: boolean) => void
 }
 
 /** The rooms, as lanes or on the wall, and above them who needs somebody next. */
-export function RoomsByNeed({ sessionId, order, isWall, off, onSwitch, ...rest }: RoomsByNeedProps) {
+export function RoomsByNeed({
+  sessionId,
+  accountId,
+  order,
+  isWall,
+  off,
+  onSwitch,
+  ...rest
+}: RoomsByNeedProps) {
   const { view, work, pageMadeAt, onOpen } = rest
-  const { needs, now } = useNeeds(view, work, off, pageMadeAt)
+  const { needs, now } = useNeeds(view, work, { off, accountId }, pageMadeAt)
   const { order: held, hold } = useHeldOrder(orderedRooms(view, needs, order), order)
   const ids = useSame(held)
   return (

@@ -8,25 +8,31 @@ import { useKeptText } from '../../../ui/use-kept'
 
 type Work = Readonly<Record<string, RoomWorkNow>>
 
+/** Whose needs they are, and which reasons do not count for them. */
+export interface Mine {
+  off: ReadonlySet<ReasonKind>
+  accountId: string
+}
+
 /** Needs are worked out anew whenever anything changes, and as time goes by so often, in milliseconds. */
 const EVERY_MS = 10_000
 
 /** Rooms by who needs somebody next at a moment; none unless people are at work in them. */
-export function needsAt(view: LiveView, work: Work, now: number, off: ReadonlySet<ReasonKind>): RoomNeed[] {
+export function needsAt(view: LiveView, work: Work, now: number, { off, accountId }: Mine): RoomNeed[] {
   const { clock } = view
   if (!clock || clock.graceEndsAt !== null) return []
-  return needsOf(roomFacts(view, work), clock, now, off)
+  return needsOf(roomFacts(view, work, accountId), clock, now, off)
 }
 
 /** Rooms by who needs somebody next, as time goes by. */
 export function useNeeds(
   view: LiveView,
   work: Work,
-  off: ReadonlySet<ReasonKind>,
+  { off, accountId }: Mine,
   pageMadeAt: number,
 ): { needs: RoomNeed[]; now: number } {
   const now = useServerNow(pageMadeAt, EVERY_MS)
-  const needs = useMemo(() => needsAt(view, work, now, off), [view, work, now, off])
+  const needs = useMemo(() => needsAt(view, work, now, { off, accountId }), [view, work, now, off, accountId])
   return { needs, now }
 }
 
