@@ -123,6 +123,9 @@ export function Tag({ children, kind = 'plain' }: { children: ReactNode; kind?: 
       fontSize="s"
       fontWeight="600"
       whiteSpace="nowrap"
+      maxW="100%"
+      overflow="hidden"
+      textOverflow="ellipsis"
       {...look}
     >
       {children}

@@ -22,8 +22,8 @@ export default function SignalsChart({
   const now = useServerNow(signalsOverTime.at(-1)?.at ?? 0, 10_000)
   const samples = [...signalsOverTime, { at: now, counts: countsOf(signals) }]
   return (
-    <chakra.figure m="0" flexBasis="100%">
-      <chakra.div h="110px">
+    <chakra.figure m="0" flexBasis="100%" minW="0">
+      <chakra.div h="110px" position="relative" minW="0">
         <Line
           aria-label="How many showed each signal, over time"
           data={{
