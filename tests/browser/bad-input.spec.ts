@@ -1,4 +1,6 @@
-import { expect, openTonight, test } from './fixtures'
+import { expect, onOneServer, openTonight } from './fixtures'
+
+const test = onOneServer()
 
 test('what is wrong is said beside its field, and what was typed stays', async ({
   server,

@@ -1,6 +1,8 @@
 import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
-import { allowLostLine, drag, expect, expectAccessible, expectContrast, test } from './fixtures'
+import { allowLostLine, drag, expect, expectAccessible, expectContrast, onOneServer } from './fixtures'
+
+const test = onOneServer()
 
 const OUTLINE = `A morning at the pond
 

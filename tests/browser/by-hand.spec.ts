@@ -1,5 +1,7 @@
 import { readFile } from 'node:fs/promises'
-import { expect, openCohort, signIn, test } from './fixtures'
+import { expect, onOneServer, openCohort, signIn, test as testOnItsOwn } from './fixtures'
+
+const test = onOneServer()
 
 type Page = import('@playwright/test').Page
 
@@ -59,57 +61,59 @@ test('people are found by name and placed by a key, chosen together, swapped and
   await expect(page.getByRole('region', { name: 'In no group' }).getByText(b)).toBeVisible()
 })
 
-test('who is missing is told, and the groups are repaired with each move named', async ({
-  facilitator: page,
-}) => {
-  await threeGroups(page)
-  const gone = (await namesIn(page, 1)).slice(0, 2)
-  await page.getByLabel('Name of the grouping').fill('As last time')
-  await page.getByRole('button', { name: 'Save the grouping' }).click()
-  await expect(page.getByRole('heading', { level: 1, name: 'As last time' })).toBeVisible()
-  const grouping = page.url()
-  await page.getByRole('link', { name: 'Weekend course' }).click()
-  await page.getByRole('button', { name: 'Mark everybody' }).click()
-  for (const name of gone) {
-    const row = page.getByRole('row').filter({ has: page.getByRole('cell', { name, exact: true }) })
-    await row.getByRole('checkbox', { name: /here today/ }).click()
-  }
-  await expect(page.getByText('7 of 9')).toBeVisible()
-  await page.goto(grouping)
-  await expect(page.getByText(`${gone.join(' and ')} are not here today`)).toBeVisible()
-  await page.getByRole('button', { name: 'Repair, moving as few as can be' }).click()
-  await expect(page.getByText(/^1 moved:/)).toBeVisible()
-  await expect(page.getByText(/: Group [23] → Group 1/)).toBeVisible()
-  await expect(page.getByText("Fewer can't be.")).toBeVisible()
-  await expect(page.getByRole('heading', { name: 'Not here today 2' })).toBeVisible()
-  expect((await namesIn(page, 1)).length).toBe(2)
-})
+testOnItsOwn(
+  'who is missing is told, and the groups are repaired with each move named',
+  async ({ facilitator: page }) => {
+    await threeGroups(page)
+    const gone = (await namesIn(page, 1)).slice(0, 2)
+    await page.getByLabel('Name of the grouping').fill('As last time')
+    await page.getByRole('button', { name: 'Save the grouping' }).click()
+    await expect(page.getByRole('heading', { level: 1, name: 'As last time' })).toBeVisible()
+    const grouping = page.url()
+    await page.getByRole('link', { name: 'Weekend course' }).click()
+    await page.getByRole('button', { name: 'Mark everybody' }).click()
+    for (const name of gone) {
+      const row = page.getByRole('row').filter({ has: page.getByRole('cell', { name, exact: true }) })
+      await row.getByRole('checkbox', { name: /here today/ }).click()
+    }
+    await expect(page.getByText('7 of 9')).toBeVisible()
+    await page.goto(grouping)
+    await expect(page.getByText(`${gone.join(' and ')} are not here today`)).toBeVisible()
+    await page.getByRole('button', { name: 'Repair, moving as few as can be' }).click()
+    await expect(page.getByText(/^1 moved:/)).toBeVisible()
+    await expect(page.getByText(/: Group [23] → Group 1/)).toBeVisible()
+    await expect(page.getByText("Fewer can't be.")).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'Not here today 2' })).toBeVisible()
+    expect((await namesIn(page, 1)).length).toBe(2)
+  },
+)
 
-test('groups go out as a list and come in again; what can not be used is named', async ({
-  facilitator: page,
-}) => {
-  await threeGroups(page)
-  const before = await namesIn(page, 1)
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Download the list' }).click(),
-  ])
-  const text = await readFile(await download.path(), 'utf8')
-  expect(text).toMatch(/^\uFEFFgroup,name\r\nGroup 1,/)
-  await page.getByRole('button', { name: 'Reshuffle' }).click()
-  await page.getByText('Bring in a list of groups').click()
-  await page.getByLabel('Groups, a person a row').fill(`${text}Group 1,Nobody Known\r\n`)
-  await expect(page.getByText('3 groups, 9 people.')).toBeVisible()
-  await expect(
-    page.getByText('Row 11, Group 1, Nobody Known: nobody on the list has this name.'),
-  ).toBeVisible()
-  await page.getByRole('button', { name: 'Use these groups' }).click()
-  expect(await namesIn(page, 1)).toEqual(before)
-  await page.emulateMedia({ media: 'print' })
-  await expect(page.locator('.print-sheet li')).toHaveCount(9)
-  await expect(page.locator('.print-sheet')).toBeVisible()
-  await expect(page.getByLabel('Find somebody')).toBeHidden()
-})
+testOnItsOwn(
+  'groups go out as a list and come in again; what can not be used is named',
+  async ({ facilitator: page }) => {
+    await threeGroups(page)
+    const before = await namesIn(page, 1)
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Download the list' }).click(),
+    ])
+    const text = await readFile(await download.path(), 'utf8')
+    expect(text).toMatch(/^\uFEFFgroup,name\r\nGroup 1,/)
+    await page.getByRole('button', { name: 'Reshuffle' }).click()
+    await page.getByText('Bring in a list of groups').click()
+    await page.getByLabel('Groups, a person a row').fill(`${text}Group 1,Nobody Known\r\n`)
+    await expect(page.getByText('3 groups, 9 people.')).toBeVisible()
+    await expect(
+      page.getByText('Row 11, Group 1, Nobody Known: nobody on the list has this name.'),
+    ).toBeVisible()
+    await page.getByRole('button', { name: 'Use these groups' }).click()
+    expect(await namesIn(page, 1)).toEqual(before)
+    await page.emulateMedia({ media: 'print' })
+    await expect(page.locator('.print-sheet li')).toHaveCount(9)
+    await expect(page.locator('.print-sheet')).toBeVisible()
+    await expect(page.getByLabel('Find somebody')).toBeHidden()
+  },
+)
 
 test('versions are kept, compared and taken again; two who save meanwhile lose nothing', async ({
   facilitator: page,

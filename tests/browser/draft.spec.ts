@@ -1,4 +1,6 @@
-import { expect, expectAccessible, openCohort, test } from './fixtures'
+import { expect, expectAccessible, onOneServer, openCohort } from './fixtures'
+
+const test = onOneServer()
 
 test('groups that were not saved survive a reload, the menu and Back, until they are saved or dropped', async ({
   facilitator: page,

@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs'
-import AxeBuilder from '@axe-core/playwright'
 import {
   type Browser,
   type BrowserContext,
@@ -8,6 +7,7 @@ import {
   type Locator,
   type Page,
 } from '@playwright/test'
+import axe from 'axe-core'
 import { SimulatedParticipant } from '~/demo/simulated-participant'
 import { type Demo, PREPARED_COOKIES, TestServer } from './server'
 
@@ -103,6 +103,23 @@ export const test = base.extend<Tools>({
   },
 })
 
+/**
+ * For the tests of one file that plan, or have sessions of their own, and take nothing from each other: one server for
+ * all of them, in the order they are written. After one that failed the next begin on a new one.
+ */
+export function onOneServer() {
+  let server: TestServer | undefined
+  const together = test.extend({
+    server: async ({ contexts }, use) => {
+      server ??= await TestServer.withDemo()
+      await use(server)
+      await closeAll(contexts)
+    },
+  })
+  together.afterAll(() => server?.remove())
+  return together
+}
+
 export { expect }
 
 /** Signed in already, as a browser that comes back. */
@@ -131,36 +148,37 @@ export async function signInByForm(page: Page, server: TestServer, account = 0):
 
 /** WCAG 2.2 AA, as far as axe-core can tell; the size of targets (2.5.8) by its rule `target-size`. */
 export const expectAccessible = (page: Page): Promise<void> =>
-  expectNothingFound(page, axe => axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']))
+  expectNothingFound(page, ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
 
 /** WCAG 2.2, 1.4.3: for a page of which all else was looked at in other colours. */
-export const expectContrast = (page: Page): Promise<void> =>
-  expectNothingFound(page, axe => axe.withRules(['color-contrast']))
+export const expectContrast = (page: Page): Promise<void> => expectNothingFound(page, ['color-contrast'])
 
 /** Looked at once what fades in or moves has come to rest: half faded, a text has no contrast yet. */
-async function expectNothingFound(page: Page, choose: (axe: AxeBuilder) => AxeBuilder): Promise<void> {
+async function expectNothingFound(page: Page, tagsOrRules: string[]): Promise<void> {
   await page.waitForFunction(() =>
     document
       .getAnimations()
       .every(each => each.playState !== 'running' || each.effect?.getComputedTiming().endTime === Infinity),
   )
-  // A button half under a bar that stays in sight counts as too small, though one scrolls: for the look nothing stays.
-  await page.evaluate(() => {
-    for (const each of document.querySelectorAll<HTMLElement>('body *'))
-      if (getComputedStyle(each).position === 'sticky') {
-        each.style.position = 'static'
-        each.dataset.stays = ''
-      }
-  })
-  // No page has frames: without looking for any it takes half as long.
-  const { violations } = await choose(new AxeBuilder({ page }).setLegacyMode()).analyze()
-  await page.evaluate(() => {
-    for (const each of document.querySelectorAll<HTMLElement>('[data-stays]')) {
-      each.style.position = ''
-      delete each.dataset.stays
+  // Brought into a document once, and asked for what is wrong alone: a report of all that is right takes as long again.
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source)
+  const found = await page.evaluate(async runOnly => {
+    // A button half under a bar that stays in sight counts as too small, though one scrolls: for the look nothing stays.
+    const staying = [...document.querySelectorAll<HTMLElement>('body *')].filter(
+      each => getComputedStyle(each).position === 'sticky',
+    )
+    for (const each of staying) each.style.position = 'static'
+    try {
+      const { violations } = await (window as unknown as { axe: typeof axe }).axe.run({
+        runOnly,
+        resultTypes: ['violations'],
+      })
+      return violations.map(({ id, nodes }) => `${id}: ${nodes.map(node => node.target).join(', ')}`)
+    } finally {
+      for (const each of staying) each.style.position = ''
     }
-  })
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(node => node.target).join(', ')}`)).toEqual([])
+  }, tagsOrRules)
+  expect(found).toEqual([])
 }
 
 /** The plan of tonight's session, as one round of its own grouping: the demo's evening has a walk to itself. */

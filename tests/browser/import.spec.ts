@@ -1,6 +1,8 @@
 import { readFile } from 'node:fs/promises'
 import { strToU8, zipSync } from 'fflate'
-import { expect, expectAccessible, test } from './fixtures'
+import { expect, expectAccessible, onOneServer } from './fixtures'
+
+const test = onOneServer()
 
 const list = [
   'Nachname;Vorname;E-Mail;Jahre;Wohnort',

@@ -1,5 +1,7 @@
 import type { Locator, Page } from '@playwright/test'
-import { expect, openCohort, simulated, test } from './fixtures'
+import { expect, onOneServer, openCohort, simulated } from './fixtures'
+
+const test = onOneServer()
 
 /** Walks with Tab until the control has the focus, as somebody without a mouse does. */
 async function tabTo(page: Page, control: Locator): Promise<void> {

@@ -1,5 +1,7 @@
 import { MadeClass } from '../../bench/made-class'
-import { expect, expectAccessible, test } from './fixtures'
+import { expect, expectAccessible, onOneServer } from './fixtures'
+
+const test = onOneServer()
 
 test('of a long list the door shows a part, and typing finds everybody; the page itself carries no names', async ({
   phone,

@@ -1,4 +1,6 @@
-import { expect, expectAccessible, expectContrast, openTonight, signIn, test } from './fixtures'
+import { expect, expectAccessible, expectContrast, onOneServer, openTonight, signIn } from './fixtures'
+
+const test = onOneServer()
 
 const PHONE = { width: 390, height: 844 }
 

@@ -1,4 +1,6 @@
-import { expect, expectAccessible, joinByName, simulated, startNow, test } from './fixtures'
+import { expect, expectAccessible, joinByName, onOneServer, simulated, startNow } from './fixtures'
+
+const test = onOneServer()
 
 test('a question is asked without a list, answered and thought better of, and groups are mixed by the answers', async ({
   server,

@@ -1,4 +1,6 @@
-import { expect, expectAccessible, openCohort, test } from './fixtures'
+import { expect, expectAccessible, onOneServer, openCohort } from './fixtures'
+
+const test = onOneServer()
 
 type Page = import('@playwright/test').Page
 

@@ -3,12 +3,14 @@ import {
   expect,
   expectAccessible,
   joinOnPhone,
+  onOneServer,
   openPlanned,
   passGrace,
   planOneRound,
   simulated,
-  test,
 } from './fixtures'
+
+const test = onOneServer()
 
 const segments = (page: Page) => page.getByRole('list', { name: 'Segments' }).getByRole('button')
 const saved = (page: Page) =>

@@ -3,12 +3,14 @@ import {
   expectAccessible,
   joinByName,
   joinCodeOf,
+  onOneServer,
   openCohort,
   passGrace,
   sendOut,
   simulated,
-  test,
 } from './fixtures'
+
+const test = onOneServer()
 
 test('with nothing prepared, twelve walk-ins are at work in groups of three after five actions', async ({
   server,

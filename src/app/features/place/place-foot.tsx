@@ -1,6 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
-import { Bell, BellOff } from 'lucide-react'
-import { Suspense } from 'react'
+import { Bell, BellOff, Hand } from 'lucide-react'
+import { Suspense, useState } from 'react'
 import type { ParticipantView } from '~/core/live/views'
 import { HelpButton } from '../../live/help/help-button'
 import type { SendFromPlace } from '../../live/live-view'
@@ -9,7 +9,8 @@ import { Button } from '../../ui/button'
 import { chime } from '../../ui/sound'
 
 const HelpCalled = whenMet(() => import('../../live/help/help-called'))
-const OwnSignals = whenMet(() => import('../../live/signals/own-signals'))
+const SignalChoices = whenMet(() => import('../../live/signals/signal-choices'))
+const ShownSignal = whenMet(() => import('../../live/signals/shown-signal'))
 
 interface PlaceFootProps extends Pick<ParticipantView, 'help' | 'visits' | 'signal' | 'minutesSaid'> {
   /** In a room help can be called, and warnings come. */
@@ -31,6 +32,12 @@ export function PlaceFoot({
   onAloud,
   onSend,
 }: PlaceFootProps) {
+  const [choosing, setChoosing] = useState(false)
+  const noSignal = (
+    <>
+      <Hand size={18} aria-hidden="true" /> Signal
+    </>
+  )
   return (
     <Box as="footer" position="sticky" bottom="0" bg="paper" borderTopWidth="1px" px="16px" py="10px">
       <Flex justify="space-between" align="center" gap="8px" wrap="wrap">
@@ -52,10 +59,31 @@ export function PlaceFoot({
             </chakra.span>
           </Button>
         )}
-        <Suspense fallback={null}>
-          <OwnSignals signal={signal} minutesSaid={minutesSaid} inRoom={inRoom} send={onSend} />
-        </Suspense>
-        {help ? (
+        {choosing && (
+          <Suspense fallback={null}>
+            <SignalChoices
+              signal={signal}
+              minutesSaid={minutesSaid}
+              inRoom={inRoom}
+              onChosen={() => setChoosing(false)}
+              send={onSend}
+            />
+          </Suspense>
+        )}
+        <Button
+          aria-expanded={choosing}
+          kind={signal ? 'main' : 'plain'}
+          onClick={() => setChoosing(!choosing)}
+        >
+          {signal ? (
+            <Suspense fallback={noSignal}>
+              <ShownSignal signal={signal} />
+            </Suspense>
+          ) : (
+            noSignal
+          )}
+        </Button>
+        {help && !choosing ? (
           <Suspense fallback={null}>
             <HelpCalled help={help} onSend={onSend} />
           </Suspense>
@@ -64,7 +92,16 @@ export function PlaceFoot({
             {visits.length > 0 && `${visits.join(' and ')} is in your room, listening.`}
           </chakra.p>
         )}
-        {inRoom && <HelpButton help={help} onSend={onSend} />}
+        {inRoom && (
+          <HelpButton
+            help={help}
+            onSend={request => {
+              // What is said of help takes the place of the signals: both together would be half of a phone.
+              setChoosing(false)
+              return onSend(request)
+            }}
+          />
+        )}
       </Flex>
     </Box>
   )
