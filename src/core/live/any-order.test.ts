@@ -228,6 +228,26 @@ const ASKS: Ask[] = [
     participant(personId(state, pick)),
     { type: 'say-minutes', minutes: pick % 5 === 0 ? null : pick % 4 },
   ],
+  (state, pick, [id = '']) => [
+    facilitator,
+    {
+      type: 'broadcast',
+      text: 'x',
+      messageId: id,
+      ...(pick % 3 === 0 && { roomIds: [roomId(state, pick)] }),
+      ...(pick % 4 === 0 && { notDone: 'first' }),
+      ...(pick % 5 === 0 && { minutes: 1 }),
+    },
+  ],
+  state => [clock, { type: 'say-scheduled', messageId: state.scheduled[0]?.id ?? 'none' }],
+  (state, pick) => [
+    participant(personId(state, pick)),
+    { type: 'see-messages', messageIds: state.messages.slice(-2).map(({ id }) => id) },
+  ],
+  (state, pick) => [
+    facilitator,
+    { type: 'say-again', messageId: state.messages[pick % (state.messages.length + 1)]?.id ?? 'none' },
+  ],
 ]
 
 const segment = (
@@ -339,6 +359,11 @@ test('whatever is done to people and rooms in whatever order, everybody is in on
           said.every(id => open.has(id)) && (state.round !== null || said.length === 0),
           'minutes are said by open rooms in a round',
         )
+        for (const { seen, of, unseen } of Object.values(facilitatorView(state).heard))
+          must(
+            seen + Object.values(unseen).reduce((sum, each) => sum + each, 0) === of,
+            'whoever a broadcast is for has seen it or is counted where they are',
+          )
         must(new Set(perRoom).size === perRoom.length, 'each role once in a room')
         must(state.round !== null || roles.length === 0, 'roles in a round only')
         must(state.choosing === null || state.round === null, 'rooms are chosen before a round')

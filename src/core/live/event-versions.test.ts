@@ -24,7 +24,9 @@ const read = (events: Kept[], version: number) =>
 /** The state a log leads to, as it was kept: participants by id, and the one board there was. */
 function folded(events: Kept[], version: number) {
   const state = fold(read(events, version))
-  return { ...state, board: state.boards[0], participants: Object.fromEntries(state.participants) }
+  // A message was for one room, or for everybody.
+  const messages = state.messages.map(message => ({ ...message, roomId: message.roomIds?.[0] ?? null }))
+  return { ...state, messages, board: state.boards[0], participants: Object.fromEntries(state.participants) }
 }
 
 /** The types of all events there are, from the topics themselves. */
@@ -148,7 +150,18 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'called-back': { graceEndsAt: 9 },
     'gone-on': { endsAt: 9 },
     'round-ended': {},
-    broadcast: { messageId: 'm', text: 'x', from: 'y' },
+    broadcast: {
+      messageId: 'm',
+      text: 'x',
+      from: 'y',
+      roomIds: ['r'],
+      thing: { is: 'link', title: 'x', address: 'https://x.example' },
+    },
+    'broadcast-scheduled': { messageId: 'm', text: 'x', from: 'y', sayAt: 9, notDone: 'first' },
+    'scheduled-dropped': { messageId: 'm' },
+    'messages-seen': { participantId: 'a', messageIds: ['m'] },
+    'message-answered': { answerId: 'w', messageId: 'm', participantId: 'a', roomId: null, text: 'x' },
+    'message-said-again': { messageId: 'm' },
     note: { messageId: 'm', roomId: 'r', text: 'x', from: 'y' },
     'put-away': { participantId: 'a', messageId: 'm' },
     'help-called': { helpId: 'h', roomId: 'r', participantId: 'a', reason: 'stuck' },

@@ -5,6 +5,7 @@ import { cohort } from './cohort/cohort'
 import { corrections } from './corrections/corrections'
 import { door } from './door/door'
 import { facilitators } from './facilitators/facilitators'
+import { heard } from './heard/heard'
 import { help } from './help/help'
 import { hiddenTexts } from './hidden/hidden'
 import { late } from './late/late'
@@ -52,6 +53,7 @@ export const TOPICS = {
   roles,
   segments,
   messages,
+  heard,
   material,
   putUp,
   questions,

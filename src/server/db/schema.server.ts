@@ -8,6 +8,7 @@ export * from './schema/choices.server'
 export * from './schema/cohorts.server'
 export * from './schema/groupings.server'
 export * from './schema/material.server'
+export * from './schema/phrases.server'
 export * from './schema/sessions.server'
 
 /** SQL for the present moment by the database's clock. */

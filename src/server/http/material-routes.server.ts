@@ -99,7 +99,9 @@ async function sendToPlace(services: Services, request: Request, response: Respo
   // What is put up on everybody's page is read by everybody, whosever board it is.
   const up = state && view?.putUp ? roomsWith(state, view.putUp) : []
   const boards = [...(view?.board ? [view.board] : []), ...up.map(({ board }) => board)]
-  const isTheirs = boards.some(board => filesIn(board).has(hash)) || givenFiles(view?.given ?? []).has(hash)
+  const said = view?.messages.flatMap(({ thing }) => thing ?? []) ?? []
+  const given = givenFiles([...(view?.given.map(({ thing }) => thing) ?? []), ...said])
+  const isTheirs = given.has(hash) || boards.some(board => filesIn(board).has(hash))
   const readable = [
     ...(view?.whereabouts.where === 'room' ? readableCopies(view.whereabouts) : []),
     ...up.map(({ room }) => room.copyId),

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm'
-import type { MaterialToGive } from '~/contracts/live-material'
+import type { BroadcastMaterial, MaterialToGive } from '~/contracts/live-material'
 import type { GivenThing } from '~/core/live/material/given'
 import type { LiveProblem } from '~/core/live/topics'
 import type { Account } from '../auth/sign-ins.server'
@@ -27,6 +27,20 @@ export async function giveMaterial(
   if (!thing) return refused({ code: 'no-such-material' })
   const actor = { kind: 'facilitator', accountId: by.id, name: by.displayName } as const
   return hub.command(sessionId, actor, { type: 'give-material', thing, roomIds, givenId: newId() })
+}
+
+/** Says something to everybody, or to some rooms, with something of the library; now or after some minutes. */
+export async function broadcastMaterial(
+  db: Database,
+  hub: LiveHub,
+  by: Account,
+  sessionId: string,
+  { materialId, ...said }: BroadcastMaterial,
+): Promise<Result<unknown, LiveProblem>> {
+  const thing = await thingOf(db, materialId)
+  if (!thing) return refused({ code: 'no-such-material' })
+  const actor = { kind: 'facilitator', accountId: by.id, name: by.displayName } as const
+  return hub.command(sessionId, actor, { type: 'broadcast-material', ...said, thing, messageId: newId() })
 }
 
 async function thingOf(db: Database, materialId: string): Promise<GivenThing | null> {

@@ -5,8 +5,9 @@ import { Link } from 'react-router'
 import type { MaterialToGive } from '~/contracts/live-material'
 import type { LiveView, Send } from '../../live/live-view'
 import { Button } from '../../ui/button'
-import { Choice, Field, Select, Tick } from '../../ui/fields'
+import { Choice, Field, Select } from '../../ui/fields'
 import { Message } from '../../ui/layout'
+import { RoomTicks } from './room-ticks'
 import { useOffered } from './use-offered'
 
 interface GiveMaterialProps {
@@ -58,7 +59,7 @@ export function GiveMaterial({ sessionId, view, send }: GiveMaterialProps) {
   )
 }
 
-function toWhom({ rooms, closedRooms }: LiveView, roomIds: readonly string[] | null): string {
+export function toWhom({ rooms, closedRooms }: LiveView, roomIds: readonly string[] | null): string {
   if (roomIds === null) return 'to everybody'
   const names = [...rooms, ...closedRooms].filter(({ id }) => roomIds.includes(id)).map(({ name }) => name)
   return `to ${names.join(', ')}`
@@ -118,21 +119,7 @@ function ChooseMaterial({ sessionId, rooms, onDone }: ChooseMaterialProps) {
           Some rooms
         </Choice>
       </Flex>
-      {toSome && (
-        <Flex gap="4px 16px" wrap="wrap" role="group" aria-label="Rooms that get it">
-          {rooms.map(({ id, name }) => (
-            <Tick
-              key={id}
-              checked={chosen.includes(id)}
-              onChange={() =>
-                setChosen(ids => (ids.includes(id) ? ids.filter(each => each !== id) : [...ids, id]))
-              }
-            >
-              {name}
-            </Tick>
-          ))}
-        </Flex>
-      )}
+      {toSome && <RoomTicks label="Rooms that get it" rooms={rooms} chosen={chosen} onChoose={setChosen} />}
       <Flex gap="8px">
         <Button type="submit" kind="main" disabled={materialId === '' || (toSome && chosen.length === 0)}>
           Give it

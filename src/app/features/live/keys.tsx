@@ -44,7 +44,8 @@ const TYPED_IN =
   'input:not([type=checkbox]), textarea, select, [role=menu], [role=dialog], [role=alertdialog]'
 
 const WORDS = [
-  ['b', 'write a broadcast'],
+  ['b', 'write a broadcast to everybody'],
+  ['B', 'broadcast to some, later, or with something; what was said'],
   ['n', 'go on: send out, call back, begin what is next'],
   ['m', 'add a minute'],
   ['h', 'go to the room that calls for help'],

@@ -1,5 +1,5 @@
 import { Box, Flex } from '@chakra-ui/react'
-import { Ellipsis, Plus } from 'lucide-react'
+import { Ellipsis, History, Plus } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { BAR } from '../../live/bar'
 import { HelpCounter } from '../../live/help/help-counter'
@@ -12,6 +12,8 @@ import { NEXT_STEP, NextStep } from '../../live/segments/next-step'
 import { nextIn } from '../../live/segments/use-standing'
 import { EndSession } from '../../live/session/end-session'
 import { Button } from '../../ui/button'
+import { BROADCASTS } from './broadcasts/broadcasts'
+import { seenWords } from './broadcasts/said'
 import { KeyHelp, useSingleKeys } from './keys'
 
 interface LiveBarProps {
@@ -24,18 +26,34 @@ interface LiveBarProps {
   onWall: () => void
   /** Shows where everybody is. */
   onFind: () => void
+  /** Shows what was said, and where more can be said than one line to all. */
+  onBroadcasts: () => void
+  showsBroadcasts: boolean
   send: Send
 }
 
 /** Everything one does while talking, in one place: each is one or two moves. */
-export function LiveBar({ sessionId, view, calls, onNeed, onWall, onFind, send }: LiveBarProps) {
+export function LiveBar({
+  sessionId,
+  view,
+  calls,
+  onNeed,
+  onWall,
+  onFind,
+  onBroadcasts,
+  showsBroadcasts,
+  send,
+}: LiveBarProps) {
   const broadcast = useRef<HTMLInputElement>(null)
   const { clock } = view
   const next = nextIn(view)
   const [showKeys, setShowKeys] = useState(false)
   const [more, setMore] = useState(false)
+  const last = view.messages.findLast(({ kind }) => kind === 'broadcast')
+  const lastSeen = last && view.heard[last.id]
   const keys = useSingleKeys({
     b: () => broadcast.current?.focus(),
+    B: onBroadcasts,
     m: () => clock && send({ type: 'add-time', seconds: 60 }),
     h: calls.go,
     r: onNeed,
@@ -84,7 +102,20 @@ export function LiveBar({ sessionId, view, calls, onNeed, onWall, onFind, send }
           </Box>
         </Box>
         <HelpCounter calls={calls} />
-        <BroadcastField sessionId={sessionId} field={broadcast} send={send} />
+        {!showsBroadcasts && <BroadcastField sessionId={sessionId} field={broadcast} send={send} />}
+        <Button
+          id={BROADCASTS}
+          {...BAR}
+          title="Key: Shift and b"
+          aria-label={
+            lastSeen ? `Broadcasts: the last one ${seenWords(lastSeen).toLowerCase()}` : 'Broadcasts'
+          }
+          aria-expanded={showsBroadcasts}
+          onClick={onBroadcasts}
+        >
+          <History size={20} aria-hidden="true" />
+          {lastSeen && lastSeen.of > 0 && `${lastSeen.seen} of ${lastSeen.of}`}
+        </Button>
       </Flex>
     </Box>
   )

@@ -27,6 +27,7 @@ import { useIsPhone } from '../../ui/is-phone'
 import { Message } from '../../ui/layout'
 import { useKeptText, useSwitch } from '../../ui/use-kept'
 import { ASK_FOR_GROUPS, AskForGroups } from './ask-for-groups'
+import { BROADCASTS, Broadcasts } from './broadcasts/broadcasts'
 import { Corrections } from './corrections'
 import { DraftLanes } from './draft-lanes'
 import { DraftRooms } from './draft-rooms'
@@ -82,6 +83,7 @@ export function LivePage({
   const [openRoomId, setOpenRoomId] = useKeptText(`live-room-${sessionId}`)
   const [making, setMaking] = useState(false)
   const [finding, setFinding] = useState(false)
+  const [saying, setSaying] = useState(false)
   const [byQuestion, setByQuestion] = useState<string | null>(null)
   const isOut = view.clock !== null
   useEffect(() => {
@@ -114,6 +116,7 @@ export function LivePage({
       setOpenRoomId(roomId)
       if (roomId !== '') setMaking(false)
       setFinding(false)
+      setSaying(false)
     },
     [visited, send, setOpenRoomId],
   )
@@ -222,7 +225,7 @@ export function LivePage({
                   off={reasonsOff}
                   onSwitch={switchReason}
                   order={order as LaneOrder}
-                  narrow={openRoom !== undefined || making || finding}
+                  narrow={openRoom !== undefined || making || finding || saying}
                   pageMadeAt={now}
                   onOpen={show}
                   onAnswer={answer}
@@ -246,7 +249,7 @@ export function LivePage({
           )}
           {view.rounds.begun > 0 && <Legend />}
         </Stack>
-        {making && !ended && !isOut && !finding && (
+        {making && !ended && !isOut && !finding && !saying && (
           <MakeGroups
             sessionId={sessionId}
             view={view}
@@ -271,7 +274,19 @@ export function LivePage({
             }}
           />
         )}
-        {openRoom && !making && !finding && (
+        {saying && !finding && !ended && (
+          <Broadcasts
+            sessionId={sessionId}
+            view={view}
+            timeZone={timeZone}
+            onClose={() => {
+              setSaying(false)
+              requestAnimationFrame(() => document.getElementById(BROADCASTS)?.focus())
+            }}
+            send={send}
+          />
+        )}
+        {openRoom && !making && !finding && !saying && (
           <RoomDrawer
             key={openRoom.id}
             sessionId={sessionId}
@@ -294,6 +309,8 @@ export function LivePage({
           onNeed={goToNeed}
           onWall={() => showWall(!isWall)}
           onFind={() => setFinding(true)}
+          onBroadcasts={() => setSaying(!saying)}
+          showsBroadcasts={saying}
           send={send}
         />
       )}

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react'
 import { ask } from '../../live-client/ask'
 
 /** What an address of a session offers under a name, looked up once, and how one of it is chosen there. */
-export function useOffered<Offer>(address: string, name: string, onDone: () => void) {
+export function useOffered<Offer>(address: string, name: string, onDone?: () => void) {
   const [offered, setOffered] = useState<Offer[] | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   useEffect(() => {
@@ -16,7 +16,7 @@ export function useOffered<Offer>(address: string, name: string, onDone: () => v
   const choose = async (chosen: object) => {
     const answer = await ask(address, chosen)
     setProblem(answer.ok ? null : answer.message)
-    if (answer.ok) onDone()
+    if (answer.ok) onDone?.()
   }
   return { offered, problem, choose }
 }

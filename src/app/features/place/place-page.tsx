@@ -111,7 +111,10 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
             <Messages
               messages={view.messages}
               putAway={view.putAway}
-              onPutAway={messageId => send({ type: 'put-away', messageId })}
+              ownAnswers={view.ownAnswers}
+              saidAgain={view.saidAgain}
+              aloud={aloud}
+              send={send}
             />
             {view.given.length > 0 && (
               <Suspense fallback={null}>

@@ -13,9 +13,12 @@ interface BroadcastFieldProps {
   send: Send
 }
 
+/** Where a broadcast in the making is kept. */
+export const broadcastKey = (sessionId: string) => `broadcast-${sessionId}`
+
 /** What is said to everybody at once; half of it survives a reload. */
 export function BroadcastField({ sessionId, field, send }: BroadcastFieldProps) {
-  const [text, setText] = useKeptText(`broadcast-${sessionId}`)
+  const [text, setText] = useKeptText(broadcastKey(sessionId))
   const submit = async () => {
     if (await send({ type: 'broadcast', text })) setText('')
   }

@@ -5,7 +5,7 @@ import { remember, rememberBoth } from '../remember'
 import { MOST_ROOMS, openRooms, type RoomsState, roomOf } from '../rooms/room'
 import { type RoomsProblem, roomIn } from '../rooms/rooms'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
-import { type Given, givenThing, type MaterialState, MOST_GIVEN } from './given'
+import { type Given, type GivenThing, givenThing, type MaterialState, MOST_GIVEN } from './given'
 
 export type MaterialProblem = { code: 'no-such-material' } | { code: 'too-much-material' }
 
@@ -95,6 +95,6 @@ const givenIn = rememberBoth((given: readonly Given[], { id }: { id: string }) =
 )
 const givenToAll = remember((given: readonly Given[]) => given.filter(({ roomIds }) => roomIds === null))
 
-/** Hashes of the files that are given. */
-export const givenFiles = (given: readonly Given[]): Set<string> =>
-  new Set(given.flatMap(({ thing }) => (thing.is === 'link' ? [] : [thing.file])))
+/** Hashes of the files among things that were given, or said something with. */
+export const givenFiles = (things: readonly GivenThing[]): Set<string> =>
+  new Set(things.flatMap(thing => (thing.is === 'link' ? [] : [thing.file])))

@@ -1,5 +1,9 @@
-import { facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
-import { participantView } from '../views'
+import { clock, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
+import { due } from '../due'
+import { marksOf } from '../marks'
+import { facilitatorRequestSchema } from '../topics'
+import { facilitatorView, participantView, projectorView } from '../views'
+import { MOST_SCHEDULED } from './message'
 
 test('messages stay until put away, each for each', () => {
   const session = new Rehearsed()
@@ -30,4 +34,116 @@ test('a note reaches those who are in its room, whoever comes in later too, and 
   session.tell(4, facilitator, { type: 'place', participantId: 'chi', roomId: 'reeds' })
   session.tell(4, facilitator, { type: 'place', participantId: 'bo', roomId: 'birds' })
   expect([reads('bo'), reads('chi')]).toEqual([[], ['Look closer.']])
+})
+
+const reads = ({ state }: Rehearsed, id: string) =>
+  participantView(state, id)?.messages.map(message => message.text)
+
+test('a broadcast to some rooms is read there alone, leaves its mark there, and is not on the projector', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo', 'chi')
+  session.sendOut(2)
+  const before = session.state
+  const say = (roomIds: string[]) =>
+    session.tell(3, facilitator, { type: 'broadcast', messageId: 'm', text: 'For Birds.', roomIds })
+  expect(say(['birds', 'nowhere'])).toBe('no-such-room')
+  expect(say(['birds', 'birds'])).toEqual(['broadcast'])
+  expect([reads(session, 'ana'), reads(session, 'chi')]).toEqual([[], ['For Birds.']])
+  const event = session.log.at(-1)
+  expect(event && marksOf(before, event)).toMatchObject([{ roomId: 'birds', what: 'For Birds.' }])
+  expect(projectorView(session.state)?.broadcast).toBeNull()
+  session.tell(4, facilitator, { type: 'broadcast', messageId: 'all', text: 'For all.' })
+  expect(projectorView(session.state)?.broadcast).toMatchObject({ text: 'For all.' })
+  // It belongs to the room: whoever leaves it has it no more.
+  session.tell(5, facilitator, { type: 'place', participantId: 'chi', roomId: null })
+  expect(reads(session, 'chi')).toEqual(['For all.'])
+})
+
+test('only rooms that have not said that they are done are told; when all are, nothing is said', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo', 'chi')
+  session.sendOut(2)
+  const done = (id: string) =>
+    session.tell(3, participant(id), { type: 'say-part-done', partId: 'first', done: true })
+  const tell = (messageId: string) =>
+    session.tell(4, facilitator, { type: 'broadcast', messageId, text: 'Come to an end.', notDone: 'first' })
+  done('ana')
+  expect(tell('m')).toEqual(['broadcast'])
+  expect(session.state.messages.at(-1)?.roomIds).toEqual(['birds'])
+  expect([reads(session, 'bo'), reads(session, 'chi')]).toEqual([[], ['Come to an end.']])
+  done('chi')
+  expect(tell('n')).toBe('all-done')
+})
+
+test('a link goes with it when it is a web address; what is of the library only the server adds', () => {
+  const asks = (link: string) =>
+    facilitatorRequestSchema.safeParse({ type: 'broadcast', text: 'Read this.', link }).success
+  expect([asks('https://tides.example/today'), asks('javascript:alert(1)'), asks('tides')]).toEqual([
+    true,
+    false,
+    false,
+  ])
+  const session = new Rehearsed()
+  session.join(1, 'ana')
+  session.tell(2, facilitator, {
+    type: 'broadcast',
+    messageId: 'm',
+    text: 'Read this.',
+    link: 'https://tides.example/today',
+  })
+  expect(participantView(session.state, 'ana')?.messages[0]?.thing).toMatchObject({
+    is: 'link',
+    address: 'https://tides.example/today',
+  })
+  const thing = { is: 'picture', title: 'Map', file: 'a'.repeat(64), width: 8, height: 6 }
+  expect(facilitatorRequestSchema.safeParse({ type: 'broadcast-material', text: 'x', thing }).success).toBe(
+    false,
+  )
+})
+
+test('what waits for its time is said then and once, to rooms that have still not done the part, or taken back', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo', 'chi')
+  session.sendOut(2)
+  const later = (messageId: string, minutes: number, more: object = {}) =>
+    session.tell(0, facilitator, { type: 'broadcast', messageId, text: messageId, minutes, ...more })
+  expect(later('second', 10)).toEqual(['broadcast-scheduled'])
+  expect(later('first', 5, { notDone: 'first' })).toEqual(['broadcast-scheduled'])
+  expect(later('third', 15)).toEqual(['broadcast-scheduled'])
+  expect(facilitatorView(session.state).scheduled.map(({ id }) => id)).toEqual(['first', 'second', 'third'])
+  expect(due(session.state, 5 * 60_000 - 1).map(({ type }) => type)).not.toContain('say-scheduled')
+  session.tell(4, participant('ana'), { type: 'say-part-done', partId: 'first', done: true })
+  const say = (at: number) => {
+    const command = due(session.state, at).find(({ type }) => type === 'say-scheduled')
+    return command && session.tell(at, clock, command)
+  }
+  expect(say(5 * 60_000)).toEqual(['broadcast'])
+  expect([reads(session, 'bo'), reads(session, 'chi')]).toEqual([[], ['first']])
+  expect(say(5 * 60_000)).toBeUndefined()
+  expect(session.tell(5, facilitator, { type: 'drop-scheduled', messageId: 'second' })).toEqual([
+    'scheduled-dropped',
+  ])
+  expect(session.tell(5, facilitator, { type: 'drop-scheduled', messageId: 'second' })).toBe(
+    'no-such-message',
+  )
+  expect(say(20 * 60_000)).toEqual(['broadcast'])
+  expect(session.state).toMatchObject({ scheduled: [] })
+  expect(reads(session, 'chi')).toEqual(['first', 'third'])
+})
+
+test('so many can wait, and no more; after the end nothing is said any more; rooms that are all done by then are not told', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana')
+  session.sendOut(2)
+  const later = (messageId: string) =>
+    session.tell(0, facilitator, { type: 'broadcast', messageId, text: 'x', minutes: 1, notDone: 'first' })
+  for (let count = 0; count < MOST_SCHEDULED; count++) later(`m${count}`)
+  expect(later('more')).toBe('too-many-scheduled')
+  session.tell(3, participant('ana'), { type: 'say-part-done', partId: 'first', done: true })
+  expect(session.tell(60_000, clock, { type: 'say-scheduled', messageId: 'm0' })).toEqual([
+    'scheduled-dropped',
+  ])
+  expect(session.state).toMatchObject({ messages: [] })
+  session.tell(60_001, facilitator, { type: 'end' })
+  expect(due(session.state, 120_000)).toEqual([])
 })

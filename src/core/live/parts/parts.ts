@@ -166,6 +166,13 @@ const withPart = (state: Rooms, partId: string, roomId: string | null): Room[] =
 const hasPart = ({ parts: later = [] }: Board, partId: string): boolean =>
   later.some(({ id }) => id === partId)
 
+/** Ids of the rooms where people have worked and that have not said that they are done with a part their board has. */
+export const roomsNotDone = (state: Rooms, partId: string): string[] =>
+  openRooms(state.rooms)
+    .filter(room => room.used && (partId === FIRST_PART || hasPart(boardOf(state, room), partId)))
+    .filter(({ id }) => !saidIn(state, id).done.includes(partId))
+    .map(({ id }) => id)
+
 const isOpenIn = (state: Rooms, room: Room, partId: string): boolean =>
   openLaterParts(boardOf(state, room), saidIn(state, room.id)).some(({ id }) => id === partId)
 

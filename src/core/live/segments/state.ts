@@ -4,7 +4,7 @@ import { minutesSchema, type RunSegment, runSegmentSchema } from '../../schedule
 import { MOVED_AT_ONCE } from '../../schedule/terms'
 import type { DoorState } from '../door/door-facts'
 import { idSchema } from '../ids'
-import type { MessagesState } from '../messages/messages'
+import type { MessagesState } from '../messages/message'
 import type { MovesState } from '../moves/terms'
 import type { RolesState } from '../roles/roles-facts'
 import { madeRooms } from '../rooms/making'

@@ -1,0 +1,92 @@
+import { expect, expectAccessible, joinOnPhone, openToAll, sendOut, simulated, test } from './fixtures'
+
+test('something is said to all, to some, later and with a link; it is seen how far it has come, answered and said again', async ({
+  facilitator: page,
+  server,
+  phone,
+}) => {
+  const code = await openToAll(page)
+  const own = await phone()
+  await joinOnPhone(own, server, code, 'Chi')
+  const [bo] = await simulated(server, code, ['Kaveh'])
+  await sendOut(page)
+
+  // One line to everybody: whoever has it in sight has seen it, who follows without a screen has not.
+  await page.getByLabel('Broadcast to every board').fill('Look closely.')
+  await page.getByLabel('Broadcast to every board').press('Enter')
+  await expect(own.getByText('Look closely.')).toBeVisible()
+  await bo?.until(view => view.messages.length === 1)
+  await page.getByRole('button', { name: 'Broadcasts: the last one seen by 1 of 2' }).click()
+  const drawer = page.getByRole('complementary', { name: 'Broadcasts' })
+  await expect(drawer.getByText('Seen by 1 of 2')).toBeVisible()
+  await expect(drawer.getByText(/^Not yet: 1 in /)).toBeVisible()
+
+  // Answered, by name and room.
+  await own.getByRole('button', { name: 'Answer' }).click()
+  await own.getByLabel('Your answer').fill('We do.')
+  await expectAccessible(own)
+  await own.getByRole('button', { name: 'Send the answer' }).click()
+  await expect(own.getByText('You answered: We do.')).toBeVisible()
+  const answers = drawer.getByRole('list', { name: 'Answers to Look closely.' })
+  await expect(answers).toContainText('Chi')
+  await expect(answers).toContainText('We do.')
+
+  // Said again to who has not seen it, and to nobody else.
+  await drawer.getByRole('button', { name: 'Say it again' }).click()
+  await bo?.until(view => Object.keys(view.saidAgain).length === 1)
+  await expect(own.getByText('said again')).toBeHidden()
+  const [messageId = ''] = bo?.view?.messages.map(({ id }) => id) ?? []
+  await bo?.ask({ type: 'see-messages', messageIds: [messageId] })
+  await expect(drawer.getByText('Seen by all 2')).toBeVisible()
+  await expect(drawer.getByRole('button', { name: 'Say it again' })).toBeHidden()
+
+  // A phrase of one's own, said only where they are not done, with a link that has to be one.
+  await drawer.getByLabel('What to say').fill('Come to an end.')
+  await drawer.getByText('My phrases').click()
+  await drawer.getByRole('button', { name: 'Keep what is written' }).click()
+  await drawer.getByLabel('What to say').fill('')
+  await drawer
+    .getByRole('list', { name: 'My phrases' })
+    .getByRole('button', { name: 'Come to an end.' })
+    .first()
+    .click()
+  await expect(drawer.getByLabel('What to say')).toHaveValue('Come to an end.')
+  await drawer.getByLabel('With', { exact: true }).selectOption('a link')
+  await drawer.getByLabel('Address').fill('tides')
+  await expect(drawer.getByText('Write a whole address that begins with https:// or http://.')).toBeVisible()
+  await expect(drawer.getByRole('button', { name: 'Say it', exact: true })).toBeDisabled()
+  await drawer.getByLabel('Address').fill('https://tides.example/today')
+  await drawer.getByLabel('To', { exact: true }).selectOption('rooms not done')
+  await expectAccessible(page)
+  await bo?.ask({ type: 'say-part-done', partId: 'first', done: true })
+  await bo?.until(view => view.partsDone.length === 1)
+  await drawer.getByRole('button', { name: 'Say it', exact: true }).click()
+  await expect(own.getByRole('link', { name: 'https://tides.example/today' })).toBeVisible()
+  expect(bo?.view?.messages).toHaveLength(1)
+
+  // Later: it waits, can be taken back, and is said when its time has come.
+  for (const text of ['Taken back.', 'Said later.']) {
+    await drawer.getByLabel('What to say').fill(text)
+    await drawer.getByLabel('When').selectOption('in 5 min')
+    await drawer.getByLabel('To', { exact: true }).selectOption('everybody')
+    await drawer.getByRole('button', { name: 'Say it in 5 min' }).click()
+    await expect(drawer.getByRole('button', { name: `Take back ${text}` })).toBeVisible()
+  }
+  await drawer.getByRole('button', { name: 'Take back Taken back.' }).click()
+  await expect(drawer.getByRole('button', { name: 'Take back Taken back.' })).toBeHidden()
+  await server.moveClock(5 * 60_000)
+  await expect(own.getByText('Said later.')).toBeVisible()
+  await expect(own.getByText('Taken back.')).toBeHidden()
+  await expect(drawer.getByText('Waiting for its time')).toBeHidden()
+
+  // Further down on a phone what comes is not missed.
+  await own.evaluate(() => window.scrollTo(0, document.body.scrollHeight))
+  await drawer.getByLabel('What to say').fill('Do not miss this.')
+  await drawer.getByRole('button', { name: 'Say it', exact: true }).click()
+  await own.getByRole('button', { name: /new message/ }).click()
+  await expect(own.getByText('Do not miss this.')).toBeInViewport()
+  await expect(own.getByRole('button', { name: /new message/ })).toBeHidden()
+  await page.keyboard.press('Escape')
+  await expect(drawer).toBeHidden()
+  await expect(page.getByRole('button', { name: /^Broadcasts/ })).toBeFocused()
+})
