@@ -12,6 +12,7 @@ import { late } from './late/late'
 import { material } from './material/material'
 import { messages } from './messages/messages'
 import { moves } from './moves/moves'
+import { observations } from './observations/observations'
 import { parts } from './parts/parts'
 import { putUp } from './put-up/put-up'
 import { questions } from './questions/questions'
@@ -54,6 +55,7 @@ export const TOPICS = {
   segments,
   messages,
   heard,
+  observations,
   material,
   putUp,
   questions,

@@ -197,6 +197,7 @@ const SECTIONS = {
     'messageAnswers',
     'messages',
     'minutesSaid',
+    'observations',
     'order',
     'partsOpen',
     'partsSaid',

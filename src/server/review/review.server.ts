@@ -15,6 +15,7 @@ import type { TimeInRoom } from '~/core/review/attendance'
 import { addToPulse, type PulseBar } from '~/core/review/pulse'
 import { removedPieces } from '~/core/review/removed'
 import type { SessionReport } from '~/core/review/report'
+import { type ObservedThen, type SaidThen, whatWasObserved, whatWasSaid } from '~/core/review/said'
 import type { SessionTold } from '~/core/review/told'
 import { longMoment, timeOfDay } from '~/core/schedule/session-time'
 import type { BoardServer } from '../boards/board-server.server'
@@ -53,6 +54,8 @@ export interface ReviewedRoom {
 }
 
 export interface SessionReview {
+  said: SaidThen[]
+  observed: ObservedThen[]
   session: {
     id: string
     title: string
@@ -127,6 +130,8 @@ export async function reviewSession(
     ),
     rooms,
     people: peopleOf(told, written, await reviewTokens(db, sessionId)),
+    said: whatWasSaid(state),
+    observed: whatWasObserved(state),
   }
 }
 

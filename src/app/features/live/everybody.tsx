@@ -1,4 +1,5 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
+import { MessageSquare } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import type { RoomWorkNow } from '~/contracts/live'
 import {
@@ -11,6 +12,7 @@ import {
 import { isFoundBy } from '~/core/people/shown-name'
 import type { LiveView } from '../../live/live-view'
 import { useServerNow } from '../../live-client/server-clock'
+import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import { moveByArrows } from '../../ui/list-keys'
 import { Drawer } from './drawer'
@@ -26,11 +28,13 @@ interface EverybodyProps {
   work: Readonly<Record<string, RoomWorkNow>>
   pageMadeAt: number
   onOpenRoom: (roomId: string) => void
+  /** Opens what can be written to somebody who has come. */
+  onWrite: (participantId: string) => void
   onClose: () => void
 }
 
 /** Where everybody is: found by typing a name, and gone to by opening their room. */
-export function Everybody({ view, work, pageMadeAt, onOpenRoom, onClose }: EverybodyProps) {
+export function Everybody({ view, work, pageMadeAt, onOpenRoom, onWrite, onClose }: EverybodyProps) {
   const [typed, setTyped] = useState('')
   const now = useServerNow(pageMadeAt, 10_000)
   const everybody = whereEverybodyIs(view, work)
@@ -67,7 +71,7 @@ export function Everybody({ view, work, pageMadeAt, onOpenRoom, onClose }: Every
         </chakra.p>
         <Stack as="ul" gap="0" listStyleType="none" aria-label="People">
           {found.slice(0, MOST_DRAWN).map(person => (
-            <Person key={person.id} person={person} now={now} onOpenRoom={onOpenRoom} />
+            <Person key={person.id} person={person} now={now} onOpenRoom={onOpenRoom} onWrite={onWrite} />
           ))}
         </Stack>
         {found.length === 0 && <p>Nobody here or on the list is called that.</p>}
@@ -79,13 +83,13 @@ export function Everybody({ view, work, pageMadeAt, onOpenRoom, onClose }: Every
   )
 }
 
-interface PersonProps extends Pick<EverybodyProps, 'onOpenRoom'> {
+interface PersonProps extends Pick<EverybodyProps, 'onOpenRoom' | 'onWrite'> {
   person: Whereabouts
   now: number
 }
 
-function Person({ person, now, onOpenRoom }: PersonProps) {
-  const { shownName, place, droppedAt } = person
+function Person({ person, now, onOpenRoom, onWrite }: PersonProps) {
+  const { id, shownName, place, droppedAt } = person
   const device = deviceWords(person, now)
   return (
     <Flex as="li" justify="space-between" gap="8px" py="6px" borderBottomWidth="1px" align="baseline">
@@ -109,14 +113,26 @@ function Person({ person, now, onOpenRoom }: PersonProps) {
           {whereWords(person)}
         </chakra.div>
       </div>
-      <chakra.span
-        fontSize="s"
-        whiteSpace="nowrap"
-        color={droppedAt === null ? 'quiet' : 'ask'}
-        fontWeight={droppedAt === null ? undefined : '600'}
-      >
-        {device}
-      </chakra.span>
+      <Flex gap="6px" align="center" flexShrink="0">
+        <chakra.span
+          fontSize="s"
+          whiteSpace="nowrap"
+          color={droppedAt === null ? 'quiet' : 'ask'}
+          fontWeight={droppedAt === null ? undefined : '600'}
+        >
+          {device}
+        </chakra.span>
+        {place.kind !== 'expected' && (
+          <Button
+            size="small"
+            kind="bare"
+            aria-label={`Note to ${shownName}, or observation`}
+            onClick={() => onWrite(id)}
+          >
+            <MessageSquare size={16} aria-hidden="true" />
+          </Button>
+        )}
+      </Flex>
     </Flex>
   )
 }

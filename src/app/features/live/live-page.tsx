@@ -17,6 +17,7 @@ import { DragPeople, WHOLE } from '../../live/rooms/drag-people'
 import { laneButtonId } from '../../live/rooms/lane-button'
 import { OutsideRooms } from '../../live/rooms/outside-rooms'
 import { usePlacing } from '../../live/rooms/use-placing'
+import { WriteTo } from '../../live/rooms/write-to'
 import { SessionRibbon } from '../../live/rounds/session-ribbon'
 import { OrderNow } from '../../live/segments/order-now'
 import { ClassSignals } from '../../live/signals/class-signals'
@@ -42,6 +43,7 @@ import { MakeGroups } from './make-groups'
 import type { Answer } from './needs/answers'
 import { RoomsByNeed } from './needs/rooms-by-need'
 import { needsAt, useReasonsOff } from './needs/use-needs'
+import { PersonDrawer } from './person-drawer'
 import { RoomDrawer } from './room-drawer'
 import { RoomsTools } from './rooms-tools'
 
@@ -84,6 +86,8 @@ export function LivePage({
   const [making, setMaking] = useState(false)
   const [finding, setFinding] = useState(false)
   const [saying, setSaying] = useState(false)
+  const [personId, setPersonId] = useState<string | null>(null)
+  const person = view.people.find(({ id }) => id === personId)
   const [byQuestion, setByQuestion] = useState<string | null>(null)
   const isOut = view.clock !== null
   useEffect(() => {
@@ -117,9 +121,15 @@ export function LivePage({
       if (roomId !== '') setMaking(false)
       setFinding(false)
       setSaying(false)
+      setPersonId(null)
     },
     [visited, send, setOpenRoomId],
   )
+  const writeTo = useCallback((participantId: string) => {
+    setFinding(false)
+    setSaying(false)
+    setPersonId(participantId)
+  }, [])
   const close = () => {
     show('')
     requestAnimationFrame(() => document.getElementById(laneButtonId(openRoomId))?.focus())
@@ -179,64 +189,66 @@ export function LivePage({
       )}
       <Flex gap="16px" align="flex-start" flex="1" pb="16px">
         <Stack flex="1" minW="0" gap="8px">
-          <ChosenContext.Provider value={chosen}>
-            <DragPeople people={view.people} placeName={placeName} onPlace={place}>
-              {!ended && <Doubts view={view} send={send} />}
-              {!ended && !(isWall && everybodyIn) && (
-                <OutsideRooms view={view} cohorts={cohorts} send={send} />
-              )}
-              {!ended && <ChoosingNow view={view} send={send} />}
-              {!ended && <Corrections sessionId={sessionId} boards={view.boards} />}
-              {!ended && (
-                <QuestionNow
-                  sessionId={sessionId}
-                  view={view}
-                  canGroup={!isOut}
-                  onGroup={makeGroups}
-                  send={send}
-                />
-              )}
-              {!ended && <PutUpNow view={view} send={send} />}
-              {!ended && <ClassSignals view={view} send={send} />}
-              <chakra.h2 srOnly>Rooms</chakra.h2>
-              {!ended && (
-                <Flex gap="8px" wrap="wrap">
-                  {!isOut && !making && (
-                    <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => makeGroups(null)} />
-                  )}
-                  <AskQuestion sessionId={sessionId} send={send} />
-                  <RoomsTools
-                    order={order as LaneOrder}
-                    onOrder={setOrder}
-                    isWall={isWall}
-                    onWall={showWall}
-                    onFind={() => setFinding(true)}
-                    rooms={view.rooms.length}
+          <WriteTo.Provider value={writeTo}>
+            <ChosenContext.Provider value={chosen}>
+              <DragPeople people={view.people} placeName={placeName} onPlace={place}>
+                {!ended && <Doubts view={view} send={send} />}
+                {!ended && !(isWall && everybodyIn) && (
+                  <OutsideRooms view={view} cohorts={cohorts} send={send} />
+                )}
+                {!ended && <ChoosingNow view={view} send={send} />}
+                {!ended && <Corrections sessionId={sessionId} boards={view.boards} />}
+                {!ended && (
+                  <QuestionNow
+                    sessionId={sessionId}
+                    view={view}
+                    canGroup={!isOut}
+                    onGroup={makeGroups}
+                    send={send}
                   />
-                </Flex>
-              )}
-              <DraftLanes draft={draft}>
-                <RoomsByNeed
-                  sessionId={sessionId}
-                  accountId={accountId}
-                  isWall={isWall}
-                  view={shown}
-                  work={shownWork}
-                  off={reasonsOff}
-                  onSwitch={switchReason}
-                  order={order as LaneOrder}
-                  narrow={openRoom !== undefined || making || finding || saying}
-                  pageMadeAt={now}
-                  onOpen={show}
-                  onAnswer={answer}
-                  send={send}
-                />
-              </DraftLanes>
-              {!ended && view.rooms.length > 0 && (
-                <ChosenBar view={view} place={place} moved={moved} send={send} />
-              )}
-            </DragPeople>
-          </ChosenContext.Provider>
+                )}
+                {!ended && <PutUpNow view={view} send={send} />}
+                {!ended && <ClassSignals view={view} send={send} />}
+                <chakra.h2 srOnly>Rooms</chakra.h2>
+                {!ended && (
+                  <Flex gap="8px" wrap="wrap">
+                    {!isOut && !making && (
+                      <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => makeGroups(null)} />
+                    )}
+                    <AskQuestion sessionId={sessionId} send={send} />
+                    <RoomsTools
+                      order={order as LaneOrder}
+                      onOrder={setOrder}
+                      isWall={isWall}
+                      onWall={showWall}
+                      onFind={() => setFinding(true)}
+                      rooms={view.rooms.length}
+                    />
+                  </Flex>
+                )}
+                <DraftLanes draft={draft}>
+                  <RoomsByNeed
+                    sessionId={sessionId}
+                    accountId={accountId}
+                    isWall={isWall}
+                    view={shown}
+                    work={shownWork}
+                    off={reasonsOff}
+                    onSwitch={switchReason}
+                    order={order as LaneOrder}
+                    narrow={openRoom !== undefined || making || finding || saying || person !== undefined}
+                    pageMadeAt={now}
+                    onOpen={show}
+                    onAnswer={answer}
+                    send={send}
+                  />
+                </DraftLanes>
+                {!ended && view.rooms.length > 0 && (
+                  <ChosenBar view={view} place={place} moved={moved} send={send} />
+                )}
+              </DragPeople>
+            </ChosenContext.Provider>
+          </WriteTo.Provider>
           {!ended && !making && (view.rooms.length > 0 || view.closedRooms.length > 0) && (
             <RoomSet view={view} send={send}>
               {!view.rooms.some(({ used }) => used) && (
@@ -249,7 +261,7 @@ export function LivePage({
           )}
           {view.rounds.begun > 0 && <Legend />}
         </Stack>
-        {making && !ended && !isOut && !finding && !saying && (
+        {making && !ended && !isOut && !finding && !saying && !person && (
           <MakeGroups
             sessionId={sessionId}
             view={view}
@@ -268,6 +280,7 @@ export function LivePage({
             work={work}
             pageMadeAt={now}
             onOpenRoom={show}
+            onWrite={writeTo}
             onClose={() => {
               setFinding(false)
               requestAnimationFrame(() => document.getElementById(FIND_SOMEBODY)?.focus())
@@ -286,7 +299,18 @@ export function LivePage({
             send={send}
           />
         )}
-        {openRoom && !making && !finding && !saying && (
+        {person && !saying && !finding && !ended && (
+          <PersonDrawer
+            key={person.id}
+            sessionId={sessionId}
+            person={person}
+            view={view}
+            timeZone={timeZone}
+            onClose={() => setPersonId(null)}
+            send={send}
+          />
+        )}
+        {openRoom && !making && !finding && !saying && !person && (
           <RoomDrawer
             key={openRoom.id}
             sessionId={sessionId}
@@ -295,6 +319,7 @@ export function LivePage({
             view={view}
             work={work[openRoom.id]}
             accountId={accountId}
+            timeZone={timeZone}
             onStep={step}
             onClose={close}
             send={send}

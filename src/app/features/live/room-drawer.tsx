@@ -7,6 +7,7 @@ import { AnswerHelp } from '../../live/help/answer-help'
 import { HiddenInRoom } from '../../live/hidden/hidden-in-room'
 import type { LiveView, Send } from '../../live/live-view'
 import { NoteForm } from '../../live/messages/note-form'
+import { Observations } from '../../live/observations/observations'
 import { PartsOfRoom } from '../../live/parts/parts-of-room'
 import { PutUpOfRoom } from '../../live/put-up/put-up'
 import { CloseRoom } from '../../live/room-set/close-room'
@@ -26,6 +27,7 @@ interface RoomDrawerProps {
   view: LiveView
   work: RoomWorkNow | undefined
   accountId: string
+  timeZone: string
   onStep: (by: 1 | -1) => void
   onClose: () => void
   send: Send
@@ -39,6 +41,7 @@ export function RoomDrawer({
   view,
   work,
   accountId,
+  timeZone,
   onStep,
   onClose,
   send,
@@ -72,7 +75,7 @@ export function RoomDrawer({
             </Message>
           )}
           <VisitButton view={view} roomId={room.id} accountId={accountId} send={send} />
-          <NoteForm sessionId={sessionId} roomId={room.id} helpId={call?.id ?? null} send={send} />
+          <NoteForm sessionId={sessionId} to={{ roomId: room.id, helpId: call?.id ?? null }} send={send} />
           <PutUpOfRoom roomId={room.id} prompts={boardOf(view, room).prompts} view={view} send={send} />
           <PartsOfRoom roomId={room.id} board={boardOf(view, room)} view={view} send={send} />
           <HiddenInRoom
@@ -81,6 +84,13 @@ export function RoomDrawer({
             board={boardOf(view, room)}
             view={view}
             names={names}
+            send={send}
+          />
+          <Observations
+            sessionId={sessionId}
+            on={{ roomId: room.id }}
+            view={view}
+            timeZone={timeZone}
             send={send}
           />
           <chakra.details>

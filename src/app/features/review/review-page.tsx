@@ -5,6 +5,7 @@ import type { Board } from '~/core/boards/board'
 import type { ReadAnswer } from '~/core/boards/prompts/kinds'
 import type { Mark } from '~/core/live/marks'
 import type { PulseBar } from '~/core/review/pulse'
+import type { ObservedThen, SaidThen } from '~/core/review/said'
 import { Legend } from '../../lanes/legend'
 import { Track } from '../../lanes/track'
 import { CameLate, type LateHere } from '../../live/late-contributions/came-late'
@@ -13,9 +14,18 @@ import { Button } from '../../ui/button'
 import { CopyLink } from '../../ui/copy-link'
 import { Message, Section } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
+import { WhatWasObserved, WhatWasSaid } from './what-was-said'
 
 export interface Review {
-  session: { id: string; title: string; phase: 'planned' | 'open' | 'ended'; reviewed: boolean }
+  session: {
+    id: string
+    title: string
+    timeZone: string
+    phase: 'planned' | 'open' | 'ended'
+    reviewed: boolean
+  }
+  said: SaidThen[]
+  observed: ObservedThen[]
   board: Board
   openedAt: number
   endedAt: number
@@ -58,6 +68,8 @@ export function ReviewPage({ review }: { review: Review }) {
       </Flex>
       <SideBySide board={review.board} rooms={review.rooms} />
       <WholeLanes review={review} />
+      <WhatWasObserved observed={review.observed} timeZone={review.session.timeZone} />
+      <WhatWasSaid said={review.said} timeZone={review.session.timeZone} />
       <TakingPart people={review.people} />
     </>
   )

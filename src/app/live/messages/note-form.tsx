@@ -7,20 +7,24 @@ import type { Send } from '../live-view'
 
 interface NoteFormProps {
   sessionId: string
-  roomId: string
-  helpId: string | null
+  to: { roomId: string; helpId: string | null } | { participantId: string }
   send: Send
 }
 
 /** Where a note is written; one stands open at most. */
 export const NOTE_FIELD = 'note-to-room'
 
-/** A note to one room; it answers the room's call for help, when there is one. */
-export function NoteForm({ sessionId, roomId, helpId, send }: NoteFormProps) {
-  const [text, setText] = useKeptText(`note-${sessionId}-${roomId}`)
+/** A note to one room, which answers its call for help when there is one; or to one person, which nobody else reads. */
+export function NoteForm({ sessionId, to, send }: NoteFormProps) {
+  const isPerson = 'participantId' in to
+  const [text, setText] = useKeptText(`note-${sessionId}-${isPerson ? to.participantId : to.roomId}`)
   const submit = async () => {
-    if (await send({ type: 'note', roomId, text, helpId })) setText('')
+    const sent = await send(
+      isPerson ? { type: 'note-to-person', ...to, text } : { type: 'note', ...to, text },
+    )
+    if (sent) setText('')
   }
+  const label = isPerson ? 'Note to them alone' : to.helpId ? 'Answer with a note' : 'Note to this room'
   return (
     <Stack
       as="form"
@@ -30,7 +34,7 @@ export function NoteForm({ sessionId, roomId, helpId, send }: NoteFormProps) {
         submit()
       }}
     >
-      <Field id={NOTE_FIELD} label={helpId ? 'Answer with a note' : 'Note to this room'}>
+      <Field id={NOTE_FIELD} label={label}>
         {parts => (
           <TextArea
             {...parts}

@@ -9,6 +9,7 @@ import type { LiveView, Send } from '../live-view'
 import { ROLE_DOES } from '../roles/role-words'
 import { useChoosing, useChosen, useIsChosen } from './chosen-people'
 import { type DragListeners, DragSource } from './drag-people'
+import { useWriteTo } from './write-to'
 
 interface PersonMenuProps {
   person: LanePerson
@@ -85,8 +86,10 @@ function samePerson(before: PersonMenuProps, after: PersonMenuProps): boolean {
 }
 
 function MadeMenu({ person, rooms, isGuest, inRound, role, send }: PersonMenuProps) {
+  const writeTo = useWriteTo()
   const act = (value: string) => {
-    if (value === 'let-in') send({ type: 'let-in', participantIds: [person.id] })
+    if (value === 'write') writeTo?.(person.id)
+    else if (value === 'let-in') send({ type: 'let-in', participantIds: [person.id] })
     else if (value === 'remove') send({ type: 'remove', participantIds: [person.id] })
     else if (value === 'unmatch') send({ type: 'unmatch-people', participantIds: [person.id] })
     else if (value === 'free') send({ type: 'release', participantId: person.id })
@@ -132,6 +135,7 @@ function MadeMenu({ person, rooms, isGuest, inRound, role, send }: PersonMenuPro
               </Menu.ItemGroup>
             )}
             <Menu.Separator />
+            {writeTo && <Menu.Item value="write">Note or observation</Menu.Item>}
             {person.onList && person.typedName !== person.shownName && (
               <Menu.Item value="unmatch">
                 Came in as “{person.typedName}”: not {person.shownName}

@@ -7,7 +7,7 @@ export const MOST_ANSWERS = 5
 /** So many messages a page can say at once that it has shown. */
 export const MOST_SEEN_AT_ONCE = 50
 
-/** Of so many of the last broadcasts it is told who has not seen them yet. */
+/** Of so many of the last messages it is told who has not seen them yet. */
 export const MOST_FOLLOWED = 10
 
 /** What somebody answered to a message, and in which room; null with the whole group. */

@@ -156,21 +156,22 @@ const ownAnswers = remember((answers: readonly MessageAnswer[]) =>
   groupBy(answers, ({ participantId }) => participantId),
 )
 
-/** How far the last broadcasts have come, by message id. O(people x MOST_FOLLOWED). */
+/** How far the last messages have come, by message id. O(people x MOST_FOLLOWED). */
 const heardNow = remember((state: Read): Readonly<Record<string, Seen>> => {
-  const last = state.messages.filter(({ kind }) => kind === 'broadcast').slice(-MOST_FOLLOWED)
+  const last = state.messages.slice(-MOST_FOLLOWED)
   return Object.fromEntries(last.map(message => [message.id, seenOf(state, message)]))
 })
 
 /** Who has no device of their own reads nothing, and counts for nothing here. */
-function seenOf(state: Read, { id, roomIds }: Message): Seen {
+function seenOf(state: Read, { id, roomIds, toId }: Message): Seen {
   const seenBy = new Set(state.seenBy[id])
   const unseen: Record<string, number> = {}
   let seen = 0
   let of = 0
   for (const person of participantList(state)) {
     const roomId = person.inRoom ? person.roomId : null
-    const isFor = roomIds === null || (roomId !== null && roomIds.includes(roomId))
+    const isFor =
+      toId === null ? roomIds === null || (roomId !== null && roomIds.includes(roomId)) : toId === person.id
     if (!isFor || !person.admitted || !person.hasDevice) continue
     of += 1
     if (seenBy.has(person.id) || state.putAway[person.id]?.includes(id)) seen += 1

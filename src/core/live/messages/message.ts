@@ -14,6 +14,8 @@ export interface Message {
   kind: 'broadcast' | 'note'
   /** The rooms it is for, whoever is in them; null for everybody. */
   roomIds: readonly string[] | null
+  /** The one person it is for, wherever they are; null for all that are meant. */
+  toId: string | null
   text: string
   /** What is said with it: a link, or something of the library. */
   thing: GivenThing | null
@@ -22,7 +24,7 @@ export interface Message {
 }
 
 /** A broadcast that waits for its time. */
-export interface ScheduledMessage extends Omit<Message, 'kind'> {
+export interface ScheduledMessage extends Omit<Message, 'kind' | 'toId'> {
   /** Only for rooms that have not done this part by then; null for all it is for. */
   notDone: string | null
 }

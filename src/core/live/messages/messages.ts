@@ -1,6 +1,7 @@
 import { z } from 'zod'
+import { presentOf } from '../door/door'
 import type { DoorProblem } from '../door/door-facts'
-import { type PeopleState, peopleIn } from '../door/people'
+import { type PeopleState, peopleIn, roomIdOf } from '../door/people'
 import { closing, type HelpEvent, type HelpState, openHelp } from '../help/help'
 import { idSchema, momentSchema } from '../ids'
 import { type GivenThing, givenThing } from '../material/given'
@@ -25,6 +26,7 @@ import {
 export type MessagesProblem =
   | { code: 'no-such-message' }
   | { code: 'all-done' }
+  | { code: 'no-device' }
   | { code: 'too-many-scheduled' }
   | TextProblem
 
@@ -44,6 +46,7 @@ const said = {
 const events = {
   broadcast: said,
   note: { messageId: idSchema, roomId: idSchema, text: z.string(), from: z.string() },
+  'note-to-person': { messageId: idSchema, participantId: idSchema, text: z.string(), from: z.string() },
   'put-away': { participantId: idSchema, messageId: idSchema },
   'broadcast-scheduled': { ...said, sayAt: momentSchema, notDone: idSchema.optional() },
   'scheduled-dropped': { messageId: idSchema },
@@ -94,6 +97,12 @@ export const messages = topic<{
         asks: { roomId: idSchema, text: textSchema, helpId: idSchema.nullable() },
         fills: { messageId: 'fresh-id' },
       },
+      /** For one person, wherever they are; nobody else is sent it. */
+      'note-to-person': {
+        by: ['facilitator'],
+        asks: { participantId: idSchema, text: textSchema },
+        fills: { messageId: 'fresh-id' },
+      },
       'put-away': { by: ['participant'], asks: { messageId: idSchema } },
     },
     events,
@@ -127,6 +136,15 @@ export const messages = topic<{
           ...(answers ? closing(state, roomId, 'note') : []),
         )
       },
+      'note-to-person'(state, { messageId, participantId, text }, { name }) {
+        const person = presentOf(state, participantId)
+        if (!person) return refuse({ code: 'no-such-participant' })
+        if (!person.hasDevice) return refuse({ code: 'no-device' })
+        const problem = textProblem(text, LONGEST_MESSAGE)
+        if (problem) return refuse(problem)
+        if (state.messages.some(({ id }) => id === messageId)) return nothing
+        return happens({ type: 'note-to-person', messageId, participantId, text: text.trim(), from: name })
+      },
       'put-away'(state, { messageId }, { participantId }) {
         if (!state.participants.get(participantId)) return refuse({ code: 'no-such-participant' })
         if (!state.messages.some(message => message.id === messageId))
@@ -137,11 +155,17 @@ export const messages = topic<{
     },
     evolve: {
       broadcast: (state, { messageId: id, text, from, roomIds = null, thing = null }, at) => ({
-        messages: [...state.messages, { id, kind: 'broadcast', roomIds, text, thing, from, at }],
+        messages: [...state.messages, { id, kind: 'broadcast', roomIds, toId: null, text, thing, from, at }],
         scheduled: without(state.scheduled, id),
       }),
       note: (state, { messageId: id, roomId, text, from }, at) => ({
-        messages: [...state.messages, { id, kind: 'note', roomIds: [roomId], text, thing: null, from, at }],
+        messages: [
+          ...state.messages,
+          { id, kind: 'note', roomIds: [roomId], toId: null, text, thing: null, from, at },
+        ],
+      }),
+      'note-to-person': (state, { messageId: id, participantId: toId, text, from }, at) => ({
+        messages: [...state.messages, { id, kind: 'note', roomIds: null, toId, text, thing: null, from, at }],
       }),
       'put-away': (state, { participantId, messageId }) => ({
         putAway: {
@@ -180,9 +204,14 @@ export const messages = topic<{
           .filter(({ id }) => peopleIn(before, id).length > 0 && (roomIds?.includes(id) ?? true))
           .map(room => ({ roomId: room.id, kind: 'broadcast', what: text })),
       note: (_before, { roomId, text }) => [{ roomId, kind: 'note', what: text }],
+      'note-to-person': (before, { participantId, text }) => {
+        const roomId = roomIdOf(before, participantId)
+        return roomId === null ? [] : [{ roomId, kind: 'note', what: text }]
+      },
     },
     words: {
       'no-such-message': () => 'This message is no longer there.',
+      'no-device': () => 'They have no device of their own: nothing written would reach them.',
       'all-done': () => 'Every room has done this part: nobody is left to tell.',
       'too-many-scheduled': () =>
         `At most ${MOST_SCHEDULED} broadcasts can wait for their time. Take one of them back first.`,

@@ -18,7 +18,7 @@ interface BroadcastsProps {
 
 /** Saying something to all or to some, now or later; and what was said, how far it has come, and what came back. */
 export function Broadcasts({ sessionId, view, timeZone, onClose, send }: BroadcastsProps) {
-  const said = view.messages.filter(({ kind }) => kind === 'broadcast').reverse()
+  const said = view.messages.toReversed()
   return (
     <Drawer label="Broadcasts" title="Broadcasts" onClose={onClose}>
       <Stack gap="16px">

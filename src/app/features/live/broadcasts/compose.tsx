@@ -65,6 +65,8 @@ export function Compose({ sessionId, view, send }: ComposeProps) {
     setLink('')
     setMaterialId('')
     setMinutes(0)
+    // Its button is of no use until something is written again.
+    field.current?.focus()
   }
   return (
     <Stack

@@ -14,14 +14,20 @@ interface SaidProps {
   send: Send
 }
 
-/** One broadcast: to how many it has come and where it has not, what was answered, and saying it again to those who missed it. */
-export function Said({ message: { id, text, thing, from, at, roomIds }, view, timeZone, send }: SaidProps) {
+/** One broadcast or note: to how many it has come and where it has not, what was answered, and saying it again to those who missed it. */
+export function Said({
+  message: { id, text, thing, from, at, roomIds, toId },
+  view,
+  timeZone,
+  send,
+}: SaidProps) {
   const seen = view.heard[id]
   const answers = view.messageAnswers.filter(({ messageId }) => messageId === id)
   return (
     <Box as="li" borderTopWidth="1px" pt="8px">
       <chakra.p fontSize="s" color="quiet">
-        {timeOfDay(at, timeZone)}, {from}, {toWhom(view, roomIds)}
+        {timeOfDay(at, timeZone)}, {from},{' '}
+        {toId === null ? toWhom(view, roomIds) : `to ${shownName(view, toId)} alone`}
       </chakra.p>
       <chakra.p whiteSpace="pre-wrap" overflowWrap="anywhere">
         {text}
@@ -38,7 +44,9 @@ export function Said({ message: { id, text, thing, from, at, roomIds }, view, ti
               {seen.seen === seen.of && seen.of > 0 && <Check size={16} aria-hidden="true" />}
               {seenWords(seen)}
             </Flex>
-            {seen.seen < seen.of && <chakra.p color="quiet">{unseenWords(seen, view)}</chakra.p>}
+            {seen.seen < seen.of && toId === null && (
+              <chakra.p color="quiet">{unseenWords(seen, view)}</chakra.p>
+            )}
           </Box>
           {seen.seen < seen.of && (
             <Button
@@ -59,7 +67,7 @@ export function Said({ message: { id, text, thing, from, at, roomIds }, view, ti
                 <Reply size={16} aria-hidden="true" />
               </chakra.span>
               <chakra.span overflowWrap="anywhere" minW="0">
-                <b>{whoAnswered(view, answer.participantId)}</b>
+                <b>{shownName(view, answer.participantId)}</b>
                 {answer.roomId !== null && ` (${roomName(view, answer.roomId)})`}: {answer.text}
               </chakra.span>
             </Flex>
@@ -72,7 +80,15 @@ export function Said({ message: { id, text, thing, from, at, roomIds }, view, ti
 
 /** To how many of those it is for a broadcast has come. */
 export const seenWords = ({ seen, of }: Pick<Seen, 'seen' | 'of'>): string =>
-  of === 0 ? 'Nobody was there to see it' : seen === of ? `Seen by all ${of}` : `Seen by ${seen} of ${of}`
+  of === 0
+    ? 'Nobody was there to see it'
+    : of === 1
+      ? seen === 1
+        ? 'Seen'
+        : 'Not seen yet'
+      : seen === of
+        ? `Seen by all ${of}`
+        : `Seen by ${seen} of ${of}`
 
 const unseenWords = ({ unseen }: Seen, view: LiveView): string =>
   `Not yet: ${Object.entries(unseen)
@@ -85,5 +101,5 @@ const unseenWords = ({ unseen }: Seen, view: LiveView): string =>
 const roomName = ({ rooms, closedRooms }: LiveView, roomId: string): string =>
   [...rooms, ...closedRooms].find(({ id }) => id === roomId)?.name ?? 'a room'
 
-const whoAnswered = ({ people }: LiveView, participantId: string): string =>
+const shownName = ({ people }: LiveView, participantId: string): string =>
   people.find(({ id }) => id === participantId)?.shownName ?? 'Somebody who has left'
