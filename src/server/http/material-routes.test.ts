@@ -269,7 +269,12 @@ describe('what is kept', () => {
     expect((await get(`/s/${sessionId}/files/${pdf}/whole`, cookie)).status).toBe(200)
     await hub.command(sessionId, facilitator, { type: 'take-material-back', givenId: 'g' })
     expect((await get(`/s/${sessionId}/files/${pdf}/whole`, cookie)).status).toBe(404)
+    // Said with a broadcast to the room: read by those it was said to, while they are there.
+    const broadcast = { type: 'broadcast-material' as const, text: 'Read this.', thing, messageId: 'm' }
+    await hub.command(sessionId, facilitator, { ...broadcast, roomIds: [roomId] })
+    expect((await get(`/s/${sessionId}/files/${pdf}/whole`, cookie)).status).toBe(200)
     await hub.command(sessionId, facilitator, { type: 'place', participantId, roomId: null })
+    expect((await get(`/s/${sessionId}/files/${pdf}/whole`, cookie)).status).toBe(404)
     expect((await get(path, cookie)).status).toBe(404)
     const onPages = { type: 'put-up' as const, roomId, promptId: 'pic', onPages: true }
     await hub.command(sessionId, facilitator, onPages)

@@ -191,7 +191,7 @@ describe('what nothing uses', () => {
   }
 
   test('is counted, and removed for good; what a board, an earlier version or a session uses stays', async () => {
-    const [onBoard, before, inSession, nowhere, given] = await Promise.all([1, 2, 3, 4, 6].map(gone))
+    const [onBoard, before, inSession, nowhere, given, said] = await Promise.all([1, 2, 3, 4, 6, 7].map(gone))
     await add(await png(5))
     await db.insert(boards).values({ id: 'b', title: 'B', steps: [], prompts: boardWith(onBoard ?? '') })
     const content = { title: 'B', steps: [], prompts: boardWith(before ?? '') }
@@ -213,15 +213,32 @@ describe('what nothing uses', () => {
     await db
       .insert(sessionEvents)
       .values({ sessionId: 's', seq: 1, at: new Date(), actor: '', type: payload.type, version: 1, payload })
+    const broadcast = {
+      type: 'broadcast',
+      messageId: 'm',
+      text: 'x',
+      from: '',
+      thing: { ...thing, file: said },
+    }
+    await db.insert(sessionEvents).values({
+      sessionId: 's',
+      seq: 2,
+      at: new Date(),
+      actor: '',
+      type: broadcast.type,
+      version: 1,
+      payload: broadcast,
+    })
 
     expect(await spaceUsed(db)).toMatchObject({ unusedFiles: 1 })
     expect(await removeUnused(db, folder)).toBe(1)
     expect(await folder.has(nowhere ?? '')).toBe(false)
-    for (const hash of [onBoard, before, inSession, given]) expect(await folder.has(hash ?? '')).toBe(true)
+    for (const hash of [onBoard, before, inSession, given, said])
+      expect(await folder.has(hash ?? '')).toBe(true)
     expect(await spaceUsed(db)).toMatchObject({ unusedFiles: 0, unused: 0 })
     expect(await removeUnused(db, folder)).toBe(0)
     // Of those whose file is still there the entry can be put back.
-    expect(await db.select().from(materials)).toHaveLength(5)
+    expect(await db.select().from(materials)).toHaveLength(6)
   })
 
   test('what lies in the folder and is in no list goes as well', async () => {
