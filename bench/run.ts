@@ -14,6 +14,7 @@ import { liveGroups } from './live-groups'
 import { livePage } from './live-page'
 import { material } from './material'
 import { planPage } from './plan-page'
+import { seen } from './seen'
 import { sendOut } from './send-out'
 import { start } from './start'
 
@@ -30,6 +31,7 @@ const MEASUREMENTS: Record<string, () => Promise<void>> = {
   'live-page': livePage,
   'live-groups': liveGroups,
   'plan-page': planPage,
+  seen,
   'send-out': sendOut,
   material,
   attacks,

@@ -130,7 +130,7 @@ async function live(browser: Browser, page: Page, server: TestServer): Promise<v
   await page
     .getByLabel('Broadcast to every board')
     .fill('Please begin with the sheet now; the cards can wait.')
-  await page.getByRole('button', { name: 'Broadcast' }).click()
+  await page.getByRole('button', { name: 'Broadcast', exact: true }).click()
   await phone.getByText('Please begin with the sheet').waitFor()
   // Two half minutes of work, so that the lanes have something to show.
   await page.waitForTimeout(34_000)

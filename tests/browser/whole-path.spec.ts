@@ -109,7 +109,7 @@ test('from a list of people to what the groups made', async ({ server, facilitat
 
   // A broadcast lands on the board and stays until it is put away; it is kept in the room.
   await page.getByLabel('Broadcast to every board').fill('Two more minutes for the cards.')
-  await page.getByRole('button', { name: 'Broadcast' }).click()
+  await page.getByRole('button', { name: 'Broadcast', exact: true }).click()
   await expect(ada.getByText('Two more minutes for the cards.')).toBeVisible()
   await expect(lane.getByText('broadcast: Two more minutes')).toBeAttached()
   await ada.getByRole('button', { name: 'Put away' }).click()

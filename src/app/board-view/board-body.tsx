@@ -2,6 +2,7 @@ import { Box, chakra, Stack } from '@chakra-ui/react'
 import { type ComponentType, memo, type ReactNode, Suspense } from 'react'
 import type { Board } from '~/core/boards/board'
 import { type PartShown, partsOf } from '~/core/boards/parts'
+import { CommentsOn } from '../live/comments/comments-on'
 import { UNKNOWN_KIND } from '../prompts/answer-view'
 import { lookOf } from '../prompts/looks'
 import type { HiddenHere, PromptSpaceProps } from '../prompts/prompt-space'
@@ -73,6 +74,7 @@ export const BoardBody = memo(function BoardBody(props: BoardBodyProps) {
                 authors={authors}
                 hidden={hidden}
               />
+              <CommentsOn promptId={prompt.id} pieceId={null} quote="" />
             </chakra.section>
           ))}
         </Part>

@@ -2,6 +2,7 @@
 import { z } from 'zod'
 import type { ActorKind } from './actors'
 import { cohort } from './cohort/cohort'
+import { comments } from './comments/comments'
 import { corrections } from './corrections/corrections'
 import { door } from './door/door'
 import { facilitators } from './facilitators/facilitators'
@@ -55,6 +56,7 @@ export const TOPICS = {
   segments,
   messages,
   heard,
+  comments,
   observations,
   material,
   putUp,

@@ -83,7 +83,7 @@ test('in pairs each asks and writes down the other’s answer, nobody their own;
   await expect(drawer.getByText('My sister brought me')).toBeVisible()
   await drawer.getByRole('button', { name: 'Close', exact: true }).click()
   await page.getByLabel('Broadcast to every board').fill('One minute')
-  await page.getByRole('button', { name: 'Broadcast' }).click()
+  await page.getByRole('button', { name: 'Broadcast', exact: true }).click()
   for (const each of [ana, bram, chi])
     await expect(each.getByText('One minute', { exact: true })).toBeVisible()
   for (const each of [ana, bram, chi]) await expect(each.getByText('Saved', { exact: true })).toBeVisible()

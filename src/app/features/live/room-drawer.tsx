@@ -1,8 +1,10 @@
 import { chakra, Stack } from '@chakra-ui/react'
+import { useMemo } from 'react'
 import { Link } from 'react-router'
 import type { RoomWorkNow } from '~/contracts/live'
 import { boardOf } from '~/core/live/rooms/rooms'
 import { BoardView } from '../../board-view/board-view'
+import { CommentsHere, type CommentsOnBoard } from '../../live/comments/comments-here'
 import { AnswerHelp } from '../../live/help/answer-help'
 import { HiddenInRoom } from '../../live/hidden/hidden-in-room'
 import type { LiveView, Send } from '../../live/live-view'
@@ -49,6 +51,18 @@ export function RoomDrawer({
   const call = view.help.find(candidate => candidate.roomId === room.id)
   const names = Object.fromEntries(view.people.map(person => [person.id, person.shownName]))
   const open = view.session.phase === 'open'
+  const helpId = call?.id ?? null
+  const commentsHere = useMemo(
+    (): CommentsOnBoard => ({
+      comments: view.comments.filter(({ copyId }) => copyId === room.copyId),
+      onComment: open
+        ? (spot, text) => send({ type: 'comment', roomId: room.id, ...spot, text, helpId })
+        : null,
+      onAnswer: (commentId, text) => send({ type: 'answer-comment', commentId, text }),
+      onSettle: (commentId, settled) => send({ type: 'settle-comment', commentId, settled }),
+    }),
+    [view.comments, room.copyId, room.id, open, helpId, send],
+  )
   return (
     <Drawer
       label={`Room ${room.name}`}
@@ -106,18 +120,20 @@ export function RoomDrawer({
           </chakra.details>
         </Stack>
       )}
-      <BoardView
-        copyId={room.copyId}
-        board={boardOf(view, room)}
-        me={null}
-        names={names}
-        hidden={{
-          openedBy: Object.fromEntries(
-            Object.entries(view.hiddenOpened[room.id] ?? {}).map(([id, by]) => [id, names[by ?? ''] ?? '']),
-          ),
-          onOpen: promptId => send({ type: 'open-hidden-text', promptId, roomId: room.id }),
-        }}
-      />
+      <CommentsHere.Provider value={commentsHere}>
+        <BoardView
+          copyId={room.copyId}
+          board={boardOf(view, room)}
+          me={null}
+          names={names}
+          hidden={{
+            openedBy: Object.fromEntries(
+              Object.entries(view.hiddenOpened[room.id] ?? {}).map(([id, by]) => [id, names[by ?? ''] ?? '']),
+            ),
+            onOpen: promptId => send({ type: 'open-hidden-text', promptId, roomId: room.id }),
+          }}
+        />
+      </CommentsHere.Provider>
     </Drawer>
   )
 }

@@ -1,8 +1,9 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { Suspense, useEffect, useRef, useState } from 'react'
+import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import type { Board } from '~/core/boards/board'
 import type { ParticipantView } from '~/core/live/views'
 import { BoardView } from '../../board-view/board-view'
+import { CommentsHere } from '../../live/comments/comments-here'
 import { NotMe } from '../../live/door/not-me'
 import type { SendFromPlace } from '../../live/live-view'
 import { Messages } from '../../live/messages/messages'
@@ -23,6 +24,7 @@ import { whenMet } from '../../prompts/when-met'
 import { Button } from '../../ui/button'
 import { Message } from '../../ui/layout'
 import { useSwitch } from '../../ui/use-kept'
+import { useSameActs } from '../../ui/use-same'
 import { WhatIsKept } from '../../ui/what-is-kept'
 import { CameLate } from './came-late'
 import { PlaceFoot } from './place-foot'
@@ -52,6 +54,12 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
     setProblem(answer.ok ? null : answer.message)
     return answer.ok
   }
+  const { comments } = view
+  const acts = useSameActs({
+    onAnswer: (commentId: string, text: string) => send({ type: 'answer-comment', commentId, text }),
+    onSettle: (commentId: string, settled: boolean) => send({ type: 'settle-comment', commentId, settled }),
+  })
+  const commentsHere = useMemo(() => ({ comments, onComment: null, ...acts }), [comments, acts])
   const [aloud, setAloud] = useSwitch('warnings-aloud', false)
   const gaveBack = useRef(false)
   const door = `/join/${joinCode}`
@@ -141,24 +149,26 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
             <QuestionAsked view={view} send={send} />
             <OwnRole view={view} send={send} />
             {whereabouts.where === 'room' && view.board ? (
-              <BoardView
-                key={whereabouts.copyId}
-                copyId={whereabouts.copyId}
-                board={view.board}
-                me={{ id: view.me.id }}
-                keptFor={sessionId}
-                names={Object.fromEntries(whereabouts.members.map(member => [member.id, member.shownName]))}
-                onStatus={saved.tell}
-                parts={{
-                  shut: view.partsShut,
-                  done: view.partsDone,
-                  onDone: (partId, done) => send({ type: 'say-part-done', partId, done }),
-                }}
-                hidden={{
-                  openedBy: view.hiddenOpened,
-                  onOpen: promptId => send({ type: 'open-hidden-text-here', promptId }),
-                }}
-              />
+              <CommentsHere.Provider value={commentsHere}>
+                <BoardView
+                  key={whereabouts.copyId}
+                  copyId={whereabouts.copyId}
+                  board={view.board}
+                  me={{ id: view.me.id }}
+                  keptFor={sessionId}
+                  names={Object.fromEntries(whereabouts.members.map(member => [member.id, member.shownName]))}
+                  onStatus={saved.tell}
+                  parts={{
+                    shut: view.partsShut,
+                    done: view.partsDone,
+                    onDone: (partId, done) => send({ type: 'say-part-done', partId, done }),
+                  }}
+                  hidden={{
+                    openedBy: view.hiddenOpened,
+                    onOpen: promptId => send({ type: 'open-hidden-text-here', promptId }),
+                  }}
+                />
+              </CommentsHere.Provider>
             ) : (
               <Suspense fallback={null}>
                 <WholeGroup view={view} ownLink={ownLink} send={send} />

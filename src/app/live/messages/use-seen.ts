@@ -4,7 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 const IN_SIGHT = 800
 
 /** Hundreds of pages that were told at once do not all answer at once: each waits up to so much longer, in milliseconds. */
-const SPREAD = 1_200
+const SPREAD = 3_000
 
 export interface SeenHere {
   has(messageId: string): boolean

@@ -1,5 +1,7 @@
 import { memo } from 'react'
 import type { StandingCard } from '~/core/boards/prompts/cards/document'
+import { LONGEST_QUOTE } from '~/core/live/comments/comment'
+import { CommentsOn } from '../../live/comments/comments-on'
 import { useSharedText } from '../use-shared'
 import { capital, LONGEST_CARD } from './called'
 import { CardFrame } from './card-frames'
@@ -69,6 +71,7 @@ function OpenCard({ here, card, column, place, author, isMine, canMove }: OneCar
           </div>
         )}
       </div>
+      <CommentsOn promptId={here.promptId} pieceId={card.id} quote={shared.value.slice(0, LONGEST_QUOTE)} />
     </>
   )
 }

@@ -15,7 +15,7 @@ import { HELP_REASONS, type HelpReason } from './reasons'
 /** Longest time in which somebody can say they come, in minutes. */
 export const MOST_COMING_MINUTES = 30
 
-const HOW_CLOSED = ['visit', 'note', 'withdrawn', 'round-ended'] as const
+const HOW_CLOSED = ['visit', 'note', 'comment', 'withdrawn', 'round-ended'] as const
 
 export interface HelpCall {
   id: string
@@ -54,7 +54,11 @@ export const openHelp = (state: HelpState, roomId: string): HelpCall | undefined
   state.helpCalls.find(call => call.roomId === roomId && call.closedAt === null)
 
 /** What closes the open call of a room, if it has one. */
-export function closing(state: HelpState, roomId: string, how: 'visit' | 'note' | 'withdrawn'): HelpEvent[] {
+export function closing(
+  state: HelpState,
+  roomId: string,
+  how: 'visit' | 'note' | 'comment' | 'withdrawn',
+): HelpEvent[] {
   const call = openHelp(state, roomId)
   return call ? [{ type: 'help-closed', helpId: call.id, how }] : []
 }
