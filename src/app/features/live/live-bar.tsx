@@ -114,7 +114,8 @@ export function LiveBar({
           onClick={onBroadcasts}
         >
           <History size={20} aria-hidden="true" />
-          {lastSeen && lastSeen.of > 0 && `${lastSeen.seen} of ${lastSeen.of}`}
+          {/* While a room calls, all of the bar keeps to one line. */}
+          {lastSeen && lastSeen.of > 0 && calls.waiting.length === 0 && `${lastSeen.seen} of ${lastSeen.of}`}
         </Button>
       </Flex>
     </Box>

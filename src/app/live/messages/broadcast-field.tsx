@@ -26,7 +26,7 @@ export function BroadcastField({ sessionId, field, send }: BroadcastFieldProps) 
     <Flex
       as="form"
       flex="1"
-      minW="240px"
+      minW={{ base: '240px', md: '180px' }}
       gap="8px"
       align="center"
       onSubmit={event => {
