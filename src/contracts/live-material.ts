@@ -18,6 +18,9 @@ export const giveMaterialForm = z.object({
   roomIds: z.array(idSchema).min(1).max(MOST_ROOMS).nullable(),
 })
 
+/** What of the library is put up, on every page too or on the projector alone. */
+export const putUpMaterialForm = z.object({ materialId: idSchema, onPages: z.boolean() })
+
 /** What is said with a thing of the library, to whom and when. */
 export const broadcastMaterialForm = z.object({
   materialId: idSchema,

@@ -1,5 +1,6 @@
 import type { Locator, Page } from '@playwright/test'
 import sharp from 'sharp'
+import { pdf, wav } from 'tests/fixtures/made-files'
 import {
   allowLostLine,
   expect,
@@ -106,51 +107,6 @@ test('files come into the library through a broken line; what is not what it say
   await page.getByRole('link', { name: 'Material' }).click()
   await expect(rows(page).filter({ hasText: 'The hide from above' })).toContainText('On From above')
 })
-
-/** A PDF with a line of text a page (ISO 32000-1, 7.5), written by hand. */
-function pdf(...texts: string[]): Buffer {
-  const pages = texts.map((_, at) => 4 + 2 * at)
-  const objects = [
-    '<</Type/Catalog/Pages 2 0 R>>',
-    `<</Type/Pages/Count ${texts.length}/Kids[${pages.map(id => `${id} 0 R`).join(' ')}]>>`,
-    '<</Type/Font/Subtype/Type1/BaseFont/Helvetica>>',
-    ...texts.flatMap((text, at) => {
-      const content = `BT /F 32 Tf 30 90 Td (${text}) Tj ET`
-      return [
-        `<</Type/Page/Parent 2 0 R/MediaBox[0 0 400 200]/Resources<</Font<</F 3 0 R>>>>/Contents ${5 + 2 * at} 0 R>>`,
-        `<</Length ${content.length}>>stream\n${content}\nendstream`,
-      ]
-    }),
-  ]
-  let body = '%PDF-1.4\n'
-  const offsets = objects.map((object, at) => {
-    const offset = body.length
-    body += `${at + 1} 0 obj${object}endobj\n`
-    return `${String(offset).padStart(10, '0')} 00000 n \n`
-  })
-  const table = `xref\n0 ${objects.length + 1}\n0000000000 65535 f \n${offsets.join('')}`
-  return Buffer.from(
-    `${body}${table}trailer<</Size ${objects.length + 1}/Root 1 0 R>>\nstartxref\n${body.length}\n%%EOF`,
-  )
-}
-
-/** A tone of so many seconds (RIFF, 8 bits, 8,000 a second). */
-function wav(seconds: number): Buffer {
-  const samples = Buffer.from(
-    Uint8Array.from({ length: 8_000 * seconds }, (_, at) => 128 + 60 * Math.sin(at / 3)),
-  )
-  const head = Buffer.alloc(44)
-  head.write('RIFF', 0)
-  head.writeUInt32LE(36 + samples.length, 4)
-  head.write('WAVEfmt ', 8)
-  head.set([16, 0, 0, 0, 1, 0, 1, 0], 16)
-  head.writeUInt32LE(8_000, 24)
-  head.writeUInt32LE(8_000, 28)
-  head.set([1, 0, 8, 0], 32)
-  head.write('data', 36)
-  head.writeUInt32LE(samples.length, 40)
-  return Buffer.concat([head, samples])
-}
 
 test('pages are read and a sound is heard on the board itself, with remarks at a page and a moment', async ({
   facilitator: page,

@@ -2,6 +2,7 @@ import { redirect } from 'react-router'
 import { participantView } from '~/core/live/views'
 import { readPlaceToken } from '~/server/auth/cookies.server'
 import { serverNow } from '~/server/clock.server'
+import { addressesFor } from '~/server/http/addresses.server'
 import { placeOf } from '~/server/join/join.server'
 import { servicesContext } from '~/server/services.server'
 import { getSession } from '~/server/sessions/sessions.server'
@@ -14,13 +15,20 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 ]
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
-  const { db, hub } = context.get(servicesContext)
+  const { db, hub, settings } = context.get(servicesContext)
   const { sessionId } = params
   const place = await placeOf(db, sessionId, await readPlaceToken(request.headers.get('Cookie'), sessionId))
   const view = place && participantView(await hub.state(sessionId), place.participantId)
   if (!view) throw redirect('/join')
   const { joinCode } = await getSession(db, sessionId)
-  return { sessionId, joinCode, view, ownLink: `/mine/${place.reviewToken}`, now: serverNow() }
+  const { main } = addressesFor(request.url, settings.publicAddress)
+  return {
+    sessionId,
+    join: { code: joinCode, address: `${main}/join`.replace(/^https?:\/\//, '') },
+    view,
+    ownLink: `/mine/${place.reviewToken}`,
+    now: serverNow(),
+  }
 }
 
 /** The event stream keeps the page up to date; it need not be fetched again. */

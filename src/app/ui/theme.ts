@@ -151,6 +151,7 @@ const globalCss = {
     bg: 'paper',
     textSizeAdjust: '100%',
   },
+  'input[type=range]': { accentColor: 'var(--live)' },
   body: { minHeight: '100vh', bg: 'paper' },
   '*, *::before, *::after': { borderColor: 'line', borderStyle: 'solid' },
   ':focus-visible': { outline: '3px solid var(--focus)', outlineOffset: '2px' },

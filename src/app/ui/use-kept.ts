@@ -45,17 +45,23 @@ export function useKeptText(
   return [text, keep]
 }
 
-/** A switch this browser remembers. */
+/** Tells all who use a switch that it was set, by its key. */
+const wasSet = new EventTarget()
+
+/** A switch this browser remembers; it is the same wherever on a page it is used. */
 export function useSwitch(key: string, first: boolean): [boolean, (on: boolean) => void] {
   const [on, setOn] = useState(first)
   useEffect(() => {
     const before = kept('localStorage').read(key)
     if (before !== null) setOn(before === 'on')
+    const hear = (event: Event) => setOn((event as CustomEvent<boolean>).detail)
+    wasSet.addEventListener(key, hear)
+    return () => wasSet.removeEventListener(key, hear)
   }, [key])
   const set = useCallback(
     (next: boolean) => {
-      setOn(next)
       kept('localStorage').write(key, next ? 'on' : 'off')
+      wasSet.dispatchEvent(new CustomEvent(key, { detail: next }))
     },
     [key],
   )

@@ -201,6 +201,23 @@ const ASKS: Ask[] = [
     { type: 'answer-question', questionId: state.questions.at(-1)?.id ?? 'none', answer: pick % 3 },
   ],
   state => [facilitator, { type: 'close-question', questionId: state.questions.at(-1)?.id ?? 'none' }],
+  (state, pick) => [
+    facilitator,
+    {
+      type: 'put-up-thing',
+      thing:
+        pick % 3 === 0
+          ? { is: 'question', questionId: state.questions.at(-1)?.id ?? 'none' }
+          : { is: (['groups', 'clock', 'instructions', 'join-code'] as const)[pick % 4] ?? 'groups' },
+      onPages: pick % 2 === 0,
+    },
+  ],
+  (state, pick) => [
+    facilitator,
+    pick % 3 === 0
+      ? { type: 'take-down' }
+      : { type: 'put-up', roomId: pick % 2 === 0 ? null : roomId(state, pick), promptId: 'c', onPages: true },
+  ],
   (_state, pick) => [facilitator, { type: 'open-parts', parts: pick % 2 === 0 ? null : ['c'] }],
   (state, pick) => [
     facilitator,

@@ -1,7 +1,7 @@
 import { type Request, type Response, Router } from 'express'
 import { filesIn } from '~/core/boards/files-in'
 import { givenFiles } from '~/core/live/material/material'
-import { roomsWith } from '~/core/live/put-up/put-up'
+import { roomsWith } from '~/core/live/put-up/work'
 import { participantView } from '~/core/live/views'
 import { fileHash, PICTURE_WIDTHS } from '~/core/material/material'
 import { readAccountToken, readPlaceToken } from '../auth/cookies.server'
@@ -97,10 +97,11 @@ async function sendToPlace(services: Services, request: Request, response: Respo
   const state = place && (await services.hub.state(sessionId))
   const view = state && participantView(state, place.participantId)
   // What is put up on everybody's page is read by everybody, whosever board it is.
-  const up = state && view?.putUp ? roomsWith(state, view.putUp) : []
+  const up = state && view?.putUp?.is === 'work' ? roomsWith(state, view.putUp) : []
+  const shown = view?.putUp?.is === 'material' ? [view.putUp.thing] : []
   const boards = [...(view?.board ? [view.board] : []), ...up.map(({ board }) => board)]
   const said = view?.messages.flatMap(({ thing }) => thing ?? []) ?? []
-  const given = givenFiles([...(view?.given.map(({ thing }) => thing) ?? []), ...said])
+  const given = givenFiles([...(view?.given.map(({ thing }) => thing) ?? []), ...said, ...shown])
   const isTheirs = given.has(hash) || boards.some(board => filesIn(board).has(hash))
   const readable = [
     ...(view?.whereabouts.where === 'room' ? readableCopies(view.whereabouts) : []),

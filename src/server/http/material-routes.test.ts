@@ -279,8 +279,15 @@ describe('what is kept', () => {
     const onPages = { type: 'put-up' as const, roomId, promptId: 'pic', onPages: true }
     await hub.command(sessionId, facilitator, onPages)
     expect((await get(path, cookie)).status).toBe(200)
-    await hub.command(sessionId, facilitator, { type: 'take-down' })
+    // Put up itself: read while it is on pages, and not while it is on the projector alone.
+    const shown = { is: 'material' as const, thing }
+    await hub.command(sessionId, facilitator, { type: 'put-up-material', thing: shown, onPages: false })
+    expect((await get(`/s/${sessionId}/files/${pdf}/whole`, cookie)).status).toBe(404)
+    await hub.command(sessionId, facilitator, { type: 'put-on-pages', onPages: true })
+    expect((await get(`/s/${sessionId}/files/${pdf}/whole`, cookie)).status).toBe(200)
     expect((await get(path, cookie)).status).toBe(404)
+    await hub.command(sessionId, facilitator, { type: 'take-down' })
+    expect((await get(`/s/${sessionId}/files/${pdf}/whole`, cookie)).status).toBe(404)
   })
 
   test('a picture that somebody in a room adds to its board is kept like any other, and goes to those who may read it', async () => {

@@ -2,7 +2,9 @@ import type { Logger } from 'pino'
 import type { StreamMessage } from '~/contracts/live'
 import type { PutUpOnPage } from '~/contracts/put-up'
 import { putUpKey } from '~/core/live/put-up/key'
-import { type PutUp, roomsWith, seesPutUp } from '~/core/live/put-up/put-up'
+import { seesPutUp } from '~/core/live/put-up/put-up'
+import { type PutUpWork, workUp } from '~/core/live/put-up/things'
+import { roomsWith } from '~/core/live/put-up/work'
 import type { BoardServer } from '../boards/board-server.server'
 import { errorFacts } from '../error-facts.server'
 import type { LiveHub } from './hub.server'
@@ -15,7 +17,7 @@ const EVERY_MS = 2_000
 const MOST_LETTERS = 40_000
 
 /**
- * Tells participants' pages what is put up on them, as it is being written. It is read and made into text once for all of
+ * Tells participants' pages what work is put up on them, as it is being written. It is read and made into text once for all of
  * them, and goes over the streams they have open: none of them asks.
  */
 export class PutUpOnPages {
@@ -31,23 +33,23 @@ export class PutUpOnPages {
     private readonly boards: BoardServer,
     private readonly log: Logger,
   ) {
-    hub.onChange((sessionId, { putUp }) => {
-      if (putUp?.onPages) this.tell(sessionId)
+    hub.onChange((sessionId, state) => {
+      if (workUp(state)?.onPages) this.tell(sessionId)
       else this.told.delete(sessionId)
     })
     hub.onLetGo(sessionId => this.told.delete(sessionId))
     boards.onWritten((sessionId, state, copies) => {
-      const { putUp } = state
-      if (putUp?.onPages && roomsWith(state, putUp).some(({ room }) => copies.has(room.copyId)))
+      const work = workUp(state)
+      if (work?.onPages && roomsWith(state, work).some(({ room }) => copies.has(room.copyId)))
         this.tell(sessionId)
     })
   }
 
   /** What somebody who has just come is told; null when nothing is up on pages. */
   async now(sessionId: string): Promise<StreamMessage | null> {
-    const { putUp } = await this.hub.state(sessionId)
-    if (!putUp?.onPages) return null
-    return messageOf(putUp, textOf(await readPutUp(this.hub, this.boards, sessionId)))
+    const work = workUp(await this.hub.state(sessionId))
+    if (!work?.onPages) return null
+    return messageOf(work, textOf(await readPutUp(this.hub, this.boards, sessionId)))
   }
 
   stop(): void {
@@ -81,15 +83,16 @@ export class PutUpOnPages {
   }
 
   private async tellOnce(sessionId: string): Promise<void> {
-    const { putUp, participants } = await this.hub.state(sessionId)
-    if (!putUp?.onPages) return
+    const state = await this.hub.state(sessionId)
+    const work = workUp(state)
+    if (!work?.onPages) return
     const text = textOf(await readPutUp(this.hub, this.boards, sessionId, { anew: true }))
     // Who was let in since has not been told.
-    const seers = [...participants.values()].filter(each => seesPutUp({ putUp }, each)).length
-    const told = `${putUpKey(putUp)} ${seers} ${text}`
+    const seers = [...state.participants.values()].filter(each => seesPutUp(state, each)).length
+    const told = `${putUpKey(work)} ${seers} ${text}`
     if (this.stopped || this.told.get(sessionId) === told) return
     this.told.set(sessionId, told)
-    await this.hub.tellParticipants(sessionId, messageOf(putUp, text), seesPutUp)
+    await this.hub.tellParticipants(sessionId, messageOf(work, text), seesPutUp)
   }
 
   private pause(): Promise<void> {
@@ -103,9 +106,9 @@ export class PutUpOnPages {
   }
 }
 
-const messageOf = (putUp: PutUp, text: string): StreamMessage => ({
+const messageOf = (work: PutUpWork, text: string): StreamMessage => ({
   kind: 'put-up',
-  of: putUpKey(putUp),
+  of: putUpKey(work),
   now: new AsJson(text),
 })
 

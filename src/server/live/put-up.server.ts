@@ -3,7 +3,8 @@ import { uniqBy } from 'lodash-es'
 import { LRUCache } from 'lru-cache'
 import type { PutUpNow } from '~/contracts/put-up'
 import { readFully } from '~/core/boards/prompts/kinds'
-import { roomsWith } from '~/core/live/put-up/put-up'
+import { workUp } from '~/core/live/put-up/things'
+import { roomsWith } from '~/core/live/put-up/work'
 import type { LiveState } from '~/core/live/topics'
 import type { BoardServer } from '../boards/board-server.server'
 import type { LiveHub } from './hub.server'
@@ -25,8 +26,9 @@ export async function readPutUp(
   { anew = false } = {},
 ): Promise<PutUpNow> {
   const state = await hub.state(sessionId)
-  if (!state.putUp || state.phase !== 'open') return null
-  const { roomId, promptId } = state.putUp
+  const work = workUp(state)
+  if (!work || state.phase !== 'open') return null
+  const { roomId, promptId } = work
   return readLately(boards, sessionId, state, { roomId, promptId }, anew)
 }
 

@@ -156,7 +156,9 @@ async function usedHashes(db: Database): Promise<string[]> {
     union select (regexp_matches(board::text, '"file": "([0-9a-f]{64})"', 'g'))[1] from board_copies
     union select file_hash from copy_files
     union select payload->'thing'->>'file' from session_events
-      where type in ('material-given', 'broadcast', 'broadcast-scheduled') and payload->'thing'->>'file' is not null`)) as unknown as {
+      where type in ('material-given', 'broadcast', 'broadcast-scheduled') and payload->'thing'->>'file' is not null
+    union select payload->'thing'->'thing'->>'file' from session_events
+      where type = 'thing-put-up' and payload->'thing'->'thing'->>'file' is not null`)) as unknown as {
     rows: { hash: string }[]
   }
   return found.rows.map(({ hash }) => hash)

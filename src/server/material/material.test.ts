@@ -191,7 +191,9 @@ describe('what nothing uses', () => {
   }
 
   test('is counted, and removed for good; what a board, an earlier version or a session uses stays', async () => {
-    const [onBoard, before, inSession, nowhere, given, said] = await Promise.all([1, 2, 3, 4, 6, 7].map(gone))
+    const [onBoard, before, inSession, nowhere, given, said, shown] = await Promise.all(
+      [1, 2, 3, 4, 6, 7, 8].map(gone),
+    )
     await add(await png(5))
     await db.insert(boards).values({ id: 'b', title: 'B', steps: [], prompts: boardWith(onBoard ?? '') })
     const content = { title: 'B', steps: [], prompts: boardWith(before ?? '') }
@@ -229,16 +231,26 @@ describe('what nothing uses', () => {
       version: 1,
       payload: broadcast,
     })
+    const up = { is: 'material', thing: { ...thing, file: shown } }
+    await db.insert(sessionEvents).values({
+      sessionId: 's',
+      seq: 3,
+      at: new Date(),
+      actor: '',
+      type: 'thing-put-up',
+      version: 1,
+      payload: { type: 'thing-put-up', thing: up, onPages: true },
+    })
 
     expect(await spaceUsed(db)).toMatchObject({ unusedFiles: 1 })
     expect(await removeUnused(db, folder)).toBe(1)
     expect(await folder.has(nowhere ?? '')).toBe(false)
-    for (const hash of [onBoard, before, inSession, given, said])
+    for (const hash of [onBoard, before, inSession, given, said, shown])
       expect(await folder.has(hash ?? '')).toBe(true)
     expect(await spaceUsed(db)).toMatchObject({ unusedFiles: 0, unused: 0 })
     expect(await removeUnused(db, folder)).toBe(0)
     // Of those whose file is still there the entry can be put back.
-    expect(await db.select().from(materials)).toHaveLength(6)
+    expect(await db.select().from(materials)).toHaveLength(7)
   })
 
   test('what lies in the folder and is in no list goes as well', async () => {

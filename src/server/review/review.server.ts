@@ -8,7 +8,7 @@ import { inFull, type Prompt, type ReadAnswer, readFully } from '~/core/boards/p
 import { openedIn } from '~/core/live/hidden/opened'
 import type { Mark } from '~/core/live/marks'
 import type { Room } from '~/core/live/rooms/room'
-import { boardOf } from '~/core/live/rooms/rooms'
+import { boardOf } from '~/core/live/rooms/room'
 import type { LiveState } from '~/core/live/topics'
 import { asItStood } from '~/core/review/as-it-stood'
 import type { TimeInRoom } from '~/core/review/attendance'

@@ -29,6 +29,20 @@ export async function giveMaterial(
   return hub.command(sessionId, actor, { type: 'give-material', thing, roomIds, givenId: newId() })
 }
 
+/** Puts something of the library up for all to see. */
+export async function putUpMaterial(
+  db: Database,
+  hub: LiveHub,
+  by: Account,
+  sessionId: string,
+  { materialId, onPages }: { materialId: string; onPages: boolean },
+): Promise<Result<unknown, LiveProblem>> {
+  const thing = await thingOf(db, materialId)
+  if (!thing) return refused({ code: 'no-such-material' })
+  const actor = { kind: 'facilitator', accountId: by.id, name: by.displayName } as const
+  return hub.command(sessionId, actor, { type: 'put-up-material', thing: { is: 'material', thing }, onPages })
+}
+
 /** Says something to everybody, or to some rooms, with something of the library; now or after some minutes. */
 export async function broadcastMaterial(
   db: Database,

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import type { MaterialToGive } from '~/contracts/live-material'
 import type { LiveView, Send } from '../../live/live-view'
+import { useOnPages } from '../../live/put-up/use-on-pages'
 import { Button } from '../../ui/button'
 import { Choice, Field, Select } from '../../ui/fields'
 import { Message } from '../../ui/layout'
@@ -19,6 +20,7 @@ interface GiveMaterialProps {
 /** Material for everybody or for some rooms while the session runs, and what was given, to be taken back. */
 export function GiveMaterial({ sessionId, view, send }: GiveMaterialProps) {
   const [open, setOpen] = useState(false)
+  const [onPages] = useOnPages()
   return (
     <>
       {open ? (
@@ -44,6 +46,13 @@ export function GiveMaterial({ sessionId, view, send }: GiveMaterialProps) {
                 {thing.title}
               </chakra.span>
               <chakra.span color="quiet">{toWhom(view, roomIds)}</chakra.span>
+              <Button
+                size="small"
+                aria-label={`Put up ${thing.title}`}
+                onClick={() => send({ type: 'put-up-thing', thing: { is: 'given', givenId: id }, onPages })}
+              >
+                Put up
+              </Button>
               <Button
                 size="small"
                 aria-label={`Take back ${thing.title}`}

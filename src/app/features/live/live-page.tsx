@@ -7,7 +7,7 @@ import { useHelpCalls } from '../../live/help/use-help-calls'
 import type { LiveView, Send } from '../../live/live-view'
 import { NOTE_FIELD } from '../../live/messages/note-form'
 import { ChoosingNow } from '../../live/moves/choosing-now'
-import { PutUpNow, PutUpOfAll } from '../../live/put-up/put-up'
+import { PutUpNow } from '../../live/put-up/put-up'
 import { AskQuestion } from '../../live/questions/ask-question'
 import { QuestionNow } from '../../live/questions/question-now'
 import { RoomSet } from '../../live/room-set/room-set'
@@ -44,6 +44,7 @@ import type { Answer } from './needs/answers'
 import { RoomsByNeed } from './needs/rooms-by-need'
 import { needsAt, useReasonsOff } from './needs/use-needs'
 import { PersonDrawer } from './person-drawer'
+import { PutUpPanel } from './put-up-panel'
 import { RoomDrawer } from './room-drawer'
 import { RoomsTools } from './rooms-tools'
 
@@ -211,11 +212,12 @@ export function LivePage({
                 {!ended && <ClassSignals view={view} send={send} />}
                 <chakra.h2 srOnly>Rooms</chakra.h2>
                 {!ended && (
-                  <Flex gap="8px" wrap="wrap">
+                  <Flex gap="8px" align="flex-start" wrap="wrap">
                     {!isOut && !making && (
                       <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => makeGroups(null)} />
                     )}
                     <AskQuestion sessionId={sessionId} send={send} />
+                    <PutUpPanel sessionId={sessionId} view={view} send={send} />
                     <RoomsTools
                       order={order as LaneOrder}
                       onOrder={setOrder}
@@ -255,7 +257,6 @@ export function LivePage({
                 <GiveBoard sessionId={sessionId} roomId={null} label="A board for all rooms" />
               )}
               <GiveMaterial sessionId={sessionId} view={view} send={send} />
-              <PutUpOfAll view={view} send={send} />
               {view.door.hasList && <KeepGroups sessionId={sessionId} title={view.session.title} />}
             </RoomSet>
           )}

@@ -36,14 +36,14 @@ const WholeGroup = whenMet(() => import('./whole-group'))
 
 interface PlacePageProps {
   sessionId: string
-  joinCode: string
+  join: { code: string; address: string }
   view: ParticipantView
   ownLink: string
   now: number
 }
 
 /** A participant's page: where am I, with whom, how long is left; what to do; and help at the bottom. */
-export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: PlacePageProps) {
+export function PlacePage({ sessionId, join, view: first, ownLink, now }: PlacePageProps) {
   const store = useLiveStore(`/events/${sessionId}/participant`, first)
   useKeptView(store, { sessionId, participantId: first.me.id, madeAt: now, isKept })
   const { view, line, putUp } = useSnapshot(store)
@@ -62,7 +62,7 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
   const commentsHere = useMemo(() => ({ comments, onComment: null, ...acts }), [comments, acts])
   const [aloud, setAloud] = useSwitch('warnings-aloud', false)
   const gaveBack = useRef(false)
-  const door = `/join/${joinCode}`
+  const door = `/join/${join.code}`
   useEffect(() => {
     // Whoever gave the name back goes to choose another, and leaves nothing here; whose name was freed is told first.
     if (view.me.released && gaveBack.current)
@@ -131,7 +131,13 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
             )}
             {view.putUp && (
               <Suspense fallback={null}>
-                <PutUpOnPage putUp={view.putUp} told={putUp} inRoom={whereabouts.where === 'room'} />
+                <PutUpOnPage
+                  putUp={view.putUp}
+                  told={putUp}
+                  inRoom={whereabouts.where === 'room'}
+                  join={join}
+                  pageMadeAt={now}
+                />
               </Suspense>
             )}
             {whereabouts.where === 'room' && whereabouts.link !== '' && (
@@ -184,7 +190,7 @@ export function PlacePage({ sessionId, joinCode, view: first, ownLink, now }: Pl
               <BesideMe
                 beside={view.beside}
                 ownRoom={ownRoomOf(whereabouts)}
-                joinCode={joinCode}
+                joinCode={join.code}
                 fixed={view.session.phase !== 'open'}
                 send={send}
               />

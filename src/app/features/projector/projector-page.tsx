@@ -48,6 +48,8 @@ function LargeCode({ join }: Pick<ProjectorPageProps, 'join'>) {
 export function ProjectorPage({ sessionId, view: first, join, now }: ProjectorPageProps) {
   const { view } = useLive<ProjectorView>(`/events/${sessionId}/projector`, first)
   const { session, clock, rooms, task, broadcast, program, shown } = view
+  // Its text stands over its results.
+  const resultsAreUp = view.putUp?.is === 'question' && view.putUp.results.id === view.question?.id
   return (
     <Grid as="main" minH="100vh" templateRows="auto 1fr auto" p="28px" gap="20px">
       <Flex justify="space-between" align="center" gap="28px">
@@ -72,13 +74,18 @@ export function ProjectorPage({ sessionId, view: first, join, now }: ProjectorPa
       </Flex>
       <Box>
         <BroadcastOnWall broadcast={broadcast} />
-        <QuestionOnWall question={view.question} />
+        {!resultsAreUp && <QuestionOnWall question={view.question} />}
         {view.putUp ? (
-          <PutUpOnWall sessionId={sessionId} putUp={view.putUp} />
+          <PutUpOnWall
+            sessionId={sessionId}
+            putUp={view.putUp}
+            pageMadeAt={now}
+            joinCode={<LargeCode join={join} />}
+          />
         ) : (
           <RoomsOnWall rooms={rooms} />
         )}
-        {session.phase === 'open' && rooms.length === 0 && <LargeCode join={join} />}
+        {session.phase === 'open' && rooms.length === 0 && !view.putUp && <LargeCode join={join} />}
       </Box>
       {session.phase === 'open' ? (
         rooms.length > 0 && (

@@ -1,89 +1,53 @@
 import { chakra, Flex } from '@chakra-ui/react'
-import { uniqBy } from 'lodash-es'
 import { Presentation } from 'lucide-react'
-import { useState } from 'react'
+import { lazy, Suspense } from 'react'
 import { Button } from '../../ui/button'
-import { Field, Select, Tick } from '../../ui/fields'
-import { useSwitch } from '../../ui/use-kept'
+import { Select, Tick } from '../../ui/fields'
+import { loadAgain } from '../../ui/load-again'
 import type { LiveView, Send } from '../live-view'
+import { putUpWords } from './put-up-words'
+import { useOnPages } from './use-on-pages'
 
-/** What is up on the projector, taken down in one move. */
-export function PutUpNow({ view: { putUp }, send }: { view: LiveView; send: Send }) {
+/** Fetched when material is up. */
+const LeadMaterial = lazy(() => loadAgain(() => import('./lead-material')))
+
+interface PutUpNowProps {
+  view: LiveView
+  send: Send
+}
+
+/** What is up, taken down in one move; pages are turned and films are played from here. */
+export function PutUpNow({ view: { putUp }, send }: PutUpNowProps) {
   if (!putUp) return null
+  const { what, whose } = putUpWords(putUp)
+  const { onPages } = putUp
   return (
-    <Flex gap="8px" align="center" wrap="wrap" role="status" aria-label="On the projector">
-      <Presentation size={16} aria-hidden="true" />
-      <span>
-        {putUp.onPages ? 'On the projector and every page' : 'On the projector'}: <b>{putUp.asks}</b>,{' '}
-        {putUp.roomId === null ? 'all rooms' : putUp.whose}
-      </span>
-      <Button
-        size="small"
-        onClick={() =>
-          send({
-            type: 'put-up',
-            roomId: putUp.roomId,
-            promptId: putUp.promptId,
-            onPages: !putUp.onPages,
-          })
-        }
-      >
-        {putUp.onPages ? 'Only on the projector' : 'On every page too'}
-      </Button>
-      <Button size="small" onClick={() => send({ type: 'take-down' })}>
-        Take down
-      </Button>
-    </Flex>
+    <>
+      <Flex gap="8px" align="center" wrap="wrap" role="status" aria-label="On the projector">
+        <Presentation size={16} aria-hidden="true" />
+        <span>
+          {onPages ? 'On the projector and every page' : 'On the projector'}: <b>{what}</b>
+          {whose && `, ${whose === 'All rooms' ? 'all rooms' : whose}`}
+        </span>
+        <Button size="small" onClick={() => send({ type: 'put-on-pages', onPages: !onPages })}>
+          {onPages ? 'Only on the projector' : 'On every page too'}
+        </Button>
+        <Button size="small" onClick={() => send({ type: 'take-down' })}>
+          Take down
+        </Button>
+      </Flex>
+      {putUp.is === 'material' && (
+        <Suspense fallback={null}>
+          <LeadMaterial {...putUp} send={send} />
+        </Suspense>
+      )}
+    </>
   )
 }
-
-/** Puts up one prompt of all rooms. */
-export function PutUpOfAll({ view, send }: { view: LiveView; send: Send }) {
-  const [open, setOpen] = useState(false)
-  const [onPages, setOnPages] = useOnPages()
-  const used = new Set(view.rooms.map(room => room.board ?? 0))
-  const prompts = uniqBy(
-    view.boards.flatMap((board, place) => (used.has(place) ? board.prompts : [])),
-    'id',
-  )
-  if (prompts.length === 0) return null
-  if (!open)
-    return (
-      <Button size="small" kind="bare" alignSelf="flex-start" onClick={() => setOpen(true)}>
-        <Presentation size={16} aria-hidden="true" /> Put up
-      </Button>
-    )
-  return (
-    <Flex gap="8px" align="flex-end" wrap="wrap" flexBasis="100%">
-      <Field label="One prompt of all rooms, on the projector">
-        {parts => (
-          <Select
-            {...parts}
-            autoFocus
-            value=""
-            onChange={async event => {
-              const put = { type: 'put-up', roomId: null, promptId: event.target.value, onPages } as const
-              if (await send(put)) setOpen(false)
-            }}
-          >
-            <Options first="Choose" prompts={prompts} />
-          </Select>
-        )}
-      </Field>
-      <Tick checked={onPages} onChange={event => setOnPages(event.target.checked)}>
-        On every page too
-      </Tick>
-      <Button onClick={() => setOpen(false)}>Cancel</Button>
-    </Flex>
-  )
-}
-
-/** Whether what is put up next goes on everybody's page too: as it was the last time. */
-const useOnPages = () => useSwitch('put-up-on-pages', false)
 
 type Prompts = readonly { id: string; text: string }[]
 
-const Options = ({ first, prompts }: { first: string; prompts: Prompts }) => (
+export const Options = ({ first, prompts }: { first: string; prompts: Prompts }) => (
   <>
     <option value="" disabled>
       {first}
@@ -107,7 +71,7 @@ interface PutUpOfRoomProps {
 export function PutUpOfRoom({ roomId, prompts, view: { putUp }, send }: PutUpOfRoomProps) {
   const [onPages, setOnPages] = useOnPages()
   if (prompts.length === 0) return null
-  const isUp = putUp?.roomId === roomId
+  const isUp = putUp?.is === 'work' && putUp.roomId === roomId
   return (
     <Flex gap="8px" align="center" wrap="wrap">
       <Button size="small" onClick={() => send({ type: 'put-up', roomId, promptId: null, onPages })}>

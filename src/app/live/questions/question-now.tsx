@@ -1,9 +1,11 @@
-import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { Users } from 'lucide-react'
+import { chakra, Flex, Stack } from '@chakra-ui/react'
+import { Presentation, Users } from 'lucide-react'
 import { Button } from '../../ui/button'
 import { useKeptText } from '../../ui/use-kept'
 import type { LiveView, Send } from '../live-view'
+import { useOnPages } from '../put-up/use-on-pages'
 import { answersTo, calledOf } from './question-words'
+import { ResultBars } from './result-bars'
 
 interface QuestionNowProps {
   sessionId: string
@@ -17,12 +19,13 @@ interface QuestionNowProps {
 /** The last question until it is put away: how many have answered, how often what, and groups of the answers. */
 export function QuestionNow({ sessionId, view, canGroup, onGroup, send }: QuestionNowProps) {
   const { questions, people } = view
+  const [onPages] = useOnPages()
   const [away, setAway] = useKeptText(`question-away-${sessionId}`)
   const question = questions.at(-1)
   if (!question || (away === question.id && !question.isOpen)) return null
+  const isUp = view.putUp?.is === 'question' && view.putUp.results.id === question.id
   const answered = answersTo(question)
   const here = people.filter(person => person.admitted && person.hasDevice).length
-  const most = Math.max(1, ...question.counts)
   return (
     <Stack
       as="section"
@@ -43,6 +46,20 @@ export function QuestionNow({ sessionId, view, canGroup, onGroup, send }: Questi
           {canGroup && answered > 0 && (
             <Button size="small" onClick={() => onGroup(question.id)}>
               <Users size={18} aria-hidden="true" /> Groups of the answers
+            </Button>
+          )}
+          {isUp ? (
+            <chakra.span color="quiet" fontSize="s" alignSelf="center">
+              Its results are up.
+            </chakra.span>
+          ) : (
+            <Button
+              size="small"
+              onClick={() =>
+                send({ type: 'put-up-thing', thing: { is: 'question', questionId: question.id }, onPages })
+              }
+            >
+              <Presentation size={16} aria-hidden="true" /> Put up the results
             </Button>
           )}
           {question.isOpen ? (
@@ -66,23 +83,7 @@ export function QuestionNow({ sessionId, view, canGroup, onGroup, send }: Questi
           )}
         </Flex>
       </Flex>
-      <chakra.dl display="grid" gridTemplateColumns="minmax(60px, max-content) 1fr" gap="4px 12px" m="0">
-        {question.answers.map((answer, index) => (
-          <Box key={answer} display="contents">
-            <chakra.dt overflowWrap="anywhere">{answer}</chakra.dt>
-            <chakra.dd display="flex" alignItems="center" gap="8px" m="0">
-              <Box
-                aria-hidden="true"
-                h="12px"
-                borderRadius="3px"
-                bg="live"
-                style={{ width: `${(70 * (question.counts[index] ?? 0)) / most}%` }}
-              />
-              {question.counts[index] ?? 0}
-            </chakra.dd>
-          </Box>
-        ))}
-      </chakra.dl>
+      <ResultBars results={question} />
     </Stack>
   )
 }

@@ -1,7 +1,7 @@
 import { chakra, Flex } from '@chakra-ui/react'
 import type { RoomWorkNow } from '~/contracts/live'
 import { partsOf } from '~/core/boards/parts'
-import { boardOf } from '~/core/live/rooms/rooms'
+import { boardOf } from '~/core/live/rooms/room'
 import type { LiveView, Send } from '../live-view'
 import { SignalTags } from '../signals/signal-tags'
 import { PersonMenu } from './person-menu'

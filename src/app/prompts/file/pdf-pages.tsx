@@ -15,7 +15,8 @@ interface PdfPagesProps {
   address: string
   title: string
   page: number
-  onPage: (page: number) => void
+  /** Null where it is not turned here. */
+  onPage: ((page: number) => void) | null
 }
 
 /** A PDF, one page at a time. What stands on the page is there to be read out as well. */
@@ -34,30 +35,10 @@ export default function PdfPages({ address, title, page: number, onPage }: PdfPa
   }, [pdf, number])
   if (failed)
     return <Message kind="problem">This file can not be shown here. Open it beside this page.</Message>
-  const last = pdf?.numPages ?? 1
+  const last = pdf?.numPages ?? null
   return (
     <Box>
-      <Flex gap="8px" align="center" mb="6px" wrap="wrap" role="group" aria-label="Pages">
-        <Button
-          minH="44px"
-          aria-label="Page before"
-          disabled={number <= 1}
-          onClick={() => onPage(number - 1)}
-        >
-          <ChevronLeft size={18} aria-hidden="true" />
-        </Button>
-        <span role="status">
-          Page {number} of {pdf ? last : '…'}
-        </span>
-        <Button
-          minH="44px"
-          aria-label="Next page"
-          disabled={number >= last}
-          onClick={() => onPage(number + 1)}
-        >
-          <ChevronRight size={18} aria-hidden="true" />
-        </Button>
-      </Flex>
+      {onPage && <Turn page={number} last={last} onPage={onPage} />}
       <chakra.canvas
         ref={canvas}
         role="img"
@@ -69,6 +50,28 @@ export default function PdfPages({ address, title, page: number, onPage }: PdfPa
       />
       <chakra.div srOnly>{text}</chakra.div>
     </Box>
+  )
+}
+
+/** Turns to the page before or after; `last` is null while that is not known. */
+function Turn({ page, last, onPage }: { page: number; last: number | null; onPage: (page: number) => void }) {
+  return (
+    <Flex gap="8px" align="center" mb="6px" wrap="wrap" role="group" aria-label="Pages">
+      <Button minH="44px" aria-label="Page before" disabled={page <= 1} onClick={() => onPage(page - 1)}>
+        <ChevronLeft size={18} aria-hidden="true" />
+      </Button>
+      <span role="status">
+        Page {page} of {last ?? '…'}
+      </span>
+      <Button
+        minH="44px"
+        aria-label="Next page"
+        disabled={page >= (last ?? 1)}
+        onClick={() => onPage(page + 1)}
+      >
+        <ChevronRight size={18} aria-hidden="true" />
+      </Button>
+    </Flex>
   )
 }
 

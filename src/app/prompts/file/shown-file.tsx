@@ -10,7 +10,8 @@ interface ShownFileProps {
   address: string
   title: string
   page: number
-  onPage: (page: number) => void
+  /** Null where it is not turned here. */
+  onPage: ((page: number) => void) | null
   player?: Ref<HTMLVideoElement & HTMLAudioElement>
 }
 

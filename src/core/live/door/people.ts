@@ -94,3 +94,13 @@ export function roomIdOf(state: PeopleState, participantId: string): string | nu
   const participant = state.participants.get(participantId)
   return participant?.inRoom ? participant.roomId : null
 }
+
+/** Everybody let in, by the room they belong to. */
+const belonging = remember((participants: PeopleState['participants']) =>
+  groupBy(
+    participantList({ participants }).filter(participant => participant.admitted),
+    participant => participant.roomId,
+  ),
+)
+export const belongingTo = (participants: PeopleState['participants'], roomId: string) =>
+  belonging(participants)[roomId] ?? []

@@ -2,7 +2,8 @@ import { facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
 import type { Board } from '../../boards/board'
 import { evolve } from '../evolve'
 import { facilitatorView, participantView, projectorView } from '../views'
-import { roomsWith } from './put-up'
+import { type AskedThing, playedUntil } from './things'
+import { roomsWith } from './work'
 
 const board: Board = {
   title: 'Birds',
@@ -38,6 +39,7 @@ test('one prompt of all rooms, a room’s board, or one prompt of it is up until
   expect(shown(session)).toBeNull()
   expect(up(session, null, 'w')).toEqual(['put-up'])
   expect(shown(session)).toEqual({
+    is: 'work',
     roomId: null,
     promptId: 'w',
     onPages: false,
@@ -134,4 +136,105 @@ test('of what is on the projector alone participants are told nothing; a closed 
 test('a board without prompts can not be put up', () => {
   const session = new Rehearsed({ board: { title: 'Talk', steps: [], prompts: [] } })
   expect(up(session, 'reeds', null)).toBe('nothing-to-put-up')
+})
+
+const putUpThing = (session: Rehearsed, thing: AskedThing, onPages = false) =>
+  session.tell(5, facilitator, { type: 'put-up-thing', thing, onPages })
+
+test('groups, what to do, the clock, the join code and what a question came to are put up, each in the place of what was', () => {
+  const session = new Rehearsed({ board: { ...board, steps: ['Look', 'Write'] } })
+  session.join(1, 'ana', 'bo', 'chi')
+  expect(putUpThing(session, { is: 'groups' })).toEqual(['thing-put-up'])
+  expect(putUpThing(session, { is: 'groups' })).toEqual([])
+  const names = session.state.rooms.map(({ name }) => name)
+  expect(shown(session)).toMatchObject({ is: 'groups', rooms: names.map(name => ({ name })) })
+  putUpThing(session, { is: 'instructions' })
+  expect(shown(session)).toEqual({
+    is: 'instructions',
+    onPages: false,
+    said: '',
+    tasks: [{ title: 'Birds', steps: ['Look', 'Write'] }],
+  })
+  putUpThing(session, { is: 'clock' })
+  expect(shown(session)).toMatchObject({ is: 'clock', endsAt: null })
+  session.sendOut(2)
+  expect(shown(session)).toMatchObject({ is: 'clock', endsAt: session.state.round?.endsAt })
+  putUpThing(session, { is: 'join-code' }, true)
+  expect(shown(session)).toEqual({ is: 'join-code', onPages: true })
+  session.tell(6, facilitator, {
+    type: 'ask-question',
+    questionId: 'q',
+    text: 'Rain?',
+    answers: ['Yes', 'No'],
+  })
+  putUpThing(session, { is: 'question', questionId: 'q' })
+  session.tell(6, participant('bo'), { type: 'answer-question', questionId: 'q', answer: 1 })
+  expect(shown(session)).toMatchObject({ is: 'question', results: { text: 'Rain?', counts: [0, 1] } })
+})
+
+test('who is in which room is on everybody’s page only when that is wanted', () => {
+  const session = out()
+  putUpThing(session, { is: 'groups' })
+  expect(JSON.stringify(participantView(session.state, 'ana'))).not.toContain('Chi')
+  session.tell(6, facilitator, { type: 'put-on-pages', onPages: true })
+  expect(session.tell(6, facilitator, { type: 'put-on-pages', onPages: true })).toEqual([])
+  expect(participantView(session.state, 'ana')?.putUp).toMatchObject({
+    rooms: expect.arrayContaining([expect.objectContaining({ members: ['Chi'] })]),
+  })
+})
+
+test('what is not there is not put up, and nothing is turned or played that has no pages or does not play', () => {
+  const session = out()
+  expect(putUpThing(session, { is: 'question', questionId: 'none' })).toBe('nothing-to-put-up')
+  expect(putUpThing(session, { is: 'given', givenId: 'none' })).toBe('nothing-to-put-up')
+  expect(session.tell(6, facilitator, { type: 'turn-page', page: 2 })).toBe('nothing-to-put-up')
+  expect(session.tell(6, facilitator, { type: 'play', at: 0, on: true })).toBe('nothing-that-plays')
+  expect(session.tell(6, facilitator, { type: 'put-on-pages', onPages: true })).toEqual([])
+  putUpThing(session, { is: 'groups' })
+  expect(session.tell(6, facilitator, { type: 'turn-page', page: 2 })).toBe('nothing-to-put-up')
+})
+
+const file = { title: 'Heron', file: 'a'.repeat(64), width: null, height: null }
+const give = (session: Rehearsed, is: 'pdf' | 'video') =>
+  session.tell(5, facilitator, {
+    type: 'give-material',
+    givenId: is,
+    thing: { is, ...file },
+    roomIds: null,
+  })
+
+test('pages are turned for all; another document begins at its first', () => {
+  const session = out()
+  give(session, 'pdf')
+  putUpThing(session, { is: 'given', givenId: 'pdf' }, true)
+  expect(session.tell(6, facilitator, { type: 'turn-page', page: 3 })).toEqual(['page-turned'])
+  expect(session.tell(6, facilitator, { type: 'turn-page', page: 3 })).toEqual([])
+  expect(participantView(session.state, 'ana')?.putUp).toMatchObject({ thing: file, page: 3 })
+  // Given material that is taken back stays up until that is taken down.
+  session.tell(7, facilitator, { type: 'take-material-back', givenId: 'pdf' })
+  expect(shown(session)).toMatchObject({ page: 3 })
+  give(session, 'video')
+  putUpThing(session, { is: 'given', givenId: 'video' })
+  expect(shown(session)).toMatchObject({ page: 1 })
+  expect(session.tell(8, facilitator, { type: 'turn-page', page: 2 })).toBe('nothing-to-put-up')
+})
+
+test('a film begins stopped, plays from where it is told, and is as far on for who comes late as for all', () => {
+  const session = out()
+  give(session, 'video')
+  putUpThing(session, { is: 'given', givenId: 'video' }, true)
+  const playing = () => {
+    const up = shown(session)
+    return up?.is === 'material' ? up.playing : null
+  }
+  expect(playing()).toMatchObject({ at: 0, on: false })
+  session.tell(10_000, facilitator, { type: 'play', at: 4, on: true })
+  const now = playing()
+  expect(now).toEqual({ at: 4, since: 10_000, on: true })
+  expect(now && playedUntil(now, 12_500)).toBe(6.5)
+  // A clock that is behind does not play it backwards.
+  expect(now && playedUntil(now, 9_000)).toBe(4)
+  session.tell(13_000, facilitator, { type: 'play', at: 7, on: false })
+  const stopped = playing()
+  expect(stopped && playedUntil(stopped, 60_000)).toBe(7)
 })

@@ -1,29 +1,25 @@
+import { isEqual } from 'lodash-es'
 import { z } from 'zod'
-import type { Board } from '../../boards/board'
 import type { Participant } from '../door/people'
-import type { HiddenTextsState } from '../hidden/opened'
 import { idSchema } from '../ids'
-import { type PartsState, readBoardIn } from '../parts/parts'
-import { remember } from '../remember'
-import { openRooms, type Room, type RoomsState, roomOf } from '../rooms/room'
-import type { SessionState } from '../session/session'
+import type { MaterialState } from '../material/given'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
+import { putUpNow, type ReadForPutUp } from './shown'
+import {
+  askedThing,
+  LONGEST_PLAYED,
+  MOST_PAGES,
+  materialThing,
+  type OtherThing,
+  otherThing,
+  type PutUp,
+  type PutUpState,
+  type PutUpWork,
+  plays,
+} from './things'
+import { roomsWith } from './work'
 
-/** What everybody is to see on the projector: a room's board (`promptId` null), one prompt of it, or one prompt of all rooms (`roomId` null). */
-export interface PutUp {
-  roomId: string | null
-  promptId: string | null
-  /** And on every participant's page. */
-  onPages: boolean
-}
-
-export interface PutUpState {
-  putUp: PutUp | null
-}
-
-export type PutUpProblem = { code: 'nothing-to-put-up' }
-
-type Read = PutUpState & HiddenTextsState & PartsState & RoomsState & Pick<SessionState, 'boards' | 'phase'>
+export type PutUpProblem = { code: 'nothing-to-put-up' } | { code: 'nothing-that-plays' }
 
 const asked = {
   roomId: idSchema.nullable(),
@@ -31,23 +27,41 @@ const asked = {
   /** What earlier versions put up was on the projector alone. */
   onPages: z.boolean().optional(),
 }
+const page = z.number().int().min(1).max(MOST_PAGES)
+const playing = { at: z.number().min(0).max(LONGEST_PLAYED), on: z.boolean() }
 
 const events = {
   'put-up': asked,
+  'thing-put-up': { thing: otherThing, onPages: z.boolean() },
+  'put-up-on-pages': { onPages: z.boolean() },
+  'page-turned': { page },
+  played: playing,
   'taken-down': {},
 }
 export type PutUpEvent = EventsOf<typeof events>
 
-/** Work put up on the projector, and if wanted on everybody's page, for all to see, as it is being written, until it is taken down. */
+/** What is put up on the projector, and if wanted on everybody's page, for all to see, until it is taken down. */
 export const putUp = topic<{
   state: PutUpState
-  needs: Omit<Read, 'putUp'>
+  needs: Omit<ReadForPutUp, keyof PutUpState> & MaterialState
   problem: PutUpProblem
 }>()(
   {
     initial: { putUp: null },
     commands: {
       'put-up': { by: ['facilitator'], asks: asked },
+      'put-up-thing': { by: ['facilitator'], asks: { thing: askedThing, onPages: z.boolean() } },
+      /** What it is is the server's to say, from the library: no browser sends it. */
+      'put-up-material': {
+        by: ['facilitator'],
+        inside: true,
+        asks: { thing: materialThing, onPages: z.boolean() },
+      },
+      /** Whether what is up is on participants' pages too. */
+      'put-on-pages': { by: ['facilitator'], asks: { onPages: z.boolean() } },
+      'turn-page': { by: ['facilitator'], asks: { page } },
+      /** Plays on, or stops, from so many seconds after the beginning. */
+      play: { by: ['facilitator'], asks: playing },
       'take-down': { by: ['facilitator'], asks: {} },
     },
     events,
@@ -57,13 +71,43 @@ export const putUp = topic<{
       'put-up'(state, { roomId, promptId, onPages = false }) {
         if (roomsWith(state, { roomId, promptId }).length === 0) return refuse({ code: 'nothing-to-put-up' })
         const before = state.putUp
-        const isUp = before?.roomId === roomId && before.promptId === promptId && before.onPages === onPages
+        const isUp =
+          before?.is === 'work' &&
+          before.roomId === roomId &&
+          before.promptId === promptId &&
+          before.onPages === onPages
         return isUp ? nothing : happens({ type: 'put-up', roomId, promptId, onPages })
+      },
+      'put-up-thing'(state, { thing, onPages }) {
+        if (thing.is === 'given') {
+          const given = state.given.find(({ id }) => id === thing.givenId)
+          if (!given) return refuse({ code: 'nothing-to-put-up' })
+          return putUpThing(state, { is: 'material', thing: given.thing }, onPages)
+        }
+        if (thing.is === 'question' && !state.questions.some(({ id }) => id === thing.questionId))
+          return refuse({ code: 'nothing-to-put-up' })
+        return putUpThing(state, thing, onPages)
+      },
+      'put-up-material': (state, { thing, onPages }) => putUpThing(state, thing, onPages),
+      'put-on-pages': ({ putUp: up }, { onPages }) =>
+        up && up.onPages !== onPages ? happens({ type: 'put-up-on-pages', onPages }) : nothing,
+      'turn-page'({ putUp: up }, { page: wanted }) {
+        if (up?.is !== 'material' || up.thing.is !== 'pdf') return refuse({ code: 'nothing-to-put-up' })
+        return up.page === wanted ? nothing : happens({ type: 'page-turned', page: wanted })
+      },
+      play({ putUp: up }, { at, on }) {
+        if (!plays(up)) return refuse({ code: 'nothing-that-plays' })
+        return happens({ type: 'played', at, on })
       },
       'take-down': state => (state.putUp ? happens({ type: 'taken-down' }) : nothing),
     },
     evolve: {
-      'put-up': (_state, { roomId, promptId, onPages = false }) => ({ putUp: { roomId, promptId, onPages } }),
+      'put-up': (_state, { roomId, promptId, onPages = false }, at) =>
+        nowUp({ is: 'work', roomId, promptId }, onPages, at),
+      'thing-put-up': (_state, { thing, onPages }, at) => nowUp(thing, onPages, at),
+      'put-up-on-pages': ({ putUp: up }, { onPages }) => ({ putUp: up && { ...up, onPages } }),
+      'page-turned': ({ putUp: up }, { page: turned }) => ({ putUp: up && { ...up, page: turned } }),
+      played: ({ putUp: up }, { at, on }, since) => ({ putUp: up && { ...up, playing: { at, since, on } } }),
       'taken-down': () => ({ putUp: null }),
     },
     views: {
@@ -73,44 +117,23 @@ export const putUp = topic<{
     },
     words: {
       'nothing-to-put-up': () =>
-        'There is nothing here to put up: no room works on it, or it is not open to the room yet.',
+        'There is nothing here to put up: no room works on it, it is not open to the room yet, or it was taken back.',
+      'nothing-that-plays': () => 'No sound and no video is up that could be played.',
     },
   },
 )
 
-/** What is up, in words: whose, and what it asks; null when nothing is, or it is there no more. */
-export type PutUpShown = PutUp & { whose: string; asks: string }
-
-export const putUpNow = remember((state: Read): PutUpShown | null => {
-  if (!state.putUp || state.phase !== 'open') return null
-  const [first] = roomsWith(state, state.putUp)
-  if (!first) return null
-  const { roomId, promptId, onPages } = state.putUp
-  const asked = first.board.prompts.find(({ id }) => id === promptId)
-  return {
-    roomId,
-    promptId,
-    onPages,
-    whose: roomId === null ? 'All rooms' : first.room.name,
-    asks: asked?.text ?? first.board.title,
-  }
+const nowUp = (thing: PutUpWork | OtherThing, onPages: boolean, since: number): PutUpState => ({
+  putUp: { ...thing, onPages, page: 1, playing: { at: 0, since, on: false } },
 })
+
+function putUpThing({ putUp: up }: PutUpState, thing: OtherThing, onPages: boolean) {
+  const isUp = up !== null && up.onPages === onPages && isEqual(thing, whatOf(up))
+  return isUp ? nothing : happens({ type: 'thing-put-up' as const, thing, onPages })
+}
+
+const whatOf = ({ onPages: _, page: _page, playing: _playing, ...thing }: PutUp) => thing
 
 /** Whether what is up is for this participant's page too: not for who still waits at the door. */
 export const seesPutUp = (state: PutUpState, me: Pick<Participant, 'admitted' | 'released'>): boolean =>
   state.putUp?.onPages === true && me.admitted && !me.released
-
-/** The rooms whose work it is, with the prompts that are put up, as far as the rooms themselves see them. */
-export function roomsWith(
-  state: Omit<Read, 'putUp'>,
-  { roomId, promptId }: Pick<PutUp, 'roomId' | 'promptId'>,
-): { room: Room; board: Board }[] {
-  if (roomId === null && promptId === null) return []
-  const one = roomId === null ? null : roomOf(state, roomId)
-  const rooms = roomId === null ? openRooms(state.rooms) : one ? [one] : []
-  return rooms.flatMap(room => {
-    const board = readBoardIn(state, room)
-    const prompts = board.prompts.filter(({ id }) => promptId === null || id === promptId)
-    return prompts.length === 0 ? [] : [{ room, board: { ...board, prompts } }]
-  })
-}

@@ -157,6 +157,10 @@ export const questions = topic<{
   },
 )
 
+/** What a question has come to, for all to see. */
+export const resultsOf = (state: QuestionsState, question: QuickQuestion) =>
+  counted(question, answersTo(state, question))
+
 /** A for the first answer. */
 const letterOf = (index: number): string => String.fromCharCode(65 + index)
 const isSame = (one: string, other: string): boolean => one.toLowerCase() === other.toLowerCase()

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Board } from '../../boards/board'
 import { idSchema } from '../ids'
 import { remember } from '../remember'
 
@@ -59,6 +60,13 @@ export interface RoomsState {
 
 export const roomOf = (state: Pick<RoomsState, 'rooms'>, roomId: string | null): Room | undefined =>
   state.rooms.find(room => room.id === roomId)
+
+/** The board a room works on. */
+export const boardOf = (
+  { boards }: { boards: readonly Board[] },
+  { board = 0 }: Pick<PlannedRoom, 'board'>,
+) => boards[board] ?? NO_BOARD
+const NO_BOARD: Board = { title: '', steps: [], prompts: [] }
 
 /** Rooms there are now. */
 export const openRooms = remember((rooms: Room[]) => rooms.filter(room => !room.closed))

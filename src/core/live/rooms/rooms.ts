@@ -1,15 +1,13 @@
-import { groupBy, isEqual } from 'lodash-es'
+import { isEqual } from 'lodash-es'
 import { z } from 'zod'
-import type { Board } from '../../boards/board'
 import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
 import {
+  belongingTo,
   changeParticipants,
   MOST_PARTICIPANTS,
   type Participant,
   type PeopleState,
-  participantList,
-  peopleIn,
 } from '../door/people'
 import { idSchema } from '../ids'
 import { remember, rememberBoth } from '../remember'
@@ -18,6 +16,7 @@ import type { RoundsEvent, RoundsProblem } from '../rounds/rounds'
 import type { SessionEvent, SessionState } from '../session/session'
 import { type TextProblem, textProblem, textSchema } from '../texts'
 import { type Decision, type EventsOf, happens, nothing, refuse, topic } from '../topic'
+import { roomsForAll, taskForAll } from './for-all'
 import { type MakingProblem, madeRooms, roomsFor, wantedGroups, withoutLast, withRooms } from './making'
 import {
   LONGEST_ROOM_NAME,
@@ -158,15 +157,7 @@ export const rooms = topic<{
         partsOpen: state.partsOpen,
       }),
       participant: (state, me) => ({ whereabouts: whereaboutsOf(state, me) }),
-      projector: state => ({
-        task:
-          state.boardsToCome.length > 1
-            ? NO_TASK
-            : taskOf(boardOf(state, { board: state.boardsToCome[0] ?? 0 })),
-        rooms: state.round
-          ? roomsNow(openRooms(state.rooms), state.participants)
-          : roomsToCome(openRooms(state.rooms), state.participants)(state.expected),
-      }),
+      projector: state => ({ task: taskForAll(state), rooms: roomsForAll(state) }),
     },
     marks: {
       placed(before, { participantId, roomId, intoRoom }) {
@@ -207,17 +198,6 @@ function placing(
   if (participant.roomId === target && participant.inRoom === intoRoom) return nothing
   return happens({ type: 'placed', participantId, roomId: target, intoRoom })
 }
-
-/** The board a room works on. */
-export const boardOf = (
-  { boards }: Pick<SessionState, 'boards'>,
-  { board = 0 }: Pick<PlannedRoom, 'board'>,
-) => boards[board] ?? NO_BOARD
-const taskOf = remember(({ title, steps }: Board) => ({ title, steps }))
-const NO_BOARD: Board = { title: '', steps: [], prompts: [] }
-
-/** The same for all is said once, on the projector; what stations are about stands in each. */
-const NO_TASK = { title: '', steps: [] }
 
 /** A room that is made now, with the board it gets: with several boards, one after the other by the room's place from 0. */
 export function onBoard<R extends PlannedRoom>(
@@ -278,16 +258,6 @@ function whereaboutsOf(
   return state.phase === 'open' ? beforeRoom(room, state.participants) : NOWHERE
 }
 
-/** Everybody let in, by the room they belong to. */
-const belonging = remember((participants: PeopleState['participants']) =>
-  groupBy(
-    participantList({ participants }).filter(participant => participant.admitted),
-    participant => participant.roomId,
-  ),
-)
-const belongingTo = (participants: PeopleState['participants'], roomId: string) =>
-  belonging(participants)[roomId] ?? []
-
 const inRoom = rememberBoth((room: Room, participants: PeopleState['participants']) => {
   const members = belongingTo(participants, room.id)
     .filter(other => other.inRoom)
@@ -306,31 +276,6 @@ const beforeRoom = rememberBoth(
   ({ id, name }: PlannedRoom, participants: PeopleState['participants']): Whereabouts => ({
     where: 'whole',
     next: { name, members: belongingTo(participants, id).map(other => other.shownName) },
-  }),
-)
-
-/** What the whole class may see: who is where. */
-const roomsNow = rememberBoth((all: PlannedRoom[], participants: PeopleState['participants']) =>
-  all.map(({ id, name }) => ({
-    id,
-    name,
-    members: peopleIn({ participants }, id).map(person => person.shownName),
-  })),
-)
-
-/** Before anybody is out: who will be where, those who are still awaited last. */
-const roomsToCome = rememberBoth((all: PlannedRoom[], participants: PeopleState['participants']) =>
-  remember((expected: DoorState['expected']) => {
-    const arrived = new Set(participantList({ participants }).map(participant => participant.personId))
-    const awaited = groupBy(
-      expected.filter(person => !arrived.has(person.personId)),
-      person => person.roomId,
-    )
-    return all.map(({ id, name }) => ({
-      id,
-      name,
-      members: [...belongingTo(participants, id), ...(awaited[id] ?? [])].map(person => person.shownName),
-    }))
   }),
 )
 

@@ -43,4 +43,4 @@ export const programOf = remember((all: Running[]): Program => {
 })
 
 /** What the projector shows beside. */
-export const shownNow = (state: SegmentsState): string => currentOf(state)?.shown ?? ''
+export const shownNow = (state: Pick<SegmentsState, 'segments'>): string => currentOf(state)?.shown ?? ''

@@ -90,7 +90,6 @@ function AimSlider({ label, hint, value, least, words, onChange }: AimSliderProp
         max={3}
         step={1}
         value={value}
-        accentColor="var(--live)"
         minH="28px"
         aria-valuetext={words(value)}
         onChange={event => onChange(Number(event.target.value))}

@@ -1,0 +1,28 @@
+/** Nearer than this, in seconds, nobody sees or hears a difference. */
+const IN_STEP = 0.04
+/** Farther than this it jumps there; between, it goes a little faster or slower. */
+const JUMP_FROM = 0.25
+/** As fast as that it is made up without being heard. */
+const FASTER = 0.06
+
+interface Stands {
+  /** Where it is, in seconds from the beginning. */
+  at: number
+  /** How long it is; null while that is not known. */
+  length: number | null
+}
+
+/** What brings a sound or video to where it should be: a jump to a moment or a rate, and whether it plays. */
+export function correction(
+  { at, length }: Stands,
+  wanted: number,
+  on: boolean,
+): { seek: number | null; rate: number; play: boolean } {
+  const target = length === null ? wanted : Math.min(wanted, length)
+  const isOver = length !== null && wanted >= length
+  const off = target - at
+  if (!on || isOver) return { seek: Math.abs(off) > IN_STEP ? target : null, rate: 1, play: false }
+  if (Math.abs(off) > JUMP_FROM) return { seek: target, rate: 1, play: true }
+  const rate = Math.abs(off) < IN_STEP ? 1 : off > 0 ? 1 + FASTER : 1 - FASTER
+  return { seek: null, rate, play: true }
+}

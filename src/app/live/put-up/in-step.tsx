@@ -1,0 +1,124 @@
+import { chakra, Flex } from '@chakra-ui/react'
+import { Volume2, VolumeX } from 'lucide-react'
+import { useEffect, useId, useRef, useState } from 'react'
+import { type Playing, playedUntil } from '~/core/live/put-up/things'
+import { serverTime } from '../../live-client/server-clock'
+import { Button } from '../../ui/button'
+import { correction } from './correction'
+
+/** How often it is looked whether all are still in step, in milliseconds. */
+const LOOK_EVERY_MS = 500
+
+interface InStepProps {
+  is: 'sound' | 'video'
+  address: string
+  title: string
+  playing: Playing
+  isWall: boolean
+  /** Told how long it is, in seconds, when that is known. */
+  onLength?: (seconds: number) => void
+}
+
+/** A sound or video that plays where the facilitator has it, in step with everybody's; how loud is each one's own. */
+export function InStep({ is, address, title, playing, isWall, onLength }: InStepProps) {
+  const player = useRef<HTMLVideoElement & HTMLAudioElement>(null)
+  const [refused, setRefused] = useState(false)
+  const [muted, setMuted] = useState(false)
+  const [volume, setVolume] = useState(1)
+  const id = useId()
+  useEffect(() => {
+    const media = player.current
+    if (!media) return
+    const look = () => {
+      const { seek, rate, play } = correction(
+        { at: media.currentTime, length: Number.isFinite(media.duration) ? media.duration : null },
+        playedUntil(playing, serverTime()),
+        playing.on,
+      )
+      if (seek !== null) media.currentTime = seek
+      media.playbackRate = rate
+      if (play && media.paused)
+        media.play().catch(() => {
+          // Browsers let nothing be heard before somebody has pressed something: it goes on without sound.
+          if (media.muted) return
+          media.muted = true
+          setRefused(true)
+          media.play().catch(() => undefined)
+        })
+      if (!play && !media.paused) media.pause()
+    }
+    look()
+    const timer = setInterval(look, LOOK_EVERY_MS)
+    media.addEventListener('loadedmetadata', look)
+    return () => {
+      clearInterval(timer)
+      media.removeEventListener('loadedmetadata', look)
+    }
+  }, [playing])
+  const hear = () => {
+    if (player.current) player.current.muted = false
+    setRefused(false)
+    setMuted(false)
+  }
+  const media = {
+    ref: player,
+    src: address,
+    preload: 'auto',
+    'aria-label': title,
+    onLoadedMetadata: () => player.current && onLength?.(player.current.duration),
+  } as const
+  const isSilent = muted || refused
+  return (
+    <>
+      {is === 'sound' ? (
+        <chakra.audio {...media} />
+      ) : (
+        <chakra.video
+          {...media}
+          playsInline
+          w="full"
+          maxH={isWall ? '62vh' : '60vh'}
+          borderRadius="4px"
+          bg="black"
+        />
+      )}
+      {is === 'sound' && (
+        <chakra.p fontSize={isWall ? 'xl' : 'm'}>{playing.on ? 'Playing' : 'Stopped'}</chakra.p>
+      )}
+      <Flex gap="10px" align="center" wrap="wrap" mt="8px">
+        {isSilent ? (
+          <Button size="small" onClick={hear}>
+            <VolumeX size={16} aria-hidden="true" /> Turn the sound on
+          </Button>
+        ) : (
+          <Button
+            size="small"
+            onClick={() => {
+              if (player.current) player.current.muted = true
+              setMuted(true)
+            }}
+          >
+            <Volume2 size={16} aria-hidden="true" /> Turn the sound off
+          </Button>
+        )}
+        <chakra.label htmlFor={id} fontSize="s" color="quiet">
+          How loud here
+        </chakra.label>
+        <chakra.input
+          id={id}
+          type="range"
+          min={0}
+          max={1}
+          step={0.05}
+          value={volume}
+          minH="24px"
+          onChange={event => {
+            const loud = Number(event.target.value)
+            setVolume(loud)
+            if (player.current) player.current.volume = loud
+          }}
+        />
+      </Flex>
+    </>
+  )
+}
