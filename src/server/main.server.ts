@@ -23,6 +23,7 @@ import { fewAtATime } from './http/pacing.server'
 import { requestLog } from './http/request-log.server'
 import { sendersFault, soundRequests } from './http/sound-requests.server'
 import { createLimits } from './limits.server'
+import { AnswersApart } from './live/answers-apart.server'
 import { LiveHub } from './live/hub.server'
 import { PutUpOnPages } from './live/put-up-on-pages.server'
 import { FileFolder } from './material/file-folder.server'
@@ -72,6 +73,7 @@ export async function createRoundTable<Filled>({
   const hub = new LiveHub(db, log)
   const boards = new BoardServer(db, hub, log)
   const putUpOnPages = new PutUpOnPages(hub, boards, log)
+  const answersApart = new AnswersApart(hub, log)
   const folder = new FileFolder(settings.dataFolder)
   await folder.start()
   const uploads = new Uploads(db, folder, log)
@@ -82,6 +84,7 @@ export async function createRoundTable<Filled>({
     hub,
     boards,
     putUpOnPages,
+    answersApart,
     limits: createLimits(),
     paces: pacesOf(db),
     folder,
@@ -89,7 +92,7 @@ export async function createRoundTable<Filled>({
     log,
     startWord,
   }
-  await hub.start()
+  for (const sessionId of await hub.start()) await answersApart.takeUp(sessionId)
   return {
     filled,
     startWord,
@@ -102,6 +105,7 @@ export async function createRoundTable<Filled>({
     stop: async () => {
       uploads.stop()
       putUpOnPages.stop()
+      await answersApart.stop()
       await boards.stop()
       await hub.stop()
       await stopWorkThread()

@@ -5,6 +5,7 @@ import type { BoardServer } from './boards/board-server.server'
 import type { Database } from './db/database.server'
 import type { Paces } from './http/paces.server'
 import type { Limits } from './limits.server'
+import type { AnswersApart } from './live/answers-apart.server'
 import type { LiveHub } from './live/hub.server'
 import type { PutUpOnPages } from './live/put-up-on-pages.server'
 import type { FileFolder } from './material/file-folder.server'
@@ -16,6 +17,7 @@ export interface Services {
   hub: LiveHub
   boards: BoardServer
   putUpOnPages: PutUpOnPages
+  answersApart: AnswersApart
   limits: Limits
   paces: Paces
   folder: FileFolder

@@ -66,3 +66,89 @@ test('a question is asked without a list, answered and thought better of, and gr
   await now.getByRole('button', { name: 'Put away' }).click()
   await expect(now).toBeHidden()
 })
+
+test('asked without names, in words, by room and for a time; asked again it stands beside what it was before', async ({
+  server,
+  facilitator: page,
+  phone,
+}) => {
+  const code = await startNow(page)
+  const own = await phone()
+  await joinByName(own, server, code, 'Zofia')
+  const others = await simulated(server, code, ['Ada', 'Bea', 'Cem', 'Dov', 'Eli'])
+  const form = page.getByRole('region', { name: 'Ask a question' })
+  const now = page.getByRole('region', { name: 'Question' })
+  const question = own.getByRole('region', { name: 'Question' })
+  const open = () => page.getByRole('button', { name: 'Ask a question' }).click()
+  const asked = async (before: string) => {
+    const view = await others[0]?.until(each => each.question !== null && each.question.id !== before)
+    return view?.question?.id ?? ''
+  }
+  const answers = async (questionId: string, all: (number | string[])[]) => {
+    for (const [index, answer] of all.entries())
+      await others[index]?.ask({ type: 'answer-question', questionId, answer: answer as number })
+  }
+
+  // Without names: nobody is named, and the answer is in for good.
+  await open()
+  await form.getByLabel('Question').fill('Were you bored?')
+  await form.getByRole('checkbox', { name: 'Without names' }).check()
+  await form.getByRole('button', { name: '1 to 5' }).click()
+  const first = await asked('')
+  await question.getByRole('button', { name: '2' }).click()
+  await expect(question.getByText('Your answer is in.')).toBeVisible()
+  await answers(first, [1, 1, 5])
+  await expect(now.getByText('4 of 6 have answered. Without names.')).toBeVisible()
+  await expect(now.getByText('Kept apart from names')).toBeVisible()
+  await now.getByRole('button', { name: 'Close the question' }).click()
+  await expect(now.getByRole('definition')).toHaveText(['2', '1', '0', '0', '1'])
+  await expect(now.getByText('Who answered what')).toBeHidden()
+  await expect(now.getByText('on average 2.25')).toBeVisible()
+  await expectAccessible(page)
+
+  // Talked over, and asked again: both beside each other.
+  await now.getByRole('button', { name: 'Ask again' }).click()
+  const second = await asked(first)
+  await answers(second, [5, 5, 4, 4])
+  await now.getByRole('button', { name: 'Close the question' }).click()
+  await expect(now.getByRole('definition')).toHaveText([
+    '0(before: 2)',
+    '0(before: 1)',
+    '0(before: 0)',
+    '2(before: 0)',
+    '2(before: 1)',
+  ])
+
+  // In words of one's own, changed once.
+  await open()
+  await form.getByRole('button', { name: 'Words', exact: true }).click()
+  await question.getByRole('button', { name: 'Send' }).click()
+  await expect(question.getByText('Write a word.')).toBeVisible()
+  await question.getByLabel('Word 1').fill('salt')
+  await expectAccessible(own)
+  await question.getByRole('button', { name: 'Send' }).click()
+  await expect(question.getByText('Your answer: salt')).toBeVisible()
+  await question.getByRole('button', { name: 'Change it' }).click()
+  await question.getByLabel('Word 2').fill('tide')
+  await question.getByRole('button', { name: 'Send' }).click()
+  await answers(await asked(second), [['Tide'], ['tide', 'reed']])
+  await expect(now.getByText('3 of 6 have answered.')).toBeVisible()
+  await now.getByText('Who answered what').click()
+  await expect(now.getByText('Zofia: salt, tide')).toBeVisible()
+
+  // A number, for half a minute; what is typed with a comma is one too.
+  await open()
+  await form.getByLabel('Time to answer').selectOption('30 seconds')
+  await form.getByLabel('Unit, if any').fill('km')
+  await form.getByRole('button', { name: 'Ask for a number' }).click()
+  await question.getByLabel('Your answer, in km').fill('far')
+  await question.getByRole('button', { name: 'Send' }).click()
+  await expect(question.getByText('Write a number.')).toBeVisible()
+  await question.getByLabel('Your answer, in km').fill('2,5')
+  await question.getByRole('button', { name: 'Send' }).click()
+  await expect(question.getByText('Your answer: 2.5 km')).toBeVisible()
+  await expect(question.getByText('left to answer')).toBeVisible()
+  await server.moveClock(31_000)
+  await expect(question).toBeHidden()
+  await expect(now.getByText('1 of 6 have answered; closed.')).toBeVisible()
+})

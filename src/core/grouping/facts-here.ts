@@ -2,6 +2,7 @@
 import { meetingsIn } from '../history/meetings'
 import { type PairPast, type PastSession, pairHistory, SHORTEST_MEETING } from '../history/pairs'
 import { participantList } from '../live/door/people'
+import { answerText } from '../live/questions/question'
 import type { LiveState, Recorded } from '../live/topics'
 import { type Column, columnNameOf } from '../people/columns'
 import { stays } from '../review/attendance'
@@ -93,14 +94,20 @@ export function factsHere(
 /** Quick questions of the session as columns of who has answered what; empty for whoever has not. */
 function questionColumns({ questions, answersGiven }: LiveState, listed: readonly Column[]) {
   const taken = new Set(listed.map(({ name }) => name))
-  return questions.flatMap(({ id, text, answers }, index) => {
+  return questions.flatMap(({ id, text, asks, by }, index) => {
     const given = answersGiven.get(id)
-    if (!given) return []
+    // What each said in words of their own puts nobody with anybody, and a room's answer is nobody's own.
+    if (!given || by === 'room' || asks.is === 'words' || asks.is === 'text') return []
+    const kind = asks.is === 'choice' ? ('text' as const) : ('number' as const)
     const called = columnNameOf(text || `question ${index + 1}`)
     const name = taken.has(called) ? `${called} (question ${index + 1})` : called
     taken.add(name)
-    const answerOf = (participantId: string) => answers[given.get(participantId) ?? -1] ?? ''
-    return [{ questionId: id, column: { name, kind: 'text' as const }, answerOf }]
+    const answerOf = (participantId: string) => {
+      const answer = given.get(participantId)
+      if (answer === undefined) return ''
+      return asks.is === 'choice' ? answerText(asks, answer) : String(answer)
+    }
+    return [{ questionId: id, column: { name, kind }, answerOf }]
   })
 }
 

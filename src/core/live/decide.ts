@@ -23,7 +23,8 @@ export function decide(state: LiveState, command: Command, actor: Actor, now: nu
   } else if (state.phase === 'planned') return refuse({ code: 'not-open' })
   else if (shape.phase === 'ended') {
     if (state.phase === 'open') return nothing
-  } else if (state.phase === 'ended') return shape.idleAfterEnd ? nothing : refuse({ code: 'ended' })
+  } else if (state.phase === 'ended' && !shape.alsoAfterEnd)
+    return shape.idleAfterEnd ? nothing : refuse({ code: 'ended' })
   const decision = DECIDE.get(command.type)?.(state, command, actor, now) ?? refuse({ code: 'not-allowed' })
   if (!decision.ok) return decision
   const [event, ...more] = decision.events

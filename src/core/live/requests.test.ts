@@ -9,6 +9,7 @@ const MAY: Record<ActorKind, string[]> = {
     'add-room',
     'add-time',
     'answer-comment',
+    'ask-again',
     'ask-question',
     'ask-sitting',
     'attach-cohort',
@@ -94,6 +95,7 @@ const MAY: Record<ActorKind, string[]> = {
     'enter-room',
     'name-beside',
     'not-me',
+    'note-answer',
     'open-hidden-text-here',
     'pass-role',
     'put-away',
@@ -107,7 +109,17 @@ const MAY: Record<ActorKind, string[]> = {
     'withdraw-help',
   ],
   door: ['claim-name', 'connect', 'disconnect', 'join'],
-  clock: ['call-back', 'finish-grace', 'open-due-parts', 'say-on-schedule', 'say-scheduled', 'warn'],
+  clock: [
+    'call-back',
+    'close-question',
+    'draw-answers',
+    'finish-grace',
+    'lose-answers',
+    'open-due-parts',
+    'say-on-schedule',
+    'say-scheduled',
+    'warn',
+  ],
 }
 const ACTORS = { facilitator, participant: participant('ana'), door, clock }
 

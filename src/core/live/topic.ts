@@ -35,6 +35,8 @@ export interface CommandShape {
   phase?: 'planned' | 'ended'
   /** Asked for by the server alone, never by a browser. */
   inside?: true
+  /** It can come after the end as well: what was on its way is still recorded. */
+  alsoAfterEnd?: true
   /** After the end it is no fault, and there is nothing left to record. */
   idleAfterEnd?: true
 }

@@ -204,6 +204,7 @@ const SECTIONS = {
     'partsSaid',
     'people',
     'putUp',
+    'questionNow',
     'questions',
     'roles',
     'rolesRule',

@@ -52,9 +52,10 @@ export class LiveHub {
 
   /**
    * Takes up every session that was open when the server stopped: what fell due meanwhile is done now. One that can't be
-   * read is reported and stays shut; the others go on.
+   * read is reported and stays shut; the others go on. Gives those it took up.
    */
-  async start(): Promise<void> {
+  async start(): Promise<string[]> {
+    const takenUp: string[] = []
     const open = await this.db.select({ id: sessions.id }).from(sessions).where(eq(sessions.phase, 'open'))
     for (const { id } of open) {
       const state = await this.state(id).catch((error: unknown) => {
@@ -62,6 +63,7 @@ export class LiveHub {
         return null
       })
       if (!state) continue
+      takenUp.push(id)
       for (const participant of participantList(state)) {
         if (participant.connected && participant.hasDevice)
           this.dropLater(participantFollower(id, participant.id, participant.onPhone), DROP_AFTER_RESTART_MS)
@@ -69,6 +71,7 @@ export class LiveHub {
       for (const { accountId, name } of state.facilitators.filter(one => one.here))
         this.dropLater(facilitatorFollower(id, { id: accountId, displayName: name }), DROP_AFTER_RESTART_MS)
     }
+    return takenUp
   }
 
   /** The state of a session as it is now. Throws not-found for an unknown one, as everything here does. */

@@ -232,8 +232,7 @@ test('a place is given back by itself only while nothing was written from it', a
       at: 0,
     },
   ])
-  for (const id of [wrote, silent])
-    value(await askAsParticipant({ db, hub }, sessionId, id, { type: 'not-me' }))
+  for (const id of [wrote, silent]) value(await askAsParticipant(running, sessionId, id, { type: 'not-me' }))
   const { participants, doubts } = await hub.state(sessionId)
   expect(participants.get(silent)?.released).toBe(true)
   expect(participants.get(wrote)?.released).toBe(false)
@@ -267,10 +266,10 @@ test('requests are made in the name of who asks', async () => {
   ).toMatchObject({
     ok: true,
   })
-  expect(await askAsParticipant({ db, hub }, sessionId, participantId, { type: 'call-help' })).toMatchObject({
+  expect(await askAsParticipant(running, sessionId, participantId, { type: 'call-help' })).toMatchObject({
     ok: true,
   })
-  expect(await askAsParticipant({ db, hub }, sessionId, null, { type: 'call-help' })).toEqual({
+  expect(await askAsParticipant(running, sessionId, null, { type: 'call-help' })).toEqual({
     ok: false,
     problem: { code: 'not-allowed' },
   })

@@ -16,6 +16,7 @@ import { type Result, refused } from '../result'
 import { prepareOpening } from '../sessions/opening.server'
 import { holdPlan, letGoOfPlan, type SessionProblem } from '../sessions/sessions.server'
 import { newId } from '../tokens.server'
+import { AnswersApart } from './answers-apart.server'
 import type { LiveHub } from './hub.server'
 
 interface Stands {
@@ -56,12 +57,17 @@ export async function askAsFacilitator(
 
 /** Does what a participant asks; `participantId` comes from their cookie. */
 export async function askAsParticipant(
-  { db, hub }: Stands,
+  { db, hub, answersApart }: Stands & { answersApart: AnswersApart },
   sessionId: string,
   participantId: string | null,
   request: ParticipantRequest,
 ): Promise<Outcome> {
   if (!participantId) return refused({ code: 'not-allowed' })
+  if (request.type === 'answer-question') {
+    const { questionId, answer } = request
+    if (AnswersApart.takes(await hub.state(sessionId), questionId))
+      return answersApart.answer(sessionId, participantId, questionId, answer)
+  }
   const command = await filled(db, request, participantId)
   return hub.command(sessionId, { kind: 'participant', participantId }, command)
 }

@@ -205,6 +205,7 @@ export function LivePage({
                     view={view}
                     canGroup={!isOut}
                     onGroup={makeGroups}
+                    pageMadeAt={now}
                     send={send}
                   />
                 )}

@@ -8,7 +8,6 @@ import { NotMe } from '../../live/door/not-me'
 import type { SendFromPlace } from '../../live/live-view'
 import { Messages } from '../../live/messages/messages'
 import { MovesInRoom } from '../../live/moves/moves-in-room'
-import { QuestionAsked } from '../../live/questions/question-asked'
 import { OwnRole } from '../../live/roles/own-role'
 import { Warnings } from '../../live/rounds/warnings'
 import { Ended } from '../../live/session/ended'
@@ -32,6 +31,7 @@ import { PlaceHead } from './place-head'
 
 const GivenMaterial = whenMet(() => import('../../live/material/given-material'))
 const PutUpOnPage = whenMet(() => import('../../live/put-up/put-up-on-page'))
+const QuestionAsked = whenMet(() => import('../../live/questions/question-asked'))
 const WholeGroup = whenMet(() => import('./whole-group'))
 
 interface PlacePageProps {
@@ -152,7 +152,18 @@ export function PlacePage({ sessionId, join, view: first, ownLink, now }: PlaceP
                 Join the call of your room
               </chakra.a>
             )}
-            <QuestionAsked view={view} send={send} />
+            {view.question && (
+              <Suspense fallback={null}>
+                <QuestionAsked
+                  key={view.question.id}
+                  question={view.question}
+                  myAnswer={view.myAnswer}
+                  room={ownRoomOf(whereabouts)}
+                  pageMadeAt={now}
+                  send={send}
+                />
+              </Suspense>
+            )}
             <OwnRole view={view} send={send} />
             {whereabouts.where === 'room' && view.board ? (
               <CommentsHere.Provider value={commentsHere}>

@@ -6,7 +6,7 @@ import { Instructions } from '../../board-view/instructions'
 import { useServerNow } from '../../live-client/server-clock'
 import { loadAgain } from '../../ui/load-again'
 import { RoomMark } from '../../ui/room-mark'
-import { ResultBars } from '../questions/result-bars'
+import { ResultsShown } from '../questions/results-shown'
 
 /** What shows files is fetched when one is up. */
 const MaterialUp = lazy(() => loadAgain(() => import('./material-up')))
@@ -32,7 +32,7 @@ export function ThingShown({ up, isWall, pageMadeAt, joinCode }: ThingShownProps
     case 'join-code':
       return joinCode
     case 'question':
-      return <ResultBars results={up.results} large={isWall} />
+      return <ResultsShown results={up.results} before={up.before} large={isWall} drawn={isWall} />
     case 'material':
       return (
         <Suspense fallback={<p>Opening {up.thing.title}…</p>}>

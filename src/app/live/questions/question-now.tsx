@@ -1,11 +1,14 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
 import { Presentation, Users } from 'lucide-react'
+import type { QuestionNow as Now } from '~/core/live/questions/shown'
+import { clockText } from '~/core/schedule/lengths'
+import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
 import { useKeptText } from '../../ui/use-kept'
 import type { LiveView, Send } from '../live-view'
 import { useOnPages } from '../put-up/use-on-pages'
-import { answersTo, calledOf } from './question-words'
-import { ResultBars } from './result-bars'
+import { calledOf, changeText } from './question-words'
+import { ResultsShown } from './results-shown'
 
 interface QuestionNowProps {
   sessionId: string
@@ -13,19 +16,24 @@ interface QuestionNowProps {
   /** Groups can be made now. */
   canGroup: boolean
   onGroup: (questionId: string) => void
+  pageMadeAt: number
   send: Send
 }
 
 /** The last question until it is put away: how many have answered, how often what, and groups of the answers. */
-export function QuestionNow({ sessionId, view, canGroup, onGroup, send }: QuestionNowProps) {
-  const { questions, people } = view
-  const [onPages] = useOnPages()
+export function QuestionNow({ sessionId, view, canGroup, onGroup, pageMadeAt, send }: QuestionNowProps) {
+  const { questionNow: now, people, rooms, putUp } = view
   const [away, setAway] = useKeptText(`question-away-${sessionId}`)
-  const question = questions.at(-1)
-  if (!question || (away === question.id && !question.isOpen)) return null
-  const isUp = view.putUp?.is === 'question' && view.putUp.results.id === question.id
-  const answered = answersTo(question)
-  const here = people.filter(person => person.admitted && person.hasDevice).length
+  const [onPages] = useOnPages()
+  if (!now || (away === now.results.id && !now.results.isOpen)) return null
+  const { results, before, change, named } = now
+  const { id, asks, by, anonymous, isOpen, endsAt, answered } = results
+  const ofAll =
+    by === 'room' ? rooms.length : people.filter(person => person.admitted && person.hasDevice).length
+  const isUp = putUp?.is === 'question' && putUp.results.id === id
+  // What is said in words of one's own puts nobody with anybody.
+  const groups =
+    canGroup && answered > 0 && !anonymous && by === 'each' && asks.is !== 'words' && asks.is !== 'text'
   return (
     <Stack
       as="section"
@@ -33,18 +41,20 @@ export function QuestionNow({ sessionId, view, canGroup, onGroup, send }: Questi
       gap="8px"
       bg="panel"
       borderWidth="1px"
-      borderColor={question.isOpen ? 'live' : 'line'}
+      borderColor={isOpen ? 'live' : 'line'}
       borderRadius="8px"
       p="10px 12px"
     >
       <Flex gap="6px 12px" align="center" wrap="wrap">
-        <b>{calledOf(question)}</b>
+        <b>{calledOf(results)}</b>
         <chakra.span role="status" color="quiet">
-          {answered} of {here} have answered{question.isOpen ? '.' : '; closed.'}
+          {answered} of {ofAll} {by === 'room' ? 'rooms ' : ''}have answered{isOpen ? '.' : '; closed.'}
+          {anonymous && ' Without names.'}
         </chakra.span>
+        {isOpen && endsAt !== null && <Left endsAt={endsAt} pageMadeAt={pageMadeAt} />}
         <Flex gap="8px" ml="auto" wrap="wrap">
-          {canGroup && answered > 0 && (
-            <Button size="small" onClick={() => onGroup(question.id)}>
+          {groups && (
+            <Button size="small" onClick={() => onGroup(id)}>
               <Users size={18} aria-hidden="true" /> Groups of the answers
             </Button>
           )}
@@ -56,34 +66,63 @@ export function QuestionNow({ sessionId, view, canGroup, onGroup, send }: Questi
             <Button
               size="small"
               onClick={() =>
-                send({ type: 'put-up-thing', thing: { is: 'question', questionId: question.id }, onPages })
+                send({ type: 'put-up-thing', thing: { is: 'question', questionId: id }, onPages })
               }
             >
               <Presentation size={16} aria-hidden="true" /> Put up the results
             </Button>
           )}
-          {question.isOpen ? (
-            <Button size="small" onClick={() => send({ type: 'close-question', questionId: question.id })}>
+          {isOpen ? (
+            <Button size="small" onClick={() => send({ type: 'close-question', questionId: id })}>
               Close the question
             </Button>
           ) : (
             <>
-              <Button
-                size="small"
-                onClick={() =>
-                  send({ type: 'ask-question', text: question.text, answers: [...question.answers] })
-                }
-              >
+              <Button size="small" onClick={() => send({ type: 'ask-again', ofId: id })}>
                 Ask again
               </Button>
-              <Button size="small" onClick={() => setAway(question.id)}>
+              <Button size="small" onClick={() => setAway(id)}>
                 Put away
               </Button>
             </>
           )}
         </Flex>
       </Flex>
-      <ResultBars results={question} />
+      <ResultsShown results={results} before={before} drawn />
+      {change && <p>{changeText(change)}</p>}
+      {named.length > 0 && <WhoAnswered named={named} />}
     </Stack>
   )
 }
+
+function Left({ endsAt, pageMadeAt }: { endsAt: number; pageMadeAt: number }) {
+  const now = useServerNow(pageMadeAt, 1_000)
+  return (
+    <chakra.span role="timer" fontVariantNumeric="tabular-nums">
+      {clockText(endsAt - now)} left
+    </chakra.span>
+  )
+}
+
+const WhoAnswered = ({ named }: Pick<Now, 'named'>) => (
+  <details>
+    <chakra.summary cursor="pointer" fontSize="s" color="live" fontWeight="600" minH="24px">
+      Who answered what
+    </chakra.summary>
+    <chakra.ul
+      listStyleType="none"
+      maxH="220px"
+      overflowY="auto"
+      tabIndex={0}
+      aria-label="Who answered what"
+      css={{ columns: '220px' }}
+    >
+      {named.map(({ name, answer }, index) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: two may have the same name.
+        <chakra.li key={index} overflowWrap="anywhere" breakInside="avoid">
+          {name}: <b>{answer}</b>
+        </chakra.li>
+      ))}
+    </chakra.ul>
+  </details>
+)

@@ -1,4 +1,5 @@
 import { Box, chakra } from '@chakra-ui/react'
+import { placesOf } from '~/core/live/questions/question'
 import type { ProjectorView } from '~/core/live/views'
 
 /** The open question for all to read, with how many have answered; what they answered stays with those who lead. */
@@ -20,7 +21,11 @@ export function QuestionOnWall({ question }: Pick<ProjectorView, 'question'>) {
         </chakra.h2>
       )}
       <chakra.p fontSize="xl" mt="8px">
-        {question.answers.join(' · ')}
+        {question.asks.is === 'scale'
+          ? `From 1 ${question.asks.least} to ${question.asks.steps} ${question.asks.most}`
+          : placesOf(question.asks)
+              ?.map(({ name }) => name)
+              .join(' · ')}
       </chakra.p>
       <chakra.p fontSize="l" color="quiet" mt="8px">
         {question.answered === 1 ? '1 answer' : `${question.answered} answers`}

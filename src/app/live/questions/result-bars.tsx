@@ -1,16 +1,16 @@
 import { Box, chakra } from '@chakra-ui/react'
-import type { PutUpShown } from '~/core/live/put-up/shown'
+import { placesOf } from '~/core/live/questions/question'
+import type { Results } from '~/core/live/questions/results'
 
-type Results = Extract<PutUpShown, { is: 'question' }>['results']
+interface ResultBarsProps {
+  results: Results
+  /** What the same came to when it was asked before. */
+  before: Results | null
+  large?: boolean
+}
 
 /** How often each answer was given. */
-export function ResultBars({
-  results: { answers, counts },
-  large = false,
-}: {
-  results: Results
-  large?: boolean
-}) {
+export function ResultBars({ results: { asks, counts }, before, large = false }: ResultBarsProps) {
   const most = Math.max(1, ...counts)
   return (
     <chakra.dl
@@ -20,10 +20,10 @@ export function ResultBars({
       m="0"
       fontSize={large ? 'xl' : 'm'}
     >
-      {answers.map((answer, index) => (
+      {(placesOf(asks) ?? []).map(({ answer, name }, index) => (
         <Box key={answer} display="contents">
           <chakra.dt overflowWrap="anywhere" maxW="40vw">
-            {answer}
+            {name}
           </chakra.dt>
           <chakra.dd display="flex" alignItems="center" gap="8px" m="0">
             <Box
@@ -34,6 +34,9 @@ export function ResultBars({
               style={{ width: `${(70 * (counts[index] ?? 0)) / most}%` }}
             />
             {counts[index] ?? 0}
+            {before && !before.tooFew && (
+              <chakra.span color="quiet">(before: {before.counts[index] ?? 0})</chakra.span>
+            )}
           </chakra.dd>
         </Box>
       ))}

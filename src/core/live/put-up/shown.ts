@@ -2,7 +2,9 @@ import { uniqBy } from 'lodash-es'
 import { segmentName } from '../../schedule/running-order'
 import type { DoorState } from '../door/door-facts'
 import type { GivenThing } from '../material/given'
-import { type QuestionsState, resultsOf } from '../questions/questions'
+import type { Results } from '../questions/results'
+import { resultsOf } from '../questions/shown'
+import type { QuestionsState } from '../questions/state'
 import { remember } from '../remember'
 import { roomsForAll, type Task, taskOf } from '../rooms/for-all'
 import { boardOf, openRooms } from '../rooms/room'
@@ -34,7 +36,7 @@ export type PutUpShown = { onPages: boolean } & (
   | { is: 'clock'; what: string; endsAt: number | null }
   | { is: 'instructions'; said: string; tasks: readonly Task[] }
   | { is: 'join-code' }
-  | { is: 'question'; results: ReturnType<typeof resultsOf> }
+  | { is: 'question'; results: Results; before: Results | null }
   | { is: 'material'; thing: GivenThing; page: number; playing: Playing }
 )
 
@@ -77,7 +79,13 @@ function shownOf(state: ReadForPutUp, up: PutUp): Shown | null {
       return { is: 'join-code' }
     case 'question': {
       const question = state.questions.find(({ id }) => id === up.questionId)
-      return question ? { is: 'question', results: resultsOf(state, question) } : null
+      if (!question) return null
+      const before = state.questions.find(({ id }) => id === question.again)
+      return {
+        is: 'question',
+        results: resultsOf(state, question),
+        before: before ? resultsOf(state, before) : null,
+      }
     }
     case 'material':
       return { is: 'material', thing: up.thing, page: up.page, playing: up.playing }

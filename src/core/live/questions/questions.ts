@@ -2,126 +2,228 @@ import { z } from 'zod'
 import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
 import { idSchema } from '../ids'
-import { rememberBoth } from '../remember'
+import type { RoomsState } from '../rooms/room'
 import type { RoomsProblem } from '../rooms/rooms'
-import type { SessionEvent } from '../session/session'
+import type { SessionEvent, SessionState } from '../session/session'
 import { type TextProblem, textProblem, textSchema } from '../texts'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
+import {
+  type Asks,
+  answerText,
+  FEWEST_ANSWERS,
+  FEWEST_APART,
+  type GivenAnswer,
+  LONGEST_ANSWER,
+  LONGEST_LIMIT,
+  LONGEST_QUESTION,
+  LONGEST_TEXT,
+  LONGEST_WORD,
+  MOST_ANSWERS,
+  MOST_WORDS,
+  type QuickQuestion,
+  readAnswer,
+  SHORTEST_LIMIT,
+} from './question'
+import { answerSchema, events, terms } from './schemas'
+import { listOf, ownAnswer, questionNowOf } from './shown'
+import {
+  answeredOf,
+  answersTo,
+  apartOf,
+  giverOf,
+  notDrawn,
+  openQuestion,
+  type QuestionsState,
+  withApart,
+} from './state'
 
-export const FEWEST_ANSWERS = 2
-export const MOST_ANSWERS = 6
-/** In characters. */
-export const LONGEST_QUESTION = 200
-export const LONGEST_ANSWER = 60
 /** Most questions of one session. */
 export const MOST_QUESTIONS = 50
 
-/** A question asked live, with two to six answers of which each gives one, by name. */
-export interface QuickQuestion {
-  id: string
-  /** Empty where it is said aloud. */
-  text: string
-  answers: readonly string[]
-  isOpen: boolean
-}
-/** The place of the answer each has given, by participant id. */
-export type GivenAnswers = ReadonlyMap<string, number>
-
-export interface QuestionsState {
-  /** In the order asked; at most the last is open. */
-  questions: readonly QuickQuestion[]
-  /** By question id; who has not answered is not in it. */
-  answersGiven: ReadonlyMap<string, GivenAnswers>
-}
-
 export type QuestionsProblem =
   | { code: 'question-closed' }
+  | { code: 'no-such-question' }
+  | { code: 'not-an-answer'; asks: Asks }
+  | { code: 'answered-already' }
+  | { code: 'no-room-to-answer-for' }
+  | { code: 'rooms-not-apart' }
   | { code: 'answers-number'; fewest: number; most: number }
   | { code: 'answers-alike'; answer: string }
   | { code: 'too-many-questions'; most: number }
 
-const answerSchema = z
-  .number()
-  .int()
-  .min(0)
-  .max(MOST_ANSWERS - 1)
-const events = {
-  'question-asked': {
-    questionId: idSchema,
-    text: z.string().max(LONGEST_QUESTION),
-    answers: z.array(z.string().max(LONGEST_ANSWER)).max(MOST_ANSWERS),
-  },
-  'question-answered': { questionId: idSchema, participantId: idSchema, answer: answerSchema },
-  'question-closed': { questionId: idSchema },
-}
+type Read = QuestionsState & DoorState & RoomsState
+
 export type QuestionsEvent = EventsOf<typeof events>
 
-/** Quick questions: asked of everybody at once, answered by each, counted for facilitators; groups can be made of the answers. */
+/** Quick questions: asked of everybody at once, answered by each or by each room, counted for facilitators; groups can be made of the answers. */
 export const questions = topic<{
   state: QuestionsState
-  needs: DoorState
+  needs: DoorState & RoomsState & Pick<SessionState, 'phase'>
   hears: SessionEvent
   problem: QuestionsProblem
   borrows: DoorProblem | RoomsProblem | TextProblem
 }>()(
   {
-    initial: { questions: [], answersGiven: new Map() },
+    initial: { questions: [], answersGiven: new Map(), answersApart: new Map() },
     commands: {
       /** Answers without text are lettered. Whatever is open is closed by it. */
       'ask-question': {
         by: ['facilitator'],
-        asks: { text: textSchema, answers: z.array(textSchema).max(20) },
+        asks: {
+          text: textSchema,
+          answers: z.array(textSchema).max(20),
+          ...terms,
+          seconds: z.number().int().min(SHORTEST_LIMIT).max(LONGEST_LIMIT).optional(),
+        },
         fills: { questionId: 'fresh-id' },
       },
-      'close-question': { by: ['facilitator'], asks: { questionId: idSchema } },
+      /** The same once more, after it was talked over. */
+      'ask-again': { by: ['facilitator'], asks: { ofId: idSchema }, fills: { questionId: 'fresh-id' } },
+      'close-question': { by: ['facilitator', 'clock'], asks: { questionId: idSchema } },
       'answer-question': { by: ['participant'], asks: { questionId: idSchema, answer: answerSchema } },
+      'note-answer': {
+        by: ['participant'],
+        inside: true,
+        asks: { questionId: idSchema, answer: answerSchema },
+      },
+      'draw-answers': {
+        by: ['clock'],
+        inside: true,
+        alsoAfterEnd: true,
+        asks: {
+          questionId: idSchema,
+          participantIds: z.array(idSchema),
+          answers: z.array(answerSchema),
+        },
+      },
+      'lose-answers': { by: ['clock'], inside: true, alsoAfterEnd: true, asks: { questionId: idSchema } },
     },
     events,
   },
   {
     decide: {
-      'ask-question'(state, { questionId, text, answers }) {
-        if (state.questions.some(question => question.id === questionId)) return nothing
+      'ask-question'(
+        state,
+        { questionId, text, answers, asks, by = 'each', anonymous = false, seconds },
+        _by,
+        now,
+      ) {
+        const problem = askingProblem(state, questionId, text, by, anonymous)
+        if (problem) return refuse(problem)
+        const named = answers.map((answer, index) => answer.trim() || letterOf(index))
+        const wrong = asks ? undefined : answersProblem(named)
+        if (wrong) return refuse(wrong)
+        return isAsked(state, questionId)
+          ? nothing
+          : happens(...closing(state), {
+              type: 'question-asked' as const,
+              questionId,
+              text: text.trim(),
+              answers: asks ? [] : named,
+              ...(asks && { asks: tidied(asks) }),
+              ...(by === 'room' && { by }),
+              ...(anonymous && { anonymous }),
+              ...(seconds !== undefined && { endsAt: now + seconds * 1000 }),
+            })
+      },
+      'ask-again'(state, { ofId, questionId }) {
+        const before = state.questions.find(({ id }) => id === ofId)
+        if (!before) return refuse({ code: 'no-such-question' })
         if (state.questions.length >= MOST_QUESTIONS)
           return refuse({ code: 'too-many-questions', most: MOST_QUESTIONS })
-        if (answers.length < FEWEST_ANSWERS || answers.length > MOST_ANSWERS)
-          return refuse({ code: 'answers-number', fewest: FEWEST_ANSWERS, most: MOST_ANSWERS })
-        const named = answers.map((answer, index) => answer.trim() || letterOf(index))
-        const problem =
-          (text.trim() === '' ? undefined : textProblem(text, LONGEST_QUESTION)) ??
-          named.map(answer => textProblem(answer, LONGEST_ANSWER)).find(found => found !== undefined)
-        if (problem) return refuse(problem)
-        const twice = named.find((answer, index) => named.findIndex(other => isSame(answer, other)) < index)
-        if (twice !== undefined) return refuse({ code: 'answers-alike', answer: twice })
-        const before = openQuestion(state)
-        return happens(...(before ? [{ type: 'question-closed' as const, questionId: before.id }] : []), {
-          type: 'question-asked' as const,
-          questionId,
-          text: text.trim(),
-          answers: named,
-        })
+        const { text, asks, by, anonymous } = before
+        return isAsked(state, questionId)
+          ? nothing
+          : happens(...closing(state), {
+              type: 'question-asked' as const,
+              questionId,
+              text,
+              answers: asks.is === 'choice' ? [...asks.answers] : [],
+              ...(asks.is !== 'choice' && { asks }),
+              ...(by === 'room' && { by }),
+              ...(anonymous && { anonymous }),
+              again: ofId,
+            })
       },
       'close-question': (state, { questionId }) =>
         openQuestion(state)?.id === questionId ? happens({ type: 'question-closed', questionId }) : nothing,
       'answer-question'(state, { questionId, answer }, { participantId }) {
-        const me = presentOf(state, participantId)
-        if (!me) return refuse({ code: 'no-such-participant' })
-        if (!me.admitted) return refuse({ code: 'waiting', shownName: me.shownName })
-        const question = openQuestion(state)
-        if (question?.id !== questionId || answer >= question.answers.length)
-          return refuse({ code: 'question-closed' })
-        if (answersTo(state, question).get(participantId) === answer) return nothing
-        return happens({ type: 'question-answered', questionId, participantId, answer })
+        const asked = answering(state, questionId, participantId, answer)
+        if (!asked.ok) return asked
+        const { question, read, giverId } = asked
+        // Its answers never come this way.
+        if (question.anonymous) return refuse({ code: 'question-closed' })
+        const before = answersTo(state, question).get(giverId)
+        if (before !== undefined && answerText(question.asks, before) === answerText(question.asks, read))
+          return nothing
+        return happens({
+          type: 'question-answered',
+          questionId,
+          participantId,
+          answer: read as number,
+          ...(question.by === 'room' && { roomId: giverId }),
+        })
+      },
+      /** What was answered is looked at here and left out: it is not in what happens. */
+      'note-answer'(state, { questionId, answer }, { participantId }) {
+        const asked = answering(state, questionId, participantId, answer)
+        if (!asked.ok) return asked
+        if (!asked.question.anonymous) return refuse({ code: 'question-closed' })
+        return apartOf(state, asked.question).answeredIds.has(participantId)
+          ? refuse({ code: 'answered-already' })
+          : happens({ type: 'answer-noted', questionId, participantId })
+      },
+      'draw-answers'(state, { questionId, participantIds, answers }) {
+        const question = state.questions.find(({ id }) => id === questionId)
+        if (!question?.anonymous) return nothing
+        const { answeredIds, drawnIds } = apartOf(state, question)
+        const isWhole =
+          participantIds.length === answers.length &&
+          participantIds.length >= FEWEST_APART &&
+          participantIds.every(id => answeredIds.has(id) && !drawnIds.has(id))
+        return isWhole ? happens({ type: 'answers-drawn', questionId, participantIds, answers }) : nothing
+      },
+      'lose-answers'(state, { questionId }) {
+        const question = state.questions.find(({ id }) => id === questionId)
+        const lost = question ? notDrawn(state, question) : []
+        return lost.length > 0 ? happens({ type: 'answers-lost', questionId, participantIds: lost }) : nothing
       },
     },
     evolve: {
-      'question-asked': (state, { questionId: id, text, answers }) => ({
-        questions: [...state.questions, { id, text, answers, isOpen: true }],
+      'question-asked': (state, { questionId: id, text, answers, ...how }) => ({
+        questions: [
+          ...state.questions,
+          {
+            id,
+            text,
+            asks: how.asks ?? { is: 'choice', answers },
+            by: how.by ?? 'each',
+            anonymous: how.anonymous ?? false,
+            endsAt: how.endsAt ?? null,
+            again: how.again ?? null,
+            isOpen: true,
+          },
+        ],
       }),
-      'question-answered': (state, { questionId, participantId, answer }) => {
-        const given = new Map(state.answersGiven.get(questionId)).set(participantId, answer)
+      'question-answered': (state, { questionId, participantId, answer, roomId }) => {
+        // The answer that was given last stands last, so that only what is new is told of long lists.
+        const given = new Map(state.answersGiven.get(questionId))
+        given.set(roomId ?? participantId, answer)
         return { answersGiven: new Map(state.answersGiven).set(questionId, given) }
       },
+      'answer-noted': (state, { questionId, participantId }) =>
+        withApart(state, questionId, ({ answeredIds }) => ({
+          answeredIds: new Set(answeredIds).add(participantId),
+        })),
+      'answers-drawn': (state, { questionId, participantIds, answers }) =>
+        withApart(state, questionId, apart => ({
+          drawnIds: new Set([...apart.drawnIds, ...participantIds]),
+          answers: [...apart.answers, ...answers],
+        })),
+      'answers-lost': (state, { questionId, participantIds }) =>
+        withApart(state, questionId, ({ answeredIds }) => ({
+          answeredIds: new Set([...answeredIds].filter(id => !participantIds.includes(id))),
+        })),
       'question-closed': (state, { questionId }) => ({
         questions: state.questions.map(question =>
           question.id === questionId ? closed(question) : question,
@@ -129,27 +231,37 @@ export const questions = topic<{
       }),
       ended: state => ({ questions: state.questions.map(closed) }),
     },
+    due: state => {
+      const question = openQuestion(state)
+      if (question?.endsAt == null) return []
+      return [{ at: question.endsAt, command: { type: 'close-question', questionId: question.id } }]
+    },
     views: {
       facilitator: state => ({
-        questions: state.questions.map(question => counted(question, answersTo(state, question))),
+        questions: listOf(state),
+        questionNow: questionNowOf(state),
       }),
       // The question is the same for all, and written once for everybody; one's own answer is told to nobody else.
       participant: (state, me) => {
         const question = me.admitted && !me.released ? openQuestion(state) : undefined
-        return {
-          question: question ?? null,
-          myAnswer: question ? (answersTo(state, question).get(me.id) ?? null) : null,
-        }
+        return { question: question ?? null, myAnswer: question ? ownAnswer(state, question, me) : null }
       },
       projector: state => {
         const question = openQuestion(state)
         return {
-          question: question ? { ...question, answered: answersTo(state, question).size } : null,
+          question: question ? { ...question, answered: answeredOf(state, question) } : null,
         }
       },
     },
     words: {
       'question-closed': () => 'This question is closed.',
+      'no-such-question': () => 'This question is not part of the session.',
+      'not-an-answer': ({ asks }) => WANTED[asks.is](asks as never),
+      'answered-already': () =>
+        'Your answer is in. It is kept apart from your name, so it can not be changed.',
+      'no-room-to-answer-for': () => 'Each room gives one answer, and you are in none.',
+      'rooms-not-apart': () =>
+        'Of few rooms everybody would know which gave which answer: ask each one, or with names.',
       'answers-number': ({ fewest, most }) => `Give ${fewest} to ${most} answers.`,
       'answers-alike': ({ answer }) => `Two answers would be called ${answer}.`,
       'too-many-questions': ({ most }) => `A session has at most ${most} questions.`,
@@ -157,29 +269,66 @@ export const questions = topic<{
   },
 )
 
-/** What a question has come to, for all to see. */
-export const resultsOf = (state: QuestionsState, question: QuickQuestion) =>
-  counted(question, answersTo(state, question))
+const WANTED: { [Is in Asks['is']]: (asks: Extract<Asks, { is: Is }>) => string } = {
+  choice: () => 'Choose one of the answers.',
+  scale: ({ steps }) => `Choose a step from 1 to ${steps}.`,
+  number: () => 'Write a number.',
+  words: () => `Write one to ${MOST_WORDS} words of at most ${LONGEST_WORD} letters.`,
+  text: () => `Write something, in at most ${LONGEST_TEXT} letters.`,
+}
 
 /** A for the first answer. */
 const letterOf = (index: number): string => String.fromCharCode(65 + index)
 const isSame = (one: string, other: string): boolean => one.toLowerCase() === other.toLowerCase()
+const isAsked = ({ questions: all }: QuestionsState, questionId: string) =>
+  all.some(({ id }) => id === questionId)
 
-const openQuestion = ({ questions: all }: QuestionsState): QuickQuestion | undefined => {
-  const last = all.at(-1)
-  return last?.isOpen ? last : undefined
+function askingProblem(
+  state: QuestionsState,
+  questionId: string,
+  text: string,
+  by: QuickQuestion['by'],
+  anonymous: boolean,
+): QuestionsProblem | TextProblem | undefined {
+  if (isAsked(state, questionId)) return undefined
+  if (state.questions.length >= MOST_QUESTIONS) return { code: 'too-many-questions', most: MOST_QUESTIONS }
+  if (anonymous && by === 'room') return { code: 'rooms-not-apart' }
+  return text.trim() === '' ? undefined : textProblem(text, LONGEST_QUESTION)
 }
 
-const answersTo = ({ answersGiven }: QuestionsState, { id }: QuickQuestion): GivenAnswers =>
-  answersGiven.get(id) ?? NONE
-const NONE: GivenAnswers = new Map()
+function answersProblem(named: readonly string[]): QuestionsProblem | TextProblem | undefined {
+  if (named.length < FEWEST_ANSWERS || named.length > MOST_ANSWERS)
+    return { code: 'answers-number', fewest: FEWEST_ANSWERS, most: MOST_ANSWERS }
+  const problem = named.map(answer => textProblem(answer, LONGEST_ANSWER)).find(found => found !== undefined)
+  if (problem) return problem
+  const twice = named.find((answer, index) => named.findIndex(other => isSame(answer, other)) < index)
+  return twice === undefined ? undefined : { code: 'answers-alike', answer: twice }
+}
+
+type OtherAsks = Exclude<Asks, { is: 'choice' }>
+function tidied(asks: OtherAsks): OtherAsks {
+  if (asks.is === 'scale') return { ...asks, least: asks.least.trim(), most: asks.most.trim() }
+  return asks.is === 'number' ? { ...asks, unit: asks.unit.trim() } : asks
+}
+
+const closing = (state: QuestionsState) => {
+  const before = openQuestion(state)
+  return before ? [{ type: 'question-closed' as const, questionId: before.id }] : []
+}
+
+/** Whether somebody may answer so now, and for whom it counts. */
+function answering(state: Read, questionId: string, participantId: string, answer: GivenAnswer) {
+  const me = presentOf(state, participantId)
+  if (!me) return refuse({ code: 'no-such-participant' as const })
+  if (!me.admitted) return refuse({ code: 'waiting' as const, shownName: me.shownName })
+  const question = openQuestion(state)
+  if (question?.id !== questionId) return refuse({ code: 'question-closed' as const })
+  const read = readAnswer(question.asks, answer)
+  if (read === null) return refuse({ code: 'not-an-answer' as const, asks: question.asks })
+  const giverId = giverOf(state, question, me)
+  if (giverId === null) return refuse({ code: 'no-room-to-answer-for' as const })
+  return { ok: true as const, question, read, giverId }
+}
 
 const closed = (question: QuickQuestion): QuickQuestion =>
   question.isOpen ? { ...question, isOpen: false } : question
-
-/** How often each answer was given, in their order. */
-const counted = rememberBoth((question: QuickQuestion, given: GivenAnswers) => {
-  const counts = question.answers.map(() => 0)
-  for (const answer of given.values()) counts[answer] = (counts[answer] ?? 0) + 1
-  return { ...question, counts }
-})
