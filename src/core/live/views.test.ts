@@ -206,6 +206,7 @@ const SECTIONS = {
     'putUp',
     'questionNow',
     'questions',
+    'questionsReady',
     'roles',
     'rolesRule',
     'rooms',

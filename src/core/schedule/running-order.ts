@@ -3,6 +3,7 @@
  * list and leave the old one as it was. Lengths in whole minutes.
  */
 import { z } from 'zod'
+import { MOST_READY, readyQuestionSchema } from './ready-question'
 import { placesSchema, rolesRuleSchema, termsSchema } from './terms'
 
 export const SEGMENT_KINDS = ['whole', 'rooms', 'break'] as const
@@ -57,6 +58,8 @@ const partsOfAll = {
   roles: rolesRuleSchema.optional(),
   /** Stations stay in their rooms with what the groups before left there; absent where each group finds them blank. */
   asLeft: z.boolean().optional(),
+  /** Questions that are asked by one press while it runs. */
+  questions: z.array(readyQuestionSchema).max(MOST_READY).optional(),
 }
 
 /** Names of rooms to choose from. */

@@ -7,10 +7,12 @@ import { NOTHING_SAID, withOpenParts } from '~/core/boards/parts'
 import { inFull, type Prompt, type ReadAnswer, readFully } from '~/core/boards/prompts/kinds'
 import { openedIn } from '~/core/live/hidden/opened'
 import type { Mark } from '~/core/live/marks'
+import type { QuestionNow } from '~/core/live/questions/shown'
 import type { Room } from '~/core/live/rooms/room'
 import { boardOf } from '~/core/live/rooms/room'
 import type { LiveState } from '~/core/live/topics'
 import { asItStood } from '~/core/review/as-it-stood'
+import { type CommentedThen, whatWasAsked, whatWasCommented } from '~/core/review/asked'
 import type { TimeInRoom } from '~/core/review/attendance'
 import { addToPulse, type PulseBar } from '~/core/review/pulse'
 import { removedPieces } from '~/core/review/removed'
@@ -56,6 +58,8 @@ export interface ReviewedRoom {
 export interface SessionReview {
   said: SaidThen[]
   observed: ObservedThen[]
+  asked: QuestionNow[]
+  commented: CommentedThen[]
   session: {
     id: string
     title: string
@@ -132,6 +136,8 @@ export async function reviewSession(
     people: peopleOf(told, written, await reviewTokens(db, sessionId)),
     said: whatWasSaid(state),
     observed: whatWasObserved(state),
+    asked: whatWasAsked(state),
+    commented: whatWasCommented(state),
   }
 }
 

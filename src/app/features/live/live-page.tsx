@@ -217,7 +217,7 @@ export function LivePage({
                     {!isOut && !making && (
                       <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => makeGroups(null)} />
                     )}
-                    <AskQuestion sessionId={sessionId} send={send} />
+                    <AskQuestion sessionId={sessionId} view={view} send={send} />
                     <PutUpPanel sessionId={sessionId} view={view} send={send} />
                     <RoomsTools
                       order={order as LaneOrder}

@@ -4,6 +4,8 @@ import { useFetcher, useNavigation, useSearchParams } from 'react-router'
 import type { Board } from '~/core/boards/board'
 import type { ReadAnswer } from '~/core/boards/prompts/kinds'
 import type { Mark } from '~/core/live/marks'
+import type { QuestionNow } from '~/core/live/questions/shown'
+import type { CommentedThen } from '~/core/review/asked'
 import type { PulseBar } from '~/core/review/pulse'
 import type { ObservedThen, SaidThen } from '~/core/review/said'
 import { Legend } from '../../lanes/legend'
@@ -14,6 +16,7 @@ import { Button } from '../../ui/button'
 import { CopyLink } from '../../ui/copy-link'
 import { Message, Section } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
+import { WhatWasAsked, WhatWasCommented } from './what-was-asked'
 import { WhatWasObserved, WhatWasSaid } from './what-was-said'
 
 export interface Review {
@@ -26,6 +29,8 @@ export interface Review {
   }
   said: SaidThen[]
   observed: ObservedThen[]
+  asked: QuestionNow[]
+  commented: CommentedThen[]
   board: Board
   openedAt: number
   endedAt: number
@@ -69,6 +74,8 @@ export function ReviewPage({ review }: { review: Review }) {
       <SideBySide board={review.board} rooms={review.rooms} />
       <WholeLanes review={review} />
       <WhatWasObserved observed={review.observed} timeZone={review.session.timeZone} />
+      <WhatWasAsked asked={review.asked} />
+      <WhatWasCommented commented={review.commented} timeZone={review.session.timeZone} />
       <WhatWasSaid said={review.said} timeZone={review.session.timeZone} />
       <TakingPart people={review.people} />
     </>

@@ -16,7 +16,7 @@ import { Button } from '../../ui/button'
 import { Field, Input, Select, TextArea, Tick } from '../../ui/fields'
 import { Message } from '../../ui/layout'
 import { useKeptText } from '../../ui/use-kept'
-import type { Send } from '../live-view'
+import type { LiveView, Send } from '../live-view'
 import { answerLines } from './question-words'
 
 type OtherAsks = Exclude<Asks, { is: 'choice' }>
@@ -34,8 +34,16 @@ const READY: readonly { name: string; answers: string[]; asks?: OtherAsks }[] = 
 
 const LIMITS = [30, 60, 120, 180, 300]
 
+interface AskQuestionProps {
+  sessionId: string
+  view: Pick<LiveView, 'questions' | 'questionsReady'>
+  send: Send
+}
+
 /** A question for everybody, with or without typing it; what was typed stays until it was asked. */
-export function AskQuestion({ sessionId, send }: { sessionId: string; send: Send }) {
+export function AskQuestion({ sessionId, view, send }: AskQuestionProps) {
+  const asked = new Set(view.questions.map(question => question.text))
+  const ready = view.questionsReady.filter(question => !asked.has(question.text))
   const [open, setOpen] = useState(false)
   const [text, setText] = useKeptText(`question-${sessionId}`)
   const [own, setOwn] = useKeptText(`question-answers-${sessionId}`)
@@ -51,12 +59,12 @@ export function AskQuestion({ sessionId, send }: { sessionId: string; send: Send
     })
     opener.current?.focus()
   }
-  const ask = async (answers: readonly string[], asks?: OtherAsks) => {
+  const ask = async (answers: readonly string[], asks?: OtherAsks, planned?: string) => {
     setProblem(null)
-    const asked = await send(
+    const wasAsked = await send(
       {
         type: 'ask-question',
-        text,
+        text: planned ?? text,
         answers: [...answers],
         ...(asks && { asks }),
         ...(byRoom && { by: 'room' as const }),
@@ -65,9 +73,11 @@ export function AskQuestion({ sessionId, send }: { sessionId: string; send: Send
       },
       setProblem,
     )
-    if (!asked) return
-    setText('')
-    setOwn('')
+    if (!wasAsked) return
+    if (planned === undefined) {
+      setText('')
+      setOwn('')
+    }
     setByRoom(false)
     setAnonymous(false)
     setSeconds('')
@@ -137,6 +147,31 @@ export function AskQuestion({ sessionId, send }: { sessionId: string; send: Send
           )}
         </Field>
       </Flex>
+      {ready.length > 0 && (
+        <Flex
+          as="ul"
+          listStyleType="none"
+          gap="8px"
+          align="center"
+          wrap="wrap"
+          aria-label="Questions of the plan"
+        >
+          {ready.map(({ text: planned, asks }) => (
+            <li key={planned}>
+              <Button
+                kind="main"
+                whiteSpace="normal"
+                textAlign="left"
+                onClick={() =>
+                  asks.is === 'choice' ? ask(asks.answers, undefined, planned) : ask([], asks, planned)
+                }
+              >
+                {planned}
+              </Button>
+            </li>
+          ))}
+        </Flex>
+      )}
       <Flex gap="8px" align="center" wrap="wrap">
         <span>Ask with</span>
         {READY.map(({ name, answers, asks }) => (

@@ -1,6 +1,5 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
 import { Presentation, Users } from 'lucide-react'
-import type { QuestionNow as Now } from '~/core/live/questions/shown'
 import { clockText } from '~/core/schedule/lengths'
 import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
@@ -9,6 +8,7 @@ import type { LiveView, Send } from '../live-view'
 import { useOnPages } from '../put-up/use-on-pages'
 import { calledOf, changeText } from './question-words'
 import { ResultsShown } from './results-shown'
+import { WhoAnswered } from './who-answered'
 
 interface QuestionNowProps {
   sessionId: string
@@ -103,26 +103,3 @@ function Left({ endsAt, pageMadeAt }: { endsAt: number; pageMadeAt: number }) {
     </chakra.span>
   )
 }
-
-const WhoAnswered = ({ named }: Pick<Now, 'named'>) => (
-  <details>
-    <chakra.summary cursor="pointer" fontSize="s" color="live" fontWeight="600" minH="24px">
-      Who answered what
-    </chakra.summary>
-    <chakra.ul
-      listStyleType="none"
-      maxH="220px"
-      overflowY="auto"
-      tabIndex={0}
-      aria-label="Who answered what"
-      css={{ columns: '220px' }}
-    >
-      {named.map(({ name, answer }, index) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: two may have the same name.
-        <chakra.li key={index} overflowWrap="anywhere" breakInside="avoid">
-          {name}: <b>{answer}</b>
-        </chakra.li>
-      ))}
-    </chakra.ul>
-  </details>
-)

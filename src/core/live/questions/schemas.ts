@@ -21,7 +21,7 @@ export const answerSchema = z.union([
   z.array(z.string().max(LONGEST_WORD)).max(MOST_WORDS),
 ])
 /** All but a choice, whose answers stand beside it. */
-const otherAsks = z.discriminatedUnion('is', [
+export const otherAsks = z.discriminatedUnion('is', [
   z.object({
     is: z.literal('scale'),
     steps: z.number().int().min(FEWEST_STEPS).max(MOST_STEPS),

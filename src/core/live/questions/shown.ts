@@ -67,7 +67,11 @@ export interface QuestionNow {
 
 export const questionNowOf = remember((state: Read): QuestionNow | null => {
   const question = state.questions.at(-1)
-  if (!question) return null
+  return question ? questionAsNow(state, question) : null
+})
+
+/** What facilitators see of a question. */
+export function questionAsNow(state: Read, question: QuickQuestion): QuestionNow {
   const before = state.questions.find(({ id }) => id === question.again)
   const { asks } = question
   const named = [...answersTo(state, question)].slice(-MOST_NAMED).map(([giverId, answer]) => ({
@@ -83,7 +87,7 @@ export const questionNowOf = remember((state: Read): QuestionNow | null => {
         ? changeBetween(asks, answersTo(state, before), answersTo(state, question))
         : null,
   }
-})
+}
 
 const nameOf = (state: Read, { by }: QuickQuestion, giverId: string): string =>
   by === 'room' ? (roomOf(state, giverId)?.name ?? '') : (state.participants.get(giverId)?.shownName ?? '')

@@ -20,7 +20,7 @@ import { type TextProblem, textProblem, textSchema } from '../texts'
 import { happens, nothing, refuse, topic } from '../topic'
 import { begun, layout, type Made } from './layout'
 import { onSchedule, sayId } from './says'
-import { orderOf, programOf, shownNow } from './shown'
+import { orderOf, programOf, questionsReady, shownNow } from './shown'
 import {
   beginning,
   changed,
@@ -214,7 +214,7 @@ export const segments = topic<{
     },
     due: onSchedule,
     views: {
-      facilitator: state => ({ order: orderOf(state) }),
+      facilitator: state => ({ order: orderOf(state), questionsReady: questionsReady(state.segments) }),
       participant: (state, me) => ({ program: me.admitted ? programOf(state.segments) : null }),
       projector: state => ({ program: programOf(state.segments), shown: shownNow(state) }),
     },

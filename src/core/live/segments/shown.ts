@@ -1,3 +1,4 @@
+import type { ReadyQuestion } from '../../schedule/ready-question'
 import { type SegmentKind, segmentName } from '../../schedule/running-order'
 import { remember } from '../remember'
 import { currentOf, nextOf, type Running, type SegmentsState } from './state'
@@ -40,6 +41,12 @@ export const programOf = remember((all: Running[]): Program => {
     now: now ? { kind: now.kind, name: segmentName(now) } : null,
     next: next ? { kind: next.kind, name: segmentName(next), minutes: next.minutes } : null,
   }
+})
+
+/** Questions that are ready now: those of what runs, or else of what comes first. */
+export const questionsReady = remember((all: Running[]): readonly ReadyQuestion[] => {
+  const segment = currentOf({ segments: all }) ?? nextOf({ segments: all })
+  return segment?.questions ?? []
 })
 
 /** What the projector shows beside. */

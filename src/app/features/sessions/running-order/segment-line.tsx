@@ -11,6 +11,7 @@ import {
 } from '~/core/schedule/running-order'
 import { Button } from '../../../ui/button'
 import { Field, TextArea } from '../../../ui/fields'
+import { ReadyQuestions } from './ready-questions'
 import { RoundWords } from './round-words'
 import { Says } from './says'
 import { Minutes, Text } from './words'
@@ -91,6 +92,10 @@ export const SegmentLine = memo(function SegmentLine(props: LineProps) {
           </Field>
         </Box>
       </Flex>
+      <ReadyQuestions
+        ready={segment.questions ?? []}
+        onChange={questions => onChange({ questions: questions.length > 0 ? questions : undefined })}
+      />
       {segment.kind === 'rooms' && <Says says={segment.says} onChange={says => onChange({ says })} />}
     </Box>
   )
