@@ -14,6 +14,7 @@ import { liveGroups } from './live-groups'
 import { livePage } from './live-page'
 import { material } from './material'
 import { planPage } from './plan-page'
+import { questions } from './questions'
 import { seen } from './seen'
 import { sendOut } from './send-out'
 import { start } from './start'
@@ -31,6 +32,7 @@ const MEASUREMENTS: Record<string, () => Promise<void>> = {
   'live-page': livePage,
   'live-groups': liveGroups,
   'plan-page': planPage,
+  questions,
   seen,
   'send-out': sendOut,
   material,
