@@ -62,6 +62,7 @@ export default [
     route('sessions/:sessionId/corrections', 'routes/session-corrections.ts'),
     route('sessions/:sessionId/boards', 'routes/session-boards.ts'),
     route('sessions/:sessionId/material', 'routes/session-material.ts'),
+    route('sessions/:sessionId/reported', 'routes/session-reported.ts'),
     route('sessions/:sessionId/broadcast', 'routes/session-broadcast.ts'),
     route('sessions/:sessionId/facts', 'routes/session-facts.ts'),
     route('sessions/:sessionId/put-up', 'routes/session-put-up.ts'),

@@ -5,6 +5,7 @@ import { HIDDEN_TEXTS_MARKS } from './hidden/marks'
 import type { MarkLook } from './mark-look'
 import { MATERIAL_MARKS } from './material/marks'
 import { MESSAGES_MARKS } from './messages/marks'
+import { REPORT_MARKS } from './report/marks'
 import { ROOMS_MARKS } from './rooms/marks'
 import { ROUNDS_MARKS } from './rounds/marks'
 import { SIGNALS_MARKS } from './signals/marks'
@@ -21,6 +22,7 @@ export const MARK_LOOK: Record<MarkKind, MarkLook> = {
   ...HIDDEN_TEXTS_MARKS,
   ...SIGNALS_MARKS,
   ...ROUNDS_MARKS,
+  ...REPORT_MARKS,
 }
 
 export const MARK_KINDS = Object.keys(MARK_LOOK) as MarkKind[]

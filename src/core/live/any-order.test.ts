@@ -218,6 +218,28 @@ const ASKS: Ask[] = [
       ? { type: 'take-down' }
       : { type: 'put-up', roomId: pick % 2 === 0 ? null : roomId(state, pick), promptId: 'c', onPages: true },
   ],
+  (state, pick) => [
+    facilitator,
+    {
+      type: 'begin-report',
+      secondsEach: 60,
+      onPages: pick % 2 === 0,
+      rooms: [0, 1, 2].map(at => ({
+        roomId: roomId(state, pick + at),
+        reporterId: pick % 3 === 0 ? null : personId(state, pick + at),
+      })),
+    },
+  ],
+  (state, pick) => [
+    facilitator,
+    pick % 4 === 0 ? { type: 'call-room', roomId: roomId(state, pick) } : { type: 'next-room' },
+  ],
+  (state, pick) => [
+    facilitator,
+    pick % 5 === 0
+      ? { type: 'end-report' }
+      : { type: 'hear-room', roomId: roomId(state, pick), heard: pick % 2 === 0 },
+  ],
   (_state, pick) => [facilitator, { type: 'open-parts', parts: pick % 2 === 0 ? null : ['c'] }],
   (state, pick) => [
     facilitator,

@@ -17,6 +17,7 @@ import { observations } from './observations/observations'
 import { parts } from './parts/parts'
 import { putUp } from './put-up/put-up'
 import { questions } from './questions/questions'
+import { reportBack } from './report/report-back'
 import { roles } from './roles/roles'
 import { roomSet } from './room-set/room-set'
 import { rooms } from './rooms/rooms'
@@ -60,6 +61,7 @@ export const TOPICS = {
   observations,
   material,
   putUp,
+  reportBack,
   questions,
   signals,
   help,

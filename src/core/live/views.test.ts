@@ -207,6 +207,7 @@ const SECTIONS = {
     'questionNow',
     'questions',
     'questionsReady',
+    'report',
     'roles',
     'rolesRule',
     'rooms',
@@ -241,6 +242,7 @@ const SECTIONS = {
     'putAway',
     'putUp',
     'question',
+    'reporting',
     'roles',
     'roomsToChoose',
     'roundsBegun',
@@ -250,7 +252,18 @@ const SECTIONS = {
     'visits',
     'whereabouts',
   ],
-  projector: ['broadcast', 'clock', 'program', 'putUp', 'question', 'rooms', 'session', 'shown', 'task'],
+  projector: [
+    'broadcast',
+    'clock',
+    'program',
+    'putUp',
+    'question',
+    'reporting',
+    'rooms',
+    'session',
+    'shown',
+    'task',
+  ],
 }
 
 test.each([

@@ -1,5 +1,5 @@
 import { facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
-import { whatWasAsked, whatWasCommented } from './asked'
+import { whatWasAsked, whatWasCommented, whatWasReported } from './asked'
 
 test('every question stands in order with what it came to, also one that was asked again', () => {
   const session = new Rehearsed()
@@ -49,5 +49,26 @@ test('every comment stands with its room, what it is on, and what became of it',
       settledBy: 'Ana',
       answers: [{ id: 'a', by: 'Ana', text: 'Yes.' }],
     },
+  ])
+})
+
+test('every report back stands with who reported and what was taken down; one of which nothing came is left out', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana')
+  session.sendOut(2)
+  const begin = {
+    type: 'begin-report' as const,
+    secondsEach: 60,
+    onPages: false,
+    rooms: [{ roomId: 'reeds', reporterId: 'ana' }],
+  }
+  session.tell(3, facilitator, begin)
+  session.tell(4, facilitator, { type: 'end-report' })
+  session.tell(5, facilitator, begin)
+  session.tell(6, facilitator, { type: 'next-room' })
+  session.tell(7, facilitator, { type: 'take-points', roomId: 'reeds', text: 'Two herons.' })
+  session.tell(8, facilitator, { type: 'next-room' })
+  expect(whatWasReported(session.state)).toEqual([
+    { rooms: [{ id: 'reeds', name: 'Reeds', reporter: 'Ana', heardAt: 8, points: 'Two herons.' }] },
   ])
 })

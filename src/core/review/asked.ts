@@ -1,6 +1,7 @@
-/** What was asked in a session and what came of it, and what facilitators remarked on the work, for looking back at it. */
+/** What was asked in a session, remarked on its work and reported of it, for looking back at it. */
 import type { Comment } from '../live/comments/comment'
 import { type QuestionNow, questionAsNow } from '../live/questions/shown'
+import { allReports } from '../live/report/report-back'
 import { boardOf, roomOf } from '../live/rooms/room'
 import type { LiveState } from '../live/topics'
 
@@ -32,3 +33,22 @@ export const whatWasCommented = (state: LiveState): CommentedThen[] =>
       answers: answers.map(answer => ({ id: answer.id, by: answer.by, text: answer.text })),
     }
   })
+
+/** A report back: the rooms in the order in which they were to be heard. */
+export interface ReportedThen {
+  rooms: { id: string; name: string; reporter: string; heardAt: number | null; points: string }[]
+}
+
+/** Every report back in order; one of which no room was heard and nothing was taken down is left out. */
+export const whatWasReported = (state: LiveState): ReportedThen[] =>
+  allReports(state)
+    .filter(({ rooms }) => rooms.some(({ heardAt, points }) => heardAt !== null || points !== ''))
+    .map(({ rooms }) => ({
+      rooms: rooms.map(({ roomId, reporterId, heardAt, points }) => ({
+        id: roomId,
+        name: roomOf(state, roomId)?.name ?? '',
+        reporter: state.participants.get(reporterId ?? '')?.shownName ?? '',
+        heardAt,
+        points,
+      })),
+    }))

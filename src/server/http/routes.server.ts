@@ -128,6 +128,7 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/sessions/:sessionId/material': account('small'),
   '/sessions/:sessionId/broadcast': account('small'),
   '/sessions/:sessionId/facts': account('none', 'dear'),
+  '/sessions/:sessionId/reported': account('none'),
   '/sessions/:sessionId/put-up': account('small'),
   '/sessions/:sessionId/wall/:promptId': account('none'),
   '/sessions/:sessionId/keep-groups': account('small'),

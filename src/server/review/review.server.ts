@@ -12,7 +12,13 @@ import type { Room } from '~/core/live/rooms/room'
 import { boardOf } from '~/core/live/rooms/room'
 import type { LiveState } from '~/core/live/topics'
 import { asItStood } from '~/core/review/as-it-stood'
-import { type CommentedThen, whatWasAsked, whatWasCommented } from '~/core/review/asked'
+import {
+  type CommentedThen,
+  type ReportedThen,
+  whatWasAsked,
+  whatWasCommented,
+  whatWasReported,
+} from '~/core/review/asked'
 import type { TimeInRoom } from '~/core/review/attendance'
 import { addToPulse, type PulseBar } from '~/core/review/pulse'
 import { removedPieces } from '~/core/review/removed'
@@ -60,6 +66,7 @@ export interface SessionReview {
   observed: ObservedThen[]
   asked: QuestionNow[]
   commented: CommentedThen[]
+  reported: ReportedThen[]
   session: {
     id: string
     title: string
@@ -138,6 +145,7 @@ export async function reviewSession(
     observed: whatWasObserved(state),
     asked: whatWasAsked(state),
     commented: whatWasCommented(state),
+    reported: whatWasReported(state),
   }
 }
 

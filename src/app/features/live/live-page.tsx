@@ -45,6 +45,7 @@ import { RoomsByNeed } from './needs/rooms-by-need'
 import { needsAt, useReasonsOff } from './needs/use-needs'
 import { PersonDrawer } from './person-drawer'
 import { PutUpPanel } from './put-up-panel'
+import { ReportBack } from './report/report-back'
 import { RoomDrawer } from './room-drawer'
 import { RoomsTools } from './rooms-tools'
 
@@ -210,6 +211,9 @@ export function LivePage({
                   />
                 )}
                 {!ended && <PutUpNow view={view} send={send} />}
+                {!ended && view.report.now && (
+                  <ReportBack sessionId={sessionId} view={view} work={work} pageMadeAt={now} send={send} />
+                )}
                 {!ended && <ClassSignals view={view} send={send} />}
                 <chakra.h2 srOnly>Rooms</chakra.h2>
                 {!ended && (
@@ -219,6 +223,15 @@ export function LivePage({
                     )}
                     <AskQuestion sessionId={sessionId} view={view} send={send} />
                     <PutUpPanel sessionId={sessionId} view={view} send={send} />
+                    {!isOut && !view.report.now && (
+                      <ReportBack
+                        sessionId={sessionId}
+                        view={view}
+                        work={work}
+                        pageMadeAt={now}
+                        send={send}
+                      />
+                    )}
                     <RoomsTools
                       order={order as LaneOrder}
                       onOrder={setOrder}

@@ -32,6 +32,7 @@ import { PlaceHead } from './place-head'
 const GivenMaterial = whenMet(() => import('../../live/material/given-material'))
 const PutUpOnPage = whenMet(() => import('../../live/put-up/put-up-on-page'))
 const QuestionAsked = whenMet(() => import('../../live/questions/question-asked'))
+const ReportingOnPage = whenMet(() => import('../../live/report/reporting-on-page'))
 const WholeGroup = whenMet(() => import('./whole-group'))
 
 interface PlacePageProps {
@@ -127,6 +128,11 @@ export function PlacePage({ sessionId, join, view: first, ownLink, now }: PlaceP
             {view.given.length > 0 && (
               <Suspense fallback={null}>
                 <GivenMaterial given={view.given} />
+              </Suspense>
+            )}
+            {view.reporting && (
+              <Suspense fallback={null}>
+                <ReportingOnPage reporting={view.reporting} pageMadeAt={now} />
               </Suspense>
             )}
             {view.putUp && (

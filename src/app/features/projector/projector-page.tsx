@@ -4,6 +4,7 @@ import { Instructions } from '../../board-view/instructions'
 import { BroadcastOnWall } from '../../live/messages/broadcast-on-wall'
 import { PutUpOnWall } from '../../live/put-up/put-up-on-wall'
 import { QuestionOnWall } from '../../live/questions/question-on-wall'
+import { ReportingOnWall } from '../../live/report/reporting-on-wall'
 import { RoomsOnWall } from '../../live/rooms/rooms-on-wall'
 import { WallClock } from '../../live/rounds/wall-clock'
 import { ProgramLine } from '../../live/segments/program-line'
@@ -74,6 +75,7 @@ export function ProjectorPage({ sessionId, view: first, join, now }: ProjectorPa
       </Flex>
       <Box>
         <BroadcastOnWall broadcast={broadcast} />
+        {view.reporting && <ReportingOnWall reporting={view.reporting} pageMadeAt={now} />}
         {!resultsAreUp && <QuestionOnWall question={view.question} />}
         {view.putUp ? (
           <PutUpOnWall

@@ -5,7 +5,7 @@ import type { Board } from '~/core/boards/board'
 import type { ReadAnswer } from '~/core/boards/prompts/kinds'
 import type { Mark } from '~/core/live/marks'
 import type { QuestionNow } from '~/core/live/questions/shown'
-import type { CommentedThen } from '~/core/review/asked'
+import type { CommentedThen, ReportedThen } from '~/core/review/asked'
 import type { PulseBar } from '~/core/review/pulse'
 import type { ObservedThen, SaidThen } from '~/core/review/said'
 import { Legend } from '../../lanes/legend'
@@ -17,6 +17,7 @@ import { CopyLink } from '../../ui/copy-link'
 import { Message, Section } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
 import { WhatWasAsked, WhatWasCommented } from './what-was-asked'
+import { WhatWasReported } from './what-was-reported'
 import { WhatWasObserved, WhatWasSaid } from './what-was-said'
 
 export interface Review {
@@ -31,6 +32,7 @@ export interface Review {
   observed: ObservedThen[]
   asked: QuestionNow[]
   commented: CommentedThen[]
+  reported: ReportedThen[]
   board: Board
   openedAt: number
   endedAt: number
@@ -74,6 +76,7 @@ export function ReviewPage({ review }: { review: Review }) {
       <SideBySide board={review.board} rooms={review.rooms} />
       <WholeLanes review={review} />
       <WhatWasObserved observed={review.observed} timeZone={review.session.timeZone} />
+      <WhatWasReported reported={review.reported} />
       <WhatWasAsked asked={review.asked} />
       <WhatWasCommented commented={review.commented} timeZone={review.session.timeZone} />
       <WhatWasSaid said={review.said} timeZone={review.session.timeZone} />

@@ -1,0 +1,170 @@
+import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
+import { Check, SkipForward } from 'lucide-react'
+import { useState } from 'react'
+import { LONGEST_POINTS, type ReportBack, type ReportingRoom } from '~/core/live/report/report'
+import { clockText } from '~/core/schedule/lengths'
+import type { LiveView, Send } from '../../../live/live-view'
+import { useServerNow } from '../../../live-client/server-clock'
+import { Button } from '../../../ui/button'
+import { Field, SmallSelect, TextArea, Tick } from '../../../ui/fields'
+
+interface ReportNowProps {
+  report: ReportBack
+  view: LiveView
+  pageMadeAt: number
+  send: Send
+}
+
+/** The report back as it goes: which room reports, what is taken down of it, and the next by one press. */
+export function ReportNow({ report, view, pageMadeAt, send }: ReportNowProps) {
+  const { now, rooms } = report
+  const nameOf = (roomId: string) =>
+    [...view.rooms, ...view.closedRooms].find(({ id }) => id === roomId)?.name ?? ''
+  const current = rooms.find(({ roomId }) => roomId === now?.roomId)
+  const left = rooms.filter(({ heardAt }) => heardAt === null).length
+  const isLast = current !== undefined && rooms.every(room => room === current || room.heardAt !== null)
+  return (
+    <Stack
+      as="section"
+      aria-label="Report back"
+      gap="10px"
+      w="full"
+      bg="panel"
+      borderWidth="1px"
+      borderColor="live"
+      borderRadius="8px"
+      p="12px"
+    >
+      <Flex gap="8px 14px" align="center" wrap="wrap">
+        <b>Report back</b>
+        <chakra.span role="status" color="quiet">
+          {left === 0
+            ? 'All rooms were heard.'
+            : `${rooms.length - left} of ${rooms.length} rooms were heard.`}
+        </chakra.span>
+        <Flex gap="8px" ml="auto" wrap="wrap">
+          {(left > 0 || current) && (
+            <Button kind="main" onClick={() => send({ type: 'next-room' })}>
+              <SkipForward size={18} aria-hidden="true" />
+              {!current ? 'Call the first' : isLast ? 'Heard: that was the last' : 'Heard: the next'}
+            </Button>
+          )}
+          <Button onClick={() => send({ type: 'end-report' })}>End the report back</Button>
+        </Flex>
+      </Flex>
+      {current && now && (
+        <Box>
+          <Flex gap="10px" align="baseline" wrap="wrap" mb="6px">
+            <chakra.h3 fontSize="l" overflowWrap="anywhere">
+              {nameOf(current.roomId)}
+            </chakra.h3>
+            <TimeLeft endsAt={now.endsAt} pageMadeAt={pageMadeAt} />
+          </Flex>
+          <Points key={current.roomId} room={current} send={send} />
+        </Box>
+      )}
+      <Stack as="ol" listStyleType="none" gap="4px" aria-label="Rooms in order">
+        {rooms.map(room => (
+          <Flex as="li" key={room.roomId} gap="6px 12px" align="center" wrap="wrap">
+            <chakra.span minW="180px">
+              <Tick
+                checked={room.heardAt !== null}
+                onChange={event =>
+                  send({ type: 'hear-room', roomId: room.roomId, heard: event.target.checked })
+                }
+              >
+                <chakra.span fontWeight={room === current ? '700' : '400'} overflowWrap="anywhere">
+                  {nameOf(room.roomId)}
+                </chakra.span>
+              </Tick>
+            </chakra.span>
+            <Reporter room={room} view={view} send={send} name={nameOf(room.roomId)} />
+            {room === current ? (
+              <chakra.span color="live" fontSize="s" fontWeight="600">
+                reports now
+              </chakra.span>
+            ) : (
+              <Button
+                size="small"
+                aria-label={`Call ${nameOf(room.roomId)}`}
+                onClick={() => send({ type: 'call-room', roomId: room.roomId })}
+              >
+                Call
+              </Button>
+            )}
+            {room.points !== '' && room !== current && (
+              <chakra.span color="quiet" fontSize="s">
+                <Check size={14} aria-hidden="true" style={{ display: 'inline' }} /> points taken down
+              </chakra.span>
+            )}
+          </Flex>
+        ))}
+      </Stack>
+    </Stack>
+  )
+}
+
+function TimeLeft({ endsAt, pageMadeAt }: { endsAt: number; pageMadeAt: number }) {
+  const left = endsAt - useServerNow(pageMadeAt, 1_000)
+  return (
+    <chakra.span role="timer" fontVariantNumeric="tabular-nums" color={left < 30_000 ? 'ask' : 'ink'}>
+      {left < 0 ? `${clockText(-left)} over` : `${clockText(left)} left`}
+    </chakra.span>
+  )
+}
+
+interface ReporterProps {
+  room: ReportingRoom
+  name: string
+  view: LiveView
+  send: Send
+}
+
+/** Who reports for a room; anybody of it can be. */
+function Reporter({ room: { roomId, reporterId }, name, view, send }: ReporterProps) {
+  const people = view.people.filter(
+    person => person.id === reporterId || (person.admitted && person.roomId === roomId),
+  )
+  return (
+    <SmallSelect
+      aria-label={`Who reports for ${name}`}
+      value={reporterId ?? ''}
+      onChange={event => send({ type: 'set-reporter', roomId, participantId: event.target.value || null })}
+    >
+      <option value="">whoever they send</option>
+      {people.map(({ id, shownName }) => (
+        <option key={id} value={id}>
+          {shownName}
+        </option>
+      ))}
+    </SmallSelect>
+  )
+}
+
+/** What is taken down of a room; kept when the field is left, or the room. */
+function Points({ room: { roomId, points }, send }: { room: ReportingRoom; send: Send }) {
+  const [typed, setTyped] = useState(points)
+  const [problem, setProblem] = useState<string | null>(null)
+  const keep = async () => {
+    setProblem(null)
+    if (typed !== points) await send({ type: 'take-points', roomId, text: typed }, setProblem)
+  }
+  return (
+    <Field
+      label="Points"
+      hint="For facilitators, and the review."
+      errors={problem === null ? undefined : [problem]}
+    >
+      {parts => (
+        <TextArea
+          {...parts}
+          rows={3}
+          maxLength={LONGEST_POINTS}
+          value={typed}
+          onChange={event => setTyped(event.target.value)}
+          onBlur={keep}
+        />
+      )}
+    </Field>
+  )
+}

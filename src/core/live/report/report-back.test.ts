@@ -1,0 +1,153 @@
+import { facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
+import type { Board } from '../../boards/board'
+import { marksOf } from '../marks'
+import type { Recorded } from '../topics'
+import { facilitatorView, participantView, projectorView } from '../views'
+import { MOST_REPORTS } from './report'
+
+const board: Board = {
+  title: 'Birds',
+  steps: [],
+  prompts: [{ id: 'c', kind: 'cards', text: 'What did you hear?', settings: {} }],
+  parts: [],
+}
+
+/** Ana and Bo were in Reeds, Chi in Birds; all are back. */
+function back(withBoard = true) {
+  const session = new Rehearsed(withBoard ? { board } : { board: { ...board, prompts: [] } })
+  session.join(1, 'ana', 'bo', 'chi')
+  session.sendOut(2)
+  session.tell(3, facilitator, { type: 'call-back' })
+  return session
+}
+const begin = (session: Rehearsed, onPages = false) =>
+  session.tell(4, facilitator, {
+    type: 'begin-report',
+    secondsEach: 60,
+    onPages,
+    rooms: [
+      { roomId: 'birds', reporterId: 'chi' },
+      { roomId: 'reeds', reporterId: 'bo' },
+    ],
+  })
+const next = (session: Rehearsed, at = 5_000) => session.tell(at, facilitator, { type: 'next-room' })
+const turnOf = ({ state }: Rehearsed, id: string) => {
+  const { turn, iReport } = participantView(state, id)?.reporting ?? {}
+  return [turn, iReport]
+}
+
+test('rooms are called one after the other, each with its board put up and its time; the one before is ticked off', () => {
+  const session = back()
+  expect(begin(session)).toEqual(['report-begun'])
+  expect(begin(session)).toEqual([])
+  expect(projectorView(session.state)?.reporting).toBeNull()
+  expect(next(session)).toEqual(['put-up', 'room-called'])
+  expect(projectorView(session.state)).toMatchObject({
+    reporting: { room: 'Birds', reporter: 'Chi', endsAt: 65_000, next: 'Reeds' },
+    putUp: { is: 'work', roomId: 'birds', promptId: null, onPages: false },
+  })
+  expect([turnOf(session, 'chi'), turnOf(session, 'ana'), turnOf(session, 'bo')]).toEqual([
+    ['now', true],
+    ['next', false],
+    ['next', true],
+  ])
+  expect(next(session, 70_000)).toEqual(['room-heard', 'put-up', 'room-called'])
+  expect(projectorView(session.state)?.reporting).toMatchObject({ room: 'Reeds', next: null })
+  expect(turnOf(session, 'chi')).toEqual(['heard', true])
+  // The last was heard: its board is taken down, and there is nobody to call.
+  expect(next(session, 80_000)).toEqual(['room-heard', 'taken-down', 'room-called'])
+  expect(projectorView(session.state)).toMatchObject({ reporting: null, putUp: null })
+  expect(next(session)).toBe('nobody-to-hear')
+  expect(facilitatorView(session.state).report.heard).toEqual({
+    people: { chi: 1, bo: 1 },
+    rooms: { birds: 1, reeds: 1 },
+  })
+})
+
+test('any room can be called out of turn; who was ticked off by mistake is called again', () => {
+  const session = back()
+  begin(session)
+  session.tell(5, facilitator, { type: 'call-room', roomId: 'reeds' })
+  expect(session.tell(5, facilitator, { type: 'call-room', roomId: 'reeds' })).toEqual([])
+  expect(projectorView(session.state)?.reporting).toMatchObject({ room: 'Reeds', next: 'Birds' })
+  next(session)
+  next(session)
+  session.tell(7, facilitator, { type: 'hear-room', roomId: 'reeds', heard: false })
+  expect(session.tell(7, facilitator, { type: 'hear-room', roomId: 'reeds', heard: false })).toEqual([])
+  expect(facilitatorView(session.state).report.heard.people).toEqual({ chi: 1 })
+  expect(next(session)).toEqual(['put-up', 'room-called'])
+})
+
+test('another reports than was thought; points are taken down, and stay when it is over', () => {
+  const session = back()
+  begin(session)
+  session.tell(5, facilitator, { type: 'set-reporter', roomId: 'reeds', participantId: 'ana' })
+  session.tell(5, facilitator, { type: 'take-points', roomId: 'reeds', text: 'Two herons.' })
+  expect(session.tell(5, facilitator, { type: 'take-points', roomId: 'reeds', text: 'Two herons.' })).toEqual(
+    [],
+  )
+  expect(session.tell(6, facilitator, { type: 'end-report' })).toEqual(['report-ended'])
+  expect(session.tell(6, facilitator, { type: 'end-report' })).toEqual([])
+  expect(session.state.pastReports).toMatchObject([
+    { rooms: [{ roomId: 'birds' }, { roomId: 'reeds', reporterId: 'ana', points: 'Two herons.' }] },
+  ])
+  expect(begin(session)).toEqual(['report-begun'])
+})
+
+test('what was taken down is on no page but the facilitators’', () => {
+  const session = back()
+  begin(session)
+  next(session)
+  session.tell(6, facilitator, { type: 'take-points', roomId: 'birds', text: 'Muddled, but right.' })
+  for (const view of [
+    projectorView(session.state),
+    ...['ana', 'chi'].map(id => participantView(session.state, id)),
+  ])
+    expect(JSON.stringify(view)).not.toContain('Muddled')
+  expect(JSON.stringify(facilitatorView(session.state))).toContain('Muddled')
+})
+
+test('a room without a board is called without one, and something else that is up stays up', () => {
+  const session = back(false)
+  begin(session)
+  session.tell(4, facilitator, { type: 'put-up-thing', thing: { is: 'clock' }, onPages: false })
+  expect(next(session)).toEqual(['room-called'])
+  expect(projectorView(session.state)?.putUp).toMatchObject({ is: 'clock' })
+  session.tell(6, facilitator, { type: 'end-report' })
+  expect(projectorView(session.state)?.putUp).toMatchObject({ is: 'clock' })
+})
+
+test('rooms and people that are not there, points that are too long, one report too many, and whoever is no facilitator are refused', () => {
+  const session = back()
+  const asked = { type: 'begin-report' as const, secondsEach: 60, onPages: false }
+  const told = (rooms: { roomId: string; reporterId: string | null }[]) =>
+    session.tell(4, facilitator, { ...asked, rooms })
+  expect(told([{ roomId: 'nowhere', reporterId: null }])).toBe('no-such-room')
+  expect(told([{ roomId: 'reeds', reporterId: 'nobody' }])).toBe('no-such-participant')
+  expect(next(session)).toBe('no-report')
+  expect(session.tell(4, facilitator, { type: 'call-room', roomId: 'reeds' })).toBe('no-report')
+  begin(session)
+  expect(
+    session.tell(4, facilitator, { type: 'take-points', roomId: 'reeds', text: 'x'.repeat(2_001) }),
+  ).toBe('points-too-long')
+  expect(session.tell(4, facilitator, { type: 'set-reporter', roomId: 'reeds', participantId: 'x' })).toBe(
+    'no-such-participant',
+  )
+  expect(session.tell(4, participant('ana'), { type: 'next-room' })).toBe('not-allowed')
+  for (let number = 0; number < MOST_REPORTS; number++) {
+    session.tell(5, facilitator, { type: 'end-report' })
+    if (number < MOST_REPORTS - 1) begin(session)
+  }
+  expect(begin(session)).toBe('too-many-reports')
+})
+
+test('the end of the session ends it, with what was heard; lanes show when each room reported', () => {
+  const session = back()
+  begin(session)
+  const before = session.state
+  next(session, 7_000)
+  const called = session.log.at(-1) as Recorded
+  expect(marksOf(before, called)).toEqual([{ at: 7_000, roomId: 'birds', kind: 'reports', what: 'Chi' }])
+  session.tell(8_000, facilitator, { type: 'end' })
+  expect(session.state).toMatchObject({ report: null, pastReports: [{ now: null }] })
+})
