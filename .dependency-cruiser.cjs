@@ -29,7 +29,7 @@ module.exports = {
       to: {
         path: 'node_modules',
         pathNot:
-          'node_modules/(@types/)?(pure-rand|yjs|papaparse|iconv-lite|date-fns|@date-fns|lodash-es|zod|fractional-indexing|qrcode|mdast|mdast-util-to-markdown|mdast-util-from-markdown|mdast-util-to-string|mdast-util-gfm-table)',
+          'node_modules/(@types/)?(pure-rand|yjs|papaparse|iconv-lite|date-fns|@date-fns|lodash-es|zod|fractional-indexing|qrcode|mdast|mdast-util-to-markdown|mdast-util-from-markdown|mdast-util-to-string|mdast-util-gfm-table|webvtt-parser)',
       },
     },
     only('contracts-import-core', '^src/contracts/', ['^src/contracts/', '^src/core/']),

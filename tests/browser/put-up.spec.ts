@@ -21,6 +21,14 @@ test('groups, the join code, a question’s results, pages and a sound are put u
     { name: 'Wren.wav', mimeType: 'audio/wav', buffer: wav(60) },
   ])
   await expect(page.getByRole('list', { name: 'Material' }).getByText('Wren')).toBeVisible()
+  // What is said in it, by the standard for that; what is not written by it is refused with its line.
+  const captions = page.getByLabel('Captions of Wren')
+  const vtt = (text: string) => ({ name: 'wren.vtt', mimeType: 'text/vtt', buffer: Buffer.from(text) })
+  await captions.setInputFiles(vtt('00:00:01,000 --> 00:00:02,000\nNo captions'))
+  await expect(page.getByRole('alert')).toContainText('Line 1')
+  await captions.setInputFiles(vtt('WEBVTT\n\n00:00.000 --> 00:59.000\nA wren <i>sings</i>.\n'))
+  await expect(page.getByText('Has captions.')).toBeVisible()
+  await expectAccessible(page)
   await page.getByRole('link', { name: 'Today' }).click()
   const code = await startNow(page)
   const [ana, bo] = [await phone(), await phone()]
@@ -90,6 +98,10 @@ test('groups, the join code, a question’s results, pages and a sound are put u
       return Math.abs(one.at - other.at - (one.read - other.read) / 1000)
     })
     .toBeLessThan(0.3)
+  await onAna.getByRole('checkbox', { name: 'Captions' }).check()
+  await expect(onAna.getByLabel('Captions', { exact: true }).and(ana.locator('p'))).toHaveText(
+    'A wren sings.',
+  )
   await onAna.getByLabel('How loud here').fill('0.2')
   expect(await ana.locator('audio').evaluate(audio => (audio as HTMLAudioElement).volume)).toBe(0.2)
   await player.getByRole('button', { name: 'Stop it for all' }).click()

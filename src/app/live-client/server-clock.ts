@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from 'react'
+import { clockOffset } from '~/core/schedule/clock-offset'
 
 /**
  * The server's time as this browser knows it. Clocks of phones are wrong by seconds or minutes, so countdowns use
@@ -28,10 +29,10 @@ async function measure(): Promise<void> {
     const asked = Date.now()
     const response = await fetch('/clock', { cache: 'no-store' })
     const answer = (await response.json()) as { now: number }
-    const wait = Date.now() - asked
-    if (wait >= best) continue
-    best = wait
-    offset = answer.now + wait / 2 - Date.now()
+    const measure = clockOffset(asked, answer.now, Date.now())
+    if (measure.delay >= best) continue
+    best = measure.delay
+    offset = measure.offset
   }
   tick()
 }

@@ -1,10 +1,12 @@
 import { parseWithZod } from '@conform-to/zod/v4'
-import { linkForm, renameForm } from '~/contracts/forms/material'
+import { captionsForm, linkForm, renameForm } from '~/contracts/forms/material'
+import { readCaptions } from '~/core/material/captions'
 import {
   addLink,
   listMaterial,
   removeUnused,
   renameMaterial,
+  setCaptions,
   spaceUsed,
 } from '~/server/material/material.server'
 import { accountContext, servicesContext } from '~/server/services.server'
@@ -34,6 +36,15 @@ export async function action({ request, context }: Route.ActionArgs) {
       const form = parseWithZod(fields, { schema: renameForm })
       if (form.status !== 'success') return form.reply()
       await answering(renameMaterial(db, form.value.id, form.value.title))
+      return { ...form.reply(), status: 'success' as const }
+    }
+    case 'captions': {
+      const form = parseWithZod(fields, { schema: captionsForm })
+      if (form.status !== 'success') return form.reply()
+      const { id, text = '' } = form.value
+      const read = text === '' ? null : readCaptions(text)
+      if (read && !read.ok) return form.reply({ fieldErrors: { text: [read.why] } })
+      await answering(setCaptions(db, id, read?.text ?? null))
       return { ...form.reply(), status: 'success' as const }
     }
     case 'remove-unused':

@@ -101,4 +101,9 @@ export interface KeptFile {
   /** Of a picture, in points; null for others. */
   width: number | null
   height: number | null
+  /** What is said in it can be read along. */
+  captioned: boolean
 }
+
+/** Under which a file's captions are asked for beside it. */
+export const CAPTIONS_NAME = 'captions.vtt'

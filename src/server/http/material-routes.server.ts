@@ -3,14 +3,14 @@ import { filesIn } from '~/core/boards/files-in'
 import { givenFiles } from '~/core/live/material/material'
 import { roomsWith } from '~/core/live/put-up/work'
 import { participantView } from '~/core/live/views'
-import { fileHash, PICTURE_WIDTHS } from '~/core/material/material'
+import { CAPTIONS_NAME, fileHash, PICTURE_WIDTHS } from '~/core/material/material'
 import { readAccountToken, readPlaceToken } from '../auth/cookies.server'
 import { accountOf } from '../auth/sign-ins.server'
 import { errorFacts } from '../error-facts.server'
 import { nullWhenGone } from '../errors.server'
 import { placeByReviewToken, placeOf } from '../join/join.server'
 import { addCopyPicture, copyForPictures, isInSession, isOnCopies } from '../material/copy-pictures.server'
-import { fileOf } from '../material/material.server'
+import { captionsOf, fileOf } from '../material/material.server'
 import { isOutOfRoom, NotTakenError, pictureName, WHOLE } from '../material/take-in.server'
 import type { Uploads } from '../material/uploads.server'
 import type { Services } from '../services.server'
@@ -134,6 +134,20 @@ const NAMES = new Set<string>([WHOLE, ...PICTURE_WIDTHS.map(pictureName)])
 
 async function send({ db, folder }: Services, request: Request, response: Response): Promise<void> {
   const { hash = '', name = '' } = request.params as Record<string, string>
+  if (name === CAPTIONS_NAME) {
+    const captions = fileHash.safeParse(hash).success ? await captionsOf(db, hash) : null
+    if (captions === null) notHere(response)
+    // They can be changed under the same hash.
+    else
+      response
+        .set({
+          'Content-Type': 'text/vtt; charset=utf-8',
+          'X-Content-Type-Options': 'nosniff',
+          'Cache-Control': 'private, no-cache',
+        })
+        .send(captions)
+    return
+  }
   const isName = fileHash.safeParse(hash).success && NAMES.has(name)
   const file = isName ? await fileOf(db, hash) : undefined
   if (!file || (file.kind === 'picture') !== (name !== WHOLE)) {

@@ -13,7 +13,7 @@ import { runningServer } from 'tests/fixtures/running'
 import type { Board } from '~/core/boards/board'
 import { writeAccountToken, writePlaceToken } from '../auth/cookies.server'
 import { newSignIn } from '../auth/sign-ins.server'
-import { participants } from '../db/schema.server'
+import { files, participants } from '../db/schema.server'
 import { addCopyPicture } from '../material/copy-pictures.server'
 import { FileFolder } from '../material/file-folder.server'
 import { addFile, listMaterial, removeUnused } from '../material/material.server'
@@ -279,6 +279,17 @@ describe('what is kept', () => {
     const onPages = { type: 'put-up' as const, roomId, promptId: 'pic', onPages: true }
     await hub.command(sessionId, facilitator, onPages)
     expect((await get(path, cookie)).status).toBe(200)
+    // With captions, they go to the same readers.
+    await db.update(files).set({ captions: 'WEBVTT' }).where(eq(files.hash, hash))
+    expect((await get(`/s/${sessionId}/files/${hash}/captions.vtt`, cookie)).status).toBe(200)
+    const captions = await get(`/files/${hash}/captions.vtt`, signedIn)
+    expect([captions.status, captions.headers.get('content-type'), await captions.text()]).toEqual([
+      200,
+      'text/vtt; charset=utf-8',
+      'WEBVTT',
+    ])
+    expect((await get(`/files/${pdf}/captions.vtt`, signedIn)).status).toBe(404)
+    expect((await get(`/files/${hash}/captions.vtt`, '')).status).toBe(404)
     // Put up itself: read while it is on pages, and not while it is on the projector alone.
     const shown = { is: 'material' as const, thing }
     await hub.command(sessionId, facilitator, { type: 'put-up-material', thing: shown, onPages: false })
@@ -286,6 +297,7 @@ describe('what is kept', () => {
     await hub.command(sessionId, facilitator, { type: 'put-on-pages', onPages: true })
     expect((await get(`/s/${sessionId}/files/${pdf}/whole`, cookie)).status).toBe(200)
     expect((await get(path, cookie)).status).toBe(404)
+    expect((await get(`/s/${sessionId}/files/${hash}/captions.vtt`, cookie)).status).toBe(404)
     await hub.command(sessionId, facilitator, { type: 'take-down' })
     expect((await get(`/s/${sessionId}/files/${pdf}/whole`, cookie)).status).toBe(404)
   })

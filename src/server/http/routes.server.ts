@@ -110,7 +110,7 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/boards/:boardId/changes': account('list'),
   '/boards/:boardId/versions': account(),
   '/boards/:boardId/print': account(),
-  '/material': account('small'),
+  '/material': account('list'),
   '/material/uploads': account('small'),
   '/material/uploads/:uploadId': account('piece'),
   '/phrases': account('small'),

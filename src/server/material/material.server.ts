@@ -11,11 +11,20 @@ import { type TakenIn, takeIn } from './take-in.server'
 /** What is shown of a library at most. */
 const MOST_LISTED = 2_000
 
+/** What of a file is listed: captions can be long. */
+const withoutCaptions = {
+  hash: files.hash,
+  bytes: files.bytes,
+  width: files.width,
+  height: files.height,
+  captioned: sql<boolean>`${files.captions} is not null`,
+}
+
 /** The library, what was added last first. */
 export async function listMaterial(db: Database): Promise<Material[]> {
   const [rows, onBoards] = await Promise.all([
     db
-      .select({ material: materials, file: files })
+      .select({ material: materials, file: withoutCaptions })
       .from(materials)
       .leftJoin(files, eq(materials.fileHash, files.hash))
       .where(isNull(materials.removedAt))
@@ -31,7 +40,7 @@ export async function listMaterial(db: Database): Promise<Material[]> {
     kind: material.kind,
     title: material.title,
     address: material.address,
-    file: file && { hash: file.hash, bytes: file.bytes, width: file.width, height: file.height },
+    file: file?.hash ? { ...file, captioned: file.captioned === true } : null,
     addedBy: material.addedBy,
     addedAt: material.addedAt.getTime(),
     usedOn: (file && users.get(file.hash)) ?? [],
@@ -85,6 +94,22 @@ export async function renameMaterial(db: Database, id: string, title: string): P
     .where(eq(materials.id, id))
     .returning({ id: materials.id })
   if (renamed.length === 0) throw notFound('material')
+}
+
+/** Gives a sound or film of the library its captions, in the place of those before; null takes them away. Throws not-found. */
+export async function setCaptions(db: Database, id: string, captions: string | null): Promise<void> {
+  const [entry] = await db
+    .select({ kind: materials.kind, hash: materials.fileHash })
+    .from(materials)
+    .where(eq(materials.id, id))
+  if (!entry?.hash || (entry.kind !== 'sound' && entry.kind !== 'video')) throw notFound('material')
+  await db.update(files).set({ captions }).where(eq(files.hash, entry.hash))
+}
+
+/** The captions of a kept file; null when it has none. */
+export async function captionsOf(db: Database, hash: string): Promise<string | null> {
+  const [file] = await db.select({ captions: files.captions }).from(files).where(eq(files.hash, hash))
+  return file?.captions ?? null
 }
 
 /** A kept file by its hash; undefined when there is none. */

@@ -66,5 +66,7 @@ async function thingOf(db: Database, materialId: string): Promise<GivenThing | n
   if (!row || row.material.removedAt !== null) return null
   const { kind, title, address } = row.material
   if (kind === 'link') return address === null ? null : { is: 'link', title, address }
-  return row.file && { is: kind, title, file: row.file.hash, width: row.file.width, height: row.file.height }
+  if (!row.file) return null
+  const { hash: file, width, height, captions } = row.file
+  return { is: kind, title, file, width, height, ...(captions !== null && { captioned: true }) }
 }

@@ -11,6 +11,7 @@ import { FilteredRows } from '../../ui/filtered-rows'
 import { Empty, PageHead, Row } from '../../ui/layout'
 import { AddFiles } from './add-files'
 import { AddLink } from './add-link'
+import { Captions } from './captions'
 
 interface MaterialPageProps {
   material: Material[]
@@ -73,6 +74,9 @@ function MaterialRow({ item }: { item: Material }) {
         <chakra.div color="quiet" fontSize="s" overflowWrap="anywhere">
           {facts.join(' · ')}
         </chakra.div>
+        {file && (kind === 'sound' || kind === 'video') && (
+          <Captions id={id} title={title} captioned={file.captioned} />
+        )}
         {usedOn.length > 0 && (
           <chakra.div color="quiet" fontSize="s">
             On {[...new Set(usedOn)].join(', ')}

@@ -4,6 +4,8 @@ import { useEffect, useId, useRef, useState } from 'react'
 import { type Playing, playedUntil } from '~/core/live/put-up/things'
 import { serverTime } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
+import { Tick } from '../../ui/fields'
+import { useSwitch } from '../../ui/use-kept'
 import { correction } from './correction'
 
 /** How often it is looked whether all are still in step, in milliseconds. */
@@ -14,17 +16,22 @@ interface InStepProps {
   address: string
   title: string
   playing: Playing
+  /** Where what is said can be read along; null for nowhere. */
+  captions: string | null
   isWall: boolean
   /** Told how long it is, in seconds, when that is known. */
   onLength?: (seconds: number) => void
 }
 
 /** A sound or video that plays where the facilitator has it, in step with everybody's; how loud is each one's own. */
-export function InStep({ is, address, title, playing, isWall, onLength }: InStepProps) {
+export function InStep({ is, address, title, playing, captions, isWall, onLength }: InStepProps) {
   const player = useRef<HTMLVideoElement & HTMLAudioElement>(null)
   const [refused, setRefused] = useState(false)
   const [muted, setMuted] = useState(false)
   const [volume, setVolume] = useState(1)
+  const [reads, setReads] = useSwitch('captions', false)
+  const [said, setSaid] = useState('')
+  const track = useRef<HTMLTrackElement>(null)
   const id = useId()
   useEffect(() => {
     const media = player.current
@@ -55,6 +62,18 @@ export function InStep({ is, address, title, playing, isWall, onLength }: InStep
       media.removeEventListener('loadedmetadata', look)
     }
   }, [playing])
+  useEffect(() => {
+    const shown = track.current?.track
+    if (!shown) return
+    shown.mode = reads ? 'hidden' : 'disabled'
+    const tell = () =>
+      setSaid([...(shown.activeCues ?? [])].map(cue => (cue as VTTCue).getCueAsHTML().textContent).join('\n'))
+    shown.addEventListener('cuechange', tell)
+    return () => {
+      shown.removeEventListener('cuechange', tell)
+      setSaid('')
+    }
+  }, [reads])
   const hear = () => {
     if (player.current) player.current.muted = false
     setRefused(false)
@@ -68,10 +87,11 @@ export function InStep({ is, address, title, playing, isWall, onLength }: InStep
     onLoadedMetadata: () => player.current && onLength?.(player.current.duration),
   } as const
   const isSilent = muted || refused
+  const captionTrack = captions !== null && <track ref={track} kind="captions" src={captions} />
   return (
     <>
       {is === 'sound' ? (
-        <chakra.audio {...media} />
+        <chakra.audio {...media}>{captionTrack}</chakra.audio>
       ) : (
         <chakra.video
           {...media}
@@ -80,7 +100,24 @@ export function InStep({ is, address, title, playing, isWall, onLength }: InStep
           maxH={isWall ? '62vh' : '60vh'}
           borderRadius="4px"
           bg="black"
-        />
+        >
+          {captionTrack}
+        </chakra.video>
+      )}
+      {captions !== null && reads && (
+        <chakra.p
+          aria-label="Captions"
+          minH="2.8em"
+          whiteSpace="pre-wrap"
+          textAlign="center"
+          fontSize={isWall ? 'xl' : 'm'}
+          bg="sunk"
+          borderRadius="4px"
+          p="6px"
+          mt="4px"
+        >
+          {said}
+        </chakra.p>
       )}
       {is === 'sound' && (
         <chakra.p fontSize={isWall ? 'xl' : 'm'}>{playing.on ? 'Playing' : 'Stopped'}</chakra.p>
@@ -100,6 +137,11 @@ export function InStep({ is, address, title, playing, isWall, onLength }: InStep
           >
             <Volume2 size={16} aria-hidden="true" /> Turn the sound off
           </Button>
+        )}
+        {captions !== null && (
+          <Tick checked={reads} onChange={event => setReads(event.target.checked)}>
+            Captions
+          </Tick>
         )}
         <chakra.label htmlFor={id} fontSize="s" color="quiet">
           How loud here

@@ -3,6 +3,7 @@ import { Pause, Play, RotateCcw } from 'lucide-react'
 import { useContext, useEffect, useId, useState } from 'react'
 import type { PutUpShown } from '~/core/live/put-up/shown'
 import { playedUntil } from '~/core/live/put-up/things'
+import { CAPTIONS_NAME } from '~/core/material/material'
 import { clockText } from '~/core/schedule/lengths'
 import { serverTime, useServerNow } from '../../live-client/server-clock'
 import { FilesAt } from '../../prompts/drawing/files-at'
@@ -30,13 +31,24 @@ export default function LeadMaterial({ thing, page, playing, send }: LeadMateria
         />
       </Box>
     )
-  return <Player is={thing.is} address={address} title={thing.title} playing={playing} send={send} />
+  const captions = thing.captioned ? `${filesAt}/${thing.file}/${CAPTIONS_NAME}` : null
+  return (
+    <Player
+      is={thing.is}
+      address={address}
+      title={thing.title}
+      captions={captions}
+      playing={playing}
+      send={send}
+    />
+  )
 }
 
 interface PlayerProps {
   is: 'sound' | 'video'
   address: string
   title: string
+  captions: string | null
   playing: LeadMaterialProps['playing']
   send: Send
 }

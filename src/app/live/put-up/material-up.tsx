@@ -1,6 +1,7 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import { useContext, useState } from 'react'
 import type { PutUpShown } from '~/core/live/put-up/shown'
+import { CAPTIONS_NAME } from '~/core/material/material'
 import { FilesAt } from '../../prompts/drawing/files-at'
 import { ShownFile } from '../../prompts/file/shown-file'
 import { Button } from '../../ui/button'
@@ -51,7 +52,14 @@ export default function MaterialUp({ thing, page, playing, isWall }: MaterialUpP
       <Pages address={`${at}/whole`} title={thing.title} page={page} />
     )
   return (
-    <InStep is={thing.is} address={`${at}/whole`} title={thing.title} playing={playing} isWall={isWall} />
+    <InStep
+      is={thing.is}
+      address={`${at}/whole`}
+      title={thing.title}
+      playing={playing}
+      captions={thing.captioned ? `${at}/${CAPTIONS_NAME}` : null}
+      isWall={isWall}
+    />
   )
 }
 

@@ -10,6 +10,8 @@ export const givenThing = z.discriminatedUnion('is', [
     /** Of a picture, in points; null for others. */
     width: z.number().int().positive().nullable(),
     height: z.number().int().positive().nullable(),
+    /** What is said in a sound or film can be read along. */
+    captioned: z.boolean().optional(),
   }),
   z.object({ is: z.literal('link'), title: z.string().max(200), address: z.url().max(2_000) }),
 ])

@@ -12,6 +12,8 @@ export const files = pgTable('files', {
   bytes: bigint('bytes', { mode: 'number' }).notNull(),
   width: integer('width'),
   height: integer('height'),
+  /** Of a sound or film, what is said in it, as WebVTT. */
+  captions: text('captions'),
   keptAt: moment('kept_at').notNull().defaultNow(),
 })
 
