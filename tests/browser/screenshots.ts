@@ -54,12 +54,6 @@ async function planning(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Six stations' }).click()
   await page.getByText(/^(Proved best|Best found)\./).waitFor()
   await page.waitForTimeout(1000)
-  await page.getByRole('heading', { name: 'Rules' }).scrollIntoViewIfNeeded()
-  await page.mouse.wheel(0, 320)
-  await page.waitForTimeout(300)
-  await shot(page, 'rules-and-aims')
-  await page.mouse.wheel(0, -1000)
-  await page.waitForTimeout(300)
   const person = await page
     .getByRole('region', { name: 'Reeds and rushes' })
     .getByRole('listitem')
@@ -148,12 +142,50 @@ async function live(browser: Browser, page: Page, server: TestServer): Promise<v
   await page.getByText('On the wall').waitFor()
   await shot(page, 'wall')
   await page.getByRole('button', { name: 'Wall' }).click()
-  const wall = await page.context().newPage()
-  await wall.goto(page.url().replace(/live$/, 'projector'))
-  await wall.getByRole('timer').waitFor()
-  await shot(wall, 'projector')
   await stations(page, server, phone, people)
   for (const each of people) each.leave()
+}
+
+/** A question is asked, talked over, and asked again. */
+async function askedAgain(page: Page, people: SimulatedParticipant[]): Promise<void> {
+  await page.getByRole('button', { name: 'Ask a question' }).click()
+  const form = page.getByRole('region', { name: 'Ask a question' })
+  await form.getByLabel('Question').fill('Would you lead ten-year-olds through the marsh alone?')
+  await form.getByLabel('Scale: 1 means').fill('never')
+  await form.getByLabel('which means').fill('tomorrow')
+  await form.getByRole('button', { name: 'Ask with this scale' }).click()
+  const question = page.getByRole('region', { name: 'Question' })
+  let before = ''
+  for (const gain of [0, 1]) {
+    for (const [index, each] of people.entries()) {
+      const view = await each.until(({ question: now }) => now !== null && now.id !== before)
+      const answer = Math.min(5, 1 + (index % 4) + (index % 3 === 0 ? 0 : gain))
+      await each.ask({ type: 'answer-question', questionId: view.question?.id ?? '', answer })
+    }
+    before = people[0]?.view?.question?.id ?? ''
+    await question.getByText(`${people.length} of `).waitFor()
+    await question.getByRole('button', { name: 'Close the question' }).click()
+    if (gain === 0) await question.getByRole('button', { name: 'Ask again' }).click()
+  }
+  await page.waitForTimeout(1_500)
+  await question.evaluate(section => section.scrollIntoView({ block: 'center' }))
+  await shot(page, 'question-again')
+  await question.getByRole('button', { name: 'Put away' }).click()
+}
+
+/** The class sees who reports, with the board of the room. */
+async function reportBack(page: Page): Promise<void> {
+  const wall = await page.context().newPage()
+  await wall.goto(page.url().replace(/live$/, 'projector'))
+  await page.getByRole('button', { name: 'Report back' }).click()
+  const report = page.getByRole('region', { name: 'Report back' })
+  await report.getByRole('button', { name: 'Begin the report back' }).click()
+  await report.getByRole('button', { name: 'Call Pond life' }).click()
+  await wall.getByText('Reading…').waitFor({ state: 'hidden' })
+  await wall.getByRole('region', { name: 'Put up' }).getByRole('listitem').first().waitFor()
+  await shot(wall, 'projector')
+  await wall.close()
+  await report.getByRole('button', { name: 'End the report back' }).click()
 }
 
 /** On to the stations: the walk and the break are left out, and each room has a board of its own. */
@@ -165,6 +197,8 @@ async function stations(
 ): Promise<void> {
   await server.moveClock(14 * 60_000)
   await page.reload()
+  await askedAgain(page, people)
+  await reportBack(page)
   await page.getByRole('button', { name: 'Running order' }).click()
   const order = page.getByRole('region', { name: 'Running order' })
   for (const name of ['A walk of one hour', 'Break'])

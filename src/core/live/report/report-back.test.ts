@@ -1,4 +1,4 @@
-import { facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
+import { clock, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
 import type { Board } from '../../boards/board'
 import { marksOf } from '../marks'
 import type { Recorded } from '../topics'
@@ -139,6 +139,25 @@ test('rooms and people that are not there, points that are too long, one report 
     if (number < MOST_REPORTS - 1) begin(session)
   }
   expect(begin(session)).toBe('too-many-reports')
+})
+
+test('when the rooms of the next round stand ready, those of the last are heard, by who was in them', () => {
+  const session = back()
+  session.tell(4, clock, { type: 'finish-grace' })
+  session.tell(5, facilitator, {
+    type: 'make-rooms',
+    groups: [{ name: 'Team', participantIds: ['ana', 'bo', 'chi'] }],
+    ids: ['team', 'copy-team'],
+  })
+  expect(session.state.rooms.filter(room => !room.closed).map(({ name }) => name)).toEqual(['Team'])
+  expect(facilitatorView(session.state).report.rooms).toEqual([
+    { id: 'reeds', name: 'Reeds', peopleIds: ['ana', 'bo'] },
+    { id: 'birds', name: 'Birds', peopleIds: ['chi'] },
+  ])
+  expect(begin(session)).toEqual(['report-begun'])
+  expect(next(session)).toEqual(['put-up', 'room-called'])
+  expect(turnOf(session, 'chi')).toEqual(['now', true])
+  expect(turnOf(session, 'ana')).toEqual(['next', false])
 })
 
 test('the end of the session ends it, with what was heard; lanes show when each room reported', () => {

@@ -1,14 +1,15 @@
 import { z } from 'zod'
 import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
-import type { Participant } from '../door/people'
+import { type Participant, participantList } from '../door/people'
 import { idSchema, momentSchema } from '../ids'
 import type { PutUpEvent } from '../put-up/put-up'
 import type { PutUpState } from '../put-up/things'
 import { type ReadForWork, roomsWith } from '../put-up/work'
 import { remember } from '../remember'
-import { MOST_ROOMS, roomOf } from '../rooms/room'
+import { MOST_ROOMS, openRooms, type Room, roomOf } from '../rooms/room'
 import type { RoomsProblem } from '../rooms/rooms'
+import type { RoundsState } from '../rounds/rounds'
 import type { SessionEvent } from '../session/session'
 import { textSchema } from '../texts'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
@@ -33,7 +34,7 @@ export type ReportProblem =
   | { code: 'points-too-long'; most: number }
   | { code: 'too-many-reports' }
 
-type Read = ReportState & DoorState & ReadForWork & PutUpState
+type Read = ReportState & DoorState & ReadForWork & PutUpState & Pick<RoundsState, 'pastRounds'>
 
 const rooms = z
   .array(z.object({ roomId: idSchema, reporterId: idSchema.nullable() }))
@@ -92,8 +93,7 @@ export const reportBack = topic<{
         if (state.pastReports.length >= MOST_REPORTS) return refuse({ code: 'too-many-reports' })
         const seen = new Set<string>()
         const all = wanted.filter(({ roomId }) => !seen.has(roomId) && seen.add(roomId))
-        if (all.some(({ roomId }) => roomOf(state, roomId)?.closed !== false))
-          return refuse({ code: 'no-such-room' })
+        if (all.some(({ roomId }) => !roomOf(state, roomId))) return refuse({ code: 'no-such-room' })
         if (all.some(({ reporterId }) => reporterId !== null && !presentOf(state, reporterId)))
           return refuse({ code: 'no-such-participant' })
         return happens({ type: 'report-begun', secondsEach, onPages, rooms: all })
@@ -239,8 +239,47 @@ export function timesHeard(state: ReportState): {
   return { people, rooms: heardRooms }
 }
 
+/** A room that can be heard, with who was in it. */
+export interface RoomToHear {
+  id: string
+  name: string
+  peopleIds: string[]
+}
+
+/**
+ * The rooms of the round that was last. Those of the next may stand ready by then, and the others be closed: then it is those that
+ * were closed since that round began.
+ */
+export function roomsToHear(state: Read): RoomToHear[] {
+  const open = openRooms(state.rooms)
+  const used = open.filter(room => room.used)
+  const since = state.pastRounds.at(-1)?.startedAt ?? Number.POSITIVE_INFINITY
+  const closed = state.rooms.filter(room => room.closed && room.used && (room.closedAt ?? 0) >= since)
+  return (used.length > 0 ? used : closed.length > 0 ? closed : open).map(room => toHear(state, room))
+}
+
+const toHear = (state: Read, { id, name }: Room): RoomToHear => ({
+  id,
+  name,
+  peopleIds: participantList(state).flatMap(person => (wasIn(state, person, id) ? [person.id] : [])),
+})
+
+/** Whether somebody belongs to a room, or did when it was closed. */
+function wasIn(state: Read, person: Participant, roomId: string): boolean {
+  const room = roomOf(state, roomId)
+  if (!person.admitted || person.released || !room) return false
+  return room.closed ? room.lastIds.includes(person.id) : person.roomId === roomId
+}
+
 const reportShown = remember((state: Read) => ({
   now: state.report,
+  /** Those that report, or could. */
+  rooms: state.report
+    ? state.report.rooms.flatMap(({ roomId }) => {
+        const room = roomOf(state, roomId)
+        return room ? [toHear(state, room)] : []
+      })
+    : roomsToHear(state),
   heard: timesHeard(state),
 }))
 
@@ -276,7 +315,7 @@ export interface OwnReport {
 function ownReport(state: Read, me: Participant): OwnReport | null {
   const { report } = state
   if (!report) return null
-  const mine = reportingOf(state, me.roomId ?? '')
+  const mine = report.rooms.find(({ roomId }) => wasIn(state, me, roomId))
   const isNow = mine !== undefined && report.now?.roomId === mine.roomId
   const turn = !mine
     ? null

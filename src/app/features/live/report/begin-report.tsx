@@ -43,9 +43,9 @@ export function BeginReport({ sessionId, view, work, onClose, send }: BeginRepor
   const byRoom =
     asked?.results.by === 'room' ? new Map(asked.named.map(({ name, answer }) => [name, answer])) : null
   const begin = async () => {
-    const peopleOf = (roomId: string) =>
-      view.people.filter(person => person.admitted && person.roomId === roomId)
-    const all = view.rooms.map(({ id, name }) => ({
+    const inRoom = new Map(view.report.rooms.map(({ id, peopleIds }) => [id, new Set(peopleIds)]))
+    const peopleOf = (roomId: string) => view.people.filter(({ id }) => inRoom.get(roomId)?.has(id))
+    const all = view.report.rooms.map(({ id, name }) => ({
       id,
       pieces: sum(Object.values(work[id]?.prompts ?? {}).map(({ pieces }) => pieces)),
       heard: view.report.heard.rooms[id] ?? 0,

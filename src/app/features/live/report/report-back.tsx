@@ -26,7 +26,7 @@ export function ReportBack({ sessionId, view, work, pageMadeAt, send }: ReportBa
     opener.current?.focus()
   }
   if (report) return <ReportNow key="now" report={report} view={view} pageMadeAt={pageMadeAt} send={send} />
-  if (view.rooms.length === 0) return null
+  if (view.report.rooms.length === 0) return null
   if (!open)
     return (
       <Button ref={opener} size="small" onClick={() => setOpen(true)}>

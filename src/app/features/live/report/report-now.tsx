@@ -18,8 +18,7 @@ interface ReportNowProps {
 /** The report back as it goes: which room reports, what is taken down of it, and the next by one press. */
 export function ReportNow({ report, view, pageMadeAt, send }: ReportNowProps) {
   const { now, rooms } = report
-  const nameOf = (roomId: string) =>
-    [...view.rooms, ...view.closedRooms].find(({ id }) => id === roomId)?.name ?? ''
+  const nameOf = (roomId: string) => view.report.rooms.find(({ id }) => id === roomId)?.name ?? ''
   const current = rooms.find(({ roomId }) => roomId === now?.roomId)
   const left = rooms.filter(({ heardAt }) => heardAt === null).length
   const isLast = current !== undefined && rooms.every(room => room === current || room.heardAt !== null)
@@ -122,9 +121,8 @@ interface ReporterProps {
 
 /** Who reports for a room; anybody of it can be. */
 function Reporter({ room: { roomId, reporterId }, name, view, send }: ReporterProps) {
-  const people = view.people.filter(
-    person => person.id === reporterId || (person.admitted && person.roomId === roomId),
-  )
+  const inRoom = new Set(view.report.rooms.find(({ id }) => id === roomId)?.peopleIds)
+  const people = view.people.filter(({ id }) => id === reporterId || inRoom.has(id))
   return (
     <SmallSelect
       aria-label={`Who reports for ${name}`}
