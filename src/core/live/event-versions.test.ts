@@ -1,4 +1,5 @@
 import alone from 'tests/fixtures/recorded/alone-first-4.json' with { type: 'json' }
+import askedAndShown from 'tests/fixtures/recorded/asked-and-shown-4.json' with { type: 'json' }
 import evening from 'tests/fixtures/recorded/evening.json' with { type: 'json' }
 import everyEvent from 'tests/fixtures/recorded/every-event.json' with { type: 'json' }
 import everyEvent2 from 'tests/fixtures/recorded/every-event-2.json' with { type: 'json' }
@@ -104,6 +105,29 @@ test('a log of hidden cards, another board given, material given and taken back,
     expect(types).toContain(type)
   expect(alone.state.rooms.map(({ copyId }) => copyId)).toEqual(['cs', 'cm'])
   expect(folded(alone.events, alone.version)).toMatchObject(alone.state)
+})
+
+test('a log of questions of every kind, of what was put up, turned and played, and of a report back folds to what it folded to then', () => {
+  const types = askedAndShown.events.map(({ payload }) => payload.type)
+  for (const type of [
+    'answers-drawn',
+    'answers-lost',
+    'thing-put-up',
+    'page-turned',
+    'played',
+    'room-heard',
+    'points-taken',
+  ])
+    expect(types).toContain(type)
+  const now = folded(askedAndShown.events, askedAndShown.version)
+  expect(now).toMatchObject(askedAndShown.state)
+  expect([...now.answersGiven].map(([id, given]) => [id, [...given]])).toEqual(askedAndShown.answersGiven)
+  expect(
+    [...now.answersApart].map(([id, { answeredIds, drawnIds, answers }]) => [
+      id,
+      { answeredIds: [...answeredIds], drawnIds: [...drawnIds], answers },
+    ]),
+  ).toEqual(askedAndShown.answersApart)
 })
 
 test('an evening recorded by the first version folds to an ended session with everybody in it', () => {

@@ -1,7 +1,7 @@
 /** What was asked in a session, remarked on its work and reported of it, for looking back at it. */
 import type { Comment } from '../live/comments/comment'
 import { type QuestionNow, questionAsNow } from '../live/questions/shown'
-import { allReports } from '../live/report/report-back'
+import { allReports } from '../live/report/state'
 import { boardOf, roomOf } from '../live/rooms/room'
 import type { LiveState } from '../live/topics'
 

@@ -10,16 +10,10 @@ import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 import {
   type Asks,
   answerText,
-  FEWEST_ANSWERS,
   FEWEST_APART,
   type GivenAnswer,
-  LONGEST_ANSWER,
   LONGEST_LIMIT,
   LONGEST_QUESTION,
-  LONGEST_TEXT,
-  LONGEST_WORD,
-  MOST_ANSWERS,
-  MOST_WORDS,
   type QuickQuestion,
   readAnswer,
   SHORTEST_LIMIT,
@@ -36,6 +30,7 @@ import {
   type QuestionsState,
   withApart,
 } from './state'
+import { type AnswersProblem, answersProblem, WANTED } from './wording'
 
 /** Most questions of one session. */
 export const MOST_QUESTIONS = 50
@@ -47,8 +42,7 @@ export type QuestionsProblem =
   | { code: 'answered-already' }
   | { code: 'no-room-to-answer-for' }
   | { code: 'rooms-not-apart' }
-  | { code: 'answers-number'; fewest: number; most: number }
-  | { code: 'answers-alike'; answer: string }
+  | AnswersProblem
   | { code: 'too-many-questions'; most: number }
 
 type Read = QuestionsState & DoorState & RoomsState
@@ -269,17 +263,8 @@ export const questions = topic<{
   },
 )
 
-const WANTED: { [Is in Asks['is']]: (asks: Extract<Asks, { is: Is }>) => string } = {
-  choice: () => 'Choose one of the answers.',
-  scale: ({ steps }) => `Choose a step from 1 to ${steps}.`,
-  number: () => 'Write a number.',
-  words: () => `Write one to ${MOST_WORDS} words of at most ${LONGEST_WORD} letters.`,
-  text: () => `Write something, in at most ${LONGEST_TEXT} letters.`,
-}
-
 /** A for the first answer. */
 const letterOf = (index: number): string => String.fromCharCode(65 + index)
-const isSame = (one: string, other: string): boolean => one.toLowerCase() === other.toLowerCase()
 const isAsked = ({ questions: all }: QuestionsState, questionId: string) =>
   all.some(({ id }) => id === questionId)
 
@@ -294,15 +279,6 @@ function askingProblem(
   if (state.questions.length >= MOST_QUESTIONS) return { code: 'too-many-questions', most: MOST_QUESTIONS }
   if (anonymous && by === 'room') return { code: 'rooms-not-apart' }
   return text.trim() === '' ? undefined : textProblem(text, LONGEST_QUESTION)
-}
-
-function answersProblem(named: readonly string[]): QuestionsProblem | TextProblem | undefined {
-  if (named.length < FEWEST_ANSWERS || named.length > MOST_ANSWERS)
-    return { code: 'answers-number', fewest: FEWEST_ANSWERS, most: MOST_ANSWERS }
-  const problem = named.map(answer => textProblem(answer, LONGEST_ANSWER)).find(found => found !== undefined)
-  if (problem) return problem
-  const twice = named.find((answer, index) => named.findIndex(other => isSame(answer, other)) < index)
-  return twice === undefined ? undefined : { code: 'answers-alike', answer: twice }
 }
 
 type OtherAsks = Exclude<Asks, { is: 'choice' }>
