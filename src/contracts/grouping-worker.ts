@@ -38,6 +38,8 @@ export const questionSchema = z.object({
 /** Better and better groupings by rules and aims; why rules contradict each other, when they do. */
 const arrangeTask = z.object({
   kind: z.literal('arrange'),
+  /** Only the first that is found: what the same task would show first when it is asked in earnest. */
+  firstOnly: z.boolean().optional(),
   question: questionSchema,
   seed: z.number().int(),
   steps: z.number().int().min(1),

@@ -23,8 +23,10 @@ function answer(task: ReturnType<typeof withoutId>, reply: (answer: WorkerAnswer
       reply({ kind: 'drawn', ...drawGrouping(task) })
       return
     case 'arrange': {
-      const { question, seed, steps, before } = task
-      run(arrange(question, { seed, steps }, before), 'step', question, reply)
+      const { question, seed, steps, before, firstOnly = false } = task
+      const search = arrange(question, { seed, steps }, before)
+      if (firstOnly) reply({ kind: 'step', ...search.next().value, done: false })
+      else run(search, 'step', question, reply)
       return
     }
     case 'rounds': {

@@ -105,9 +105,7 @@ test('in pairs each asks and writes down the other’s answer, nobody their own;
   await expect(putUp.getByText('Pond life', { exact: true })).toBeVisible()
   await drawer.getByRole('button', { name: 'Close', exact: true }).click()
   await page.getByRole('button', { name: 'Put up', exact: true }).click()
-  await page
-    .getByLabel('One prompt of all rooms, on the projector')
-    .selectOption({ label: 'The marsh in a word' })
+  await page.getByLabel('One prompt of all rooms').selectOption({ label: 'The marsh in a word' })
   await expect(putUp.getByRole('list', { name: 'Words of all rooms' })).toHaveText(/[Qq]uiet, 2 times/)
   await expect(putUp.getByText('My sister brought me')).toBeHidden()
   // Every word stands whole in the picture, and on no other.

@@ -66,6 +66,7 @@ export function MakeGroups({ sessionId, view, byQuestion, draft, onClose, send }
     facts,
     held,
     asked,
+    sizes: from === 'now' && result.ok ? result.sizes : null,
     draft,
     send,
   })
