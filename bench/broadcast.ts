@@ -1,5 +1,5 @@
 import { performance } from 'node:perf_hooks'
-import { eventsIn } from '~/demo/simulated-participant'
+import { SimulatedParticipant } from '~/demo/simulated-participant'
 import { helperProcess } from './helper-process'
 import { MadeClass } from './made-class'
 import { type Delays, delaysOf, delayText, pause } from './numbers'
@@ -30,56 +30,44 @@ async function roundTable(listeners: number): Promise<Delays> {
   await made.command({ type: 'send-out', seconds: 3600 })
   await Promise.all(people.map(each => each.until(view => view.whereabouts.where === 'room')))
   await pause(1000)
+  const delays = await delaysToTheLast(people, BROADCASTS, text => made.command({ type: 'broadcast', text }))
+  for (const each of people) each.leave()
+  await made.server.remove()
+  return delays
+}
+
+/** From a broadcast to the last of those who are to hear it. */
+async function delaysToTheLast(
+  people: SimulatedParticipant[],
+  broadcasts: number,
+  tell: (text: string) => Promise<unknown>,
+): Promise<Delays> {
   const delays: number[] = []
-  for (let number = 0; number < BROADCASTS; number++) {
+  for (let number = 0; number < broadcasts; number++) {
     const text = `Broadcast ${number}`
     const heard = people.map(each => each.until(view => view.messages.at(-1)?.text === text))
     const began = performance.now()
-    const [last] = await Promise.all([
-      Promise.all(heard).then(() => performance.now()),
-      made.command({ type: 'broadcast', text }),
-    ])
+    const [last] = await Promise.all([Promise.all(heard).then(() => performance.now()), tell(text)])
     delays.push(last - began)
     await pause(100)
   }
-  for (const each of people) each.leave()
-  await made.server.remove()
   return delaysOf(delays)
 }
 
-/** The same text to as many readers by a server that does nothing else. */
+/**
+ * The same text to as many readers by a server that does nothing else. They read as our own participants do, so that the servers are
+ * compared and not their readers.
+ */
 export async function bareEventStream(listeners: number, broadcasts = BROADCASTS): Promise<Delays> {
   const { port, child } = await helperProcess('bench/bare-event-stream.ts')
   const address = `http://localhost:${port}`
-  let heard = 0
-  let expected = ''
-  let allHeard: () => void = () => undefined
-  const abort = new AbortController()
-  for (let number = 0; number < listeners; number++) {
-    const response = await fetch(address, { signal: abort.signal })
-    // Read as our own participants read, so that the servers are compared and not their readers.
-    const read = async () => {
-      if (!response.body) return
-      for await (const { data } of eventsIn(response.body)) {
-        if ((JSON.parse(data) as { text: string }).text === expected && ++heard === listeners) allHeard()
-      }
-    }
-    read().catch(() => undefined)
-  }
+  const people = Array.from({ length: listeners }, () => SimulatedParticipant.at(address, 'bare', ''))
+  await Promise.all(people.map(each => each.follow()))
   await pause(500)
-  const delays: number[] = []
-  for (let number = 0; number < broadcasts; number++) {
-    heard = 0
-    expected = `Broadcast ${number}`
-    const all = new Promise<void>(resolve => {
-      allHeard = resolve
-    })
-    const began = performance.now()
-    await Promise.all([all, fetch(address, { method: 'POST', body: expected }).then(answer => answer.text())])
-    delays.push(performance.now() - began)
-    await pause(100)
-  }
-  abort.abort()
+  const delays = await delaysToTheLast(people, broadcasts, async body =>
+    (await fetch(address, { method: 'POST', body })).text(),
+  )
+  for (const each of people) each.leave()
   child.kill()
-  return delaysOf(delays)
+  return delays
 }

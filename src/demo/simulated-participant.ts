@@ -53,6 +53,11 @@ export class SimulatedParticipant {
     const cookie = answer.headers.getSetCookie()[0]?.split(';')[0]
     const sessionId = answer.headers.get('location')?.match(/^\/s\/([^/]+)$/)?.[1]
     if (!cookie || !sessionId) throw new Error(`${shownName} could not join: ${answer.status}`)
+    return SimulatedParticipant.at(address, sessionId, cookie)
+  }
+
+  /** One who has a place already, or needs none. */
+  static at(address: string, sessionId: string, cookie: string): SimulatedParticipant {
     return new SimulatedParticipant(address, sessionId, cookie)
   }
 

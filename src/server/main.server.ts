@@ -19,7 +19,7 @@ import { acceptSocket, BOARD_PATH, liveRoutes } from './http/live-routes.server'
 import { materialRoutes } from './http/material-routes.server'
 import { sameOrigin } from './http/origin.server'
 import { paced, pacesOf } from './http/paces.server'
-import { fewAtATime } from './http/pacing.server'
+import { inTwoLines } from './http/pacing.server'
 import { requestLog } from './http/request-log.server'
 import { sendersFault, soundRequests } from './http/sound-requests.server'
 import { createLimits } from './limits.server'
@@ -128,7 +128,7 @@ function createApp(
   const app = express()
   app.disable('x-powered-by')
   app.set('trust proxy', settings.trustedProxies)
-  app.use(fewAtATime())
+  app.use(inTwoLines())
   const https = settings.publicAddress?.startsWith('https:') ?? false
   app.use(safeHeaders({ https, developing: development !== undefined }))
   app.use(requestLog(log))

@@ -10,7 +10,14 @@ import { mayRead, mayWorkOn } from './rooms/rooms'
 import { nextOf } from './segments/state'
 import { SIGNALS } from './signals/signal'
 import type { Command, LiveState } from './topics'
-import { facilitatorView, participantView, projectorView } from './views'
+import {
+  facilitatorView,
+  type MadeView,
+  participantView,
+  projectorView,
+  type Viewer,
+  viewAfter,
+} from './views'
 
 /** What is asked, of whatever rooms and people there are by then: each is named by a number. */
 type Ask = (state: LiveState, pick: number, ids: string[]) => [Actor, Command]
@@ -493,4 +500,46 @@ test('the log folds to the same state, and undo gives back the arrangement befor
     }),
     { numRuns: 150 },
   )
+})
+
+test('a view made from the one before reads as one made anew, whatever was done in between', () => {
+  fc.assert(
+    fc.property(fc.boolean(), scripts, (planned, script) => {
+      const held = new Map<string, MadeView | null>()
+      const wrong: unknown[] = []
+      let step = 0
+      play(planned, script, ({ state }) => {
+        const readers: Viewer[] = [
+          { kind: 'facilitator' },
+          { kind: 'projector' },
+          ...[...state.participants.keys()].map(
+            (participantId): Viewer => ({ kind: 'participant', participantId }),
+          ),
+        ]
+        step++
+        for (const [at, reader] of readers.entries()) {
+          // Not everybody is told of everything at once.
+          if ((step + at) % 3 === 0) continue
+          const key = JSON.stringify(reader)
+          const made = viewAfter(held.get(key) ?? null, state, reader)
+          held.set(key, made)
+          if (JSON.stringify(made?.view) !== JSON.stringify(viewAfter(null, state, reader)?.view))
+            wrong.push(reader)
+        }
+      })
+      expect(wrong).toEqual([])
+    }),
+    { numRuns: 30 },
+  )
+})
+
+test('what nobody touched is the same object again: a broadcast leaves a participant all but the messages', () => {
+  const session = new Rehearsed()
+  session.join(0, 'ana', 'bo')
+  const ana: Viewer = { kind: 'participant', participantId: 'ana' }
+  const before = viewAfter(null, session.state, ana) as MadeView
+  session.tell(1000, facilitator, { type: 'broadcast', text: 'Two minutes', messageId: 'm' })
+  const after = viewAfter(before, session.state, ana) as MadeView
+  const names = Object.keys(after.view) as (keyof MadeView['view'])[]
+  expect(names.filter(name => after.view[name] !== before.view[name])).toEqual(['messages'])
 })

@@ -3,6 +3,7 @@
  * Nothing leaves the server but a view, and a view holds nothing its reader may not see: a participant gets the
  * names of the people in their own room and nobody else's.
  */
+import { remember, rememberBoth } from './remember'
 import {
   ALL_TOPICS,
   type FacilitatorView,
@@ -22,23 +23,96 @@ export type View = ParticipantView | FacilitatorView | ProjectorView
 
 /** The view of one reader; null when they have none, as somebody who never joined. */
 export function viewFor(state: LiveState, viewer: Viewer): View | null {
-  if (viewer.kind === 'facilitator') return facilitatorView(state)
-  if (viewer.kind === 'projector') return projectorView(state)
-  return participantView(state, viewer.participantId)
+  return viewAfter(null, state, viewer)?.view ?? null
 }
 
-export const facilitatorView = (state: LiveState) => viewOf(state, 'facilitator') as FacilitatorView
+export const facilitatorView = (state: LiveState) =>
+  viewFor(state, { kind: 'facilitator' }) as FacilitatorView
 
 /** What the whole class may see. */
-export const projectorView = (state: LiveState) => viewOf(state, 'projector') as ProjectorView
+export const projectorView = (state: LiveState) => viewFor(state, { kind: 'projector' }) as ProjectorView
 
-export function participantView(state: LiveState, participantId: string): ParticipantView | null {
-  const me = state.participants.get(participantId)
-  return me ? (viewOf(state, 'participant', me) as ParticipantView) : null
+export const participantView = (state: LiveState, participantId: string) =>
+  viewFor(state, { kind: 'participant', participantId }) as ParticipantView | null
+
+/** A view, and what it was made of. */
+export interface MadeView {
+  readonly view: View
+  readonly state: LiveState
+  readonly me: object | undefined
+  /** What each topic gave to it, in their order. */
+  readonly parts: readonly object[]
 }
 
-function viewOf(state: LiveState, reader: Viewer['kind'], me?: object): object {
-  const view = {}
-  for (const topic of ALL_TOPICS) Object.assign(view, topic.views[reader]?.(state, me))
-  return view
+/**
+ * The view of one reader, made from the one they had: a topic that reads nothing of the state that has changed since gives what it gave
+ * before, as the same objects. `before` may be of any earlier state, or of a later one that was never reached.
+ */
+export function viewAfter(before: MadeView | null, state: LiveState, viewer: Viewer): MadeView | null {
+  const me = viewer.kind === 'participant' ? state.participants.get(viewer.participantId) : undefined
+  if (viewer.kind === 'participant' && !me) return null
+  if (!before || before.me !== me) {
+    const parts = TOPIC_VIEWS[viewer.kind].map(({ show }) => show(state, me))
+    return { view: Object.assign({}, ...parts), state, me, parts }
+  }
+  const stale = staleBetween(before.state, state)(viewer.kind)
+  if (stale.length === 0) return { ...before, state }
+  const parts = [...before.parts]
+  for (const at of stale) parts[at] = (TOPIC_VIEWS[viewer.kind][at] as TopicView).show(state, me)
+  return { view: Object.assign({}, ...parts), state, me, parts }
+}
+
+/** The topics, by their place, that read something which is another in the later state; the same for all readers of a kind. */
+const staleBetween = rememberBoth((before: LiveState, state: LiveState) => {
+  const changed = (Object.keys(state) as (keyof LiveState)[]).filter(name => before[name] !== state[name])
+  const known = new Map<Viewer['kind'], { stale: readonly number[]; namesRead: number }>()
+  return (reader: Viewer['kind']): readonly number[] => {
+    let found = known.get(reader)
+    if (found?.namesRead !== namesRead) {
+      const stale = TOPIC_VIEWS[reader].flatMap(({ read }, at) =>
+        changed.some(name => read.has(name)) ? [at] : [],
+      )
+      found = { stale, namesRead }
+      known.set(reader, found)
+    }
+    return found.stale
+  }
+})
+
+/** How many names all topics together have read so far: one more, and what is stale is looked for again. */
+let namesRead = 0
+
+interface TopicView {
+  /** What it has ever read of a state, whoever the reader was. */
+  read: ReadonlySet<keyof LiveState>
+  show: (state: LiveState, me?: object) => object
+}
+
+/** How each topic shows itself to each kind of reader, with what it reads of the state noted down while it does. */
+const TOPIC_VIEWS: Readonly<Record<Viewer['kind'], readonly TopicView[]>> = {
+  facilitator: topicViews('facilitator'),
+  projector: topicViews('projector'),
+  participant: topicViews('participant'),
+}
+
+function topicViews(reader: Viewer['kind']): TopicView[] {
+  return ALL_TOPICS.flatMap(({ views }) => {
+    const show = views[reader]
+    if (!show) return []
+    const read = new Set<keyof LiveState>()
+    // One for each state, so that what is remembered of a state is found again.
+    const noting = remember(
+      (state: LiveState) =>
+        new Proxy(state, {
+          get: (target, name: keyof LiveState) => {
+            if (!read.has(name)) {
+              read.add(name)
+              namesRead++
+            }
+            return target[name]
+          },
+        }),
+    )
+    return [{ read, show: (state, me) => show(noting(state), me) }]
+  })
 }

@@ -8,7 +8,7 @@ import { evolve } from '~/core/live/evolve'
 import { allMarks, type Mark, marksOf } from '~/core/live/marks'
 import type { Command, LiveProblem, Recorded } from '~/core/live/topics'
 import { type LiveState, unopened } from '~/core/live/topics'
-import { type Viewer, viewFor } from '~/core/live/views'
+import { type MadeView, type Viewer, viewAfter } from '~/core/live/views'
 import { done, type Result, refused } from '../result'
 import { changes, type Sections, wholeView } from './sections.server'
 import { type Entry, LogRaceError } from './session-store'
@@ -35,6 +35,8 @@ interface Asked {
 
 interface Subscriber {
   viewer: Viewer
+  /** The view they were told last. */
+  made: MadeView | null
   sections: Sections
   send: (message: StreamMessage, seq: number) => void
 }
@@ -43,6 +45,7 @@ interface Subscriber {
 interface Foretold {
   /** What the reader held when it was worked out. */
   before: Sections
+  made: MadeView | null
   sections: Sections
   message: StreamMessage | null
 }
@@ -117,10 +120,12 @@ export class LiveSession {
    */
   subscribe(viewer: Viewer, lastSeq: number | null, send: Subscriber['send']): () => void {
     const before = lastSeq === null ? undefined : this.recent.get(lastSeq)
+    const made = before ? viewAfter(null, before, viewer) : null
     const subscriber: Subscriber = {
       viewer,
+      made,
       // Marks are not part of the state, so which of them the reader already had is not known.
-      sections: before ? { ...this.sectionsOf(before, viewer), marks: undefined } : {},
+      sections: before ? { ...this.sectionsOf(before, viewer, made), marks: undefined } : {},
       send,
     }
     this.subscribers.add(subscriber)
@@ -216,6 +221,8 @@ export class LiveSession {
       this.expected = entries.at(-1)?.recorded.seq ?? 0
       try {
         const written = this.ports.append(entries)
+        // The connection takes what is to be written at the end of this turn; only then does the disk work beside us.
+        await Promise.race([written, setImmediate()])
         this.foretell(states.at(-1) as LiveState)
         await written
         this.take(
@@ -303,8 +310,9 @@ export class LiveSession {
         // Facilitators are few, and what they are told is not in the state alone.
         if (subscriber.viewer.kind === 'facilitator') continue
         const before = subscriber.sections
-        const sections = this.sectionsOf(state, subscriber.viewer)
-        of.set(subscriber, { before, sections, message: changes(before, sections) })
+        const made = viewAfter(subscriber.made, state, subscriber.viewer)
+        const sections = this.sectionsOf(state, subscriber.viewer, made)
+        of.set(subscriber, { before, made, sections, message: changes(before, sections) })
       }
       this.foretold = { state, of }
     } catch (error) {
@@ -333,18 +341,21 @@ export class LiveSession {
   private tell(subscriber: Subscriber, kind: 'view' | 'change'): void {
     const known = this.foretold?.state === this.state ? this.foretold.of.get(subscriber) : undefined
     if (kind === 'change' && known?.before === subscriber.sections) {
+      subscriber.made = known.made
       subscriber.sections = known.sections
       if (known.message) subscriber.send(known.message, this.state.seq)
       return
     }
-    const sections = this.sectionsOf(this.state, subscriber.viewer)
+    const made = viewAfter(subscriber.made, this.state, subscriber.viewer)
+    const sections = this.sectionsOf(this.state, subscriber.viewer, made)
     const message = kind === 'view' ? wholeView(sections) : changes(subscriber.sections, sections)
+    subscriber.made = made
     subscriber.sections = sections
     if (message) subscriber.send(message, this.state.seq)
   }
 
-  private sectionsOf(state: LiveState, viewer: Viewer): Sections {
-    const view: Sections = viewFor(state, viewer) ?? {}
+  private sectionsOf(state: LiveState, viewer: Viewer, made: MadeView | null): Sections {
+    const view = (made?.view ?? {}) as Sections
     return viewer.kind === 'facilitator' ? { ...view, marks: this.marksOfRound(state) } : view
   }
 

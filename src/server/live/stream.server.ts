@@ -16,6 +16,8 @@ export class EventStream {
     private readonly response: Response,
   ) {
     request.socket.setNoDelay(true)
+    // A chunk would be written in three pieces. What has no chunks ends with the connection, as event streams do anyway.
+    response.useChunkedEncodingByDefault = false
     response.writeHead(200, {
       'Content-Type': 'text/event-stream',
       'Cache-Control': 'no-cache, no-transform',
@@ -31,7 +33,10 @@ export class EventStream {
       this.response.destroy()
       return
     }
+    // Otherwise Node holds it back until this turn is over and everybody else is told.
+    this.response.cork()
     this.response.write(`id: ${seq}\ndata: ${messageText(message)}\n\n`)
+    this.response.uncork()
   }
 
   end(): void {

@@ -13,6 +13,8 @@ class FakeResponse extends EventEmitter {
   writeHead = (_status: number, head: Record<string, string>) => {
     this.head = head
   }
+  cork() {}
+  uncork() {}
   write = (text: string) => {
     this.written += text
     return true
