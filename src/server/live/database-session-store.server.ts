@@ -1,7 +1,8 @@
-import { and, asc, eq, gt, inArray, max } from 'drizzle-orm'
+import { and, asc, eq, gt, inArray, max, sql } from 'drizzle-orm'
 import type { Board } from '~/core/boards/board'
 import type { Actor } from '~/core/live/actors'
 import { EVENT_VERSION, readEvent, UnreadableEventError } from '~/core/live/event-versions'
+import { remember } from '~/core/live/remember'
 import type { LiveEvent, Recorded } from '~/core/live/topics'
 import { listFromSession } from '../cohorts/cohort-list.server'
 import type { Database } from '../db/database.server'
@@ -112,9 +113,27 @@ const CHANGES_MORE = new Set<LiveEvent['type']>([
 const changesMore = (event: LiveEvent) =>
   CHANGES_MORE.has(event.type) || (event.type === 'joined' && event.withoutDevice !== undefined)
 
+/** One event, by far the commonest: the statement is put into words once. It has no name: whoever connects anew would find the one of before. */
+const oneEvent = remember((db: Database) =>
+  db
+    .insert(sessionEvents)
+    .values({
+      sessionId: sql.placeholder('sessionId'),
+      seq: sql.placeholder('seq'),
+      at: sql.placeholder('at'),
+      actor: sql.placeholder('actor'),
+      type: sql.placeholder('type'),
+      version: sql.placeholder('version'),
+      payload: sql.placeholder('payload'),
+    })
+    .prepare(''),
+)
+
 async function insert(db: Database, rows: (typeof sessionEvents.$inferInsert)[]): Promise<void> {
   try {
-    await db.insert(sessionEvents).values(rows)
+    const [first, ...more] = rows
+    if (first && more.length === 0) await oneEvent(db).execute(first)
+    else await db.insert(sessionEvents).values(rows)
   } catch (error) {
     const { cause } = error as { cause?: { code?: string } }
     if (cause?.code === UNIQUE_VIOLATION) throw new LogRaceError('The log has moved on.', { cause: error })
