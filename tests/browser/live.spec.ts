@@ -1,3 +1,4 @@
+import { readCards } from '~/core/boards/prompts/cards/document'
 import { expect, expectAccessible, joinOnPhone, openToAll, sendOut, simulated, test } from './fixtures'
 
 const MINUTE = 60_000
@@ -49,6 +50,30 @@ test('somebody alone, a call from a room out of sight, a visit, a mistaken call 
   // So it does when another room is opened, and when the page is left.
   await page.getByRole('button', { name: roomName, exact: true }).click()
   await drawer.getByRole('button', { name: 'Visit' }).click()
+  await ana?.until(view => view.visits.length === 1)
+
+  // Listening first; whoever joins in writes on the board, marked as theirs, until they only listen again.
+  await expect(drawer.getByLabel('New card')).toHaveCount(0)
+  await drawer.getByRole('button', { name: 'Join in' }).click()
+  await ana?.until(view => view.visits[0]?.writesAs !== null)
+  await drawer.getByLabel('New card').first().fill('What do the stems tell you?')
+  await drawer.getByLabel('New card').first().press('Enter')
+  const board = await ana?.openBoard()
+  await expect
+    .poll(() => (board ? readCards(board, 'noticed').map(({ text }) => text) : []))
+    .toContain('What do the stems tell you?')
+  await expect(drawer.getByText('Marit Solheim (facilitator)', { exact: true }).first()).toBeVisible()
+  await expectAccessible(page)
+  await drawer.getByRole('button', { name: 'Only listen' }).click()
+  await expect(drawer.getByLabel('New card')).toHaveCount(0)
+  await ana?.until(view => view.visits[0]?.writesAs === null)
+  // The next room by a key: the visit goes along, and back.
+  await drawer.getByRole('button', { name: 'Close' }).press('ArrowRight')
+  await ana?.until(view => view.visits.length === 0)
+  await page
+    .getByRole('complementary', { name: /^Room / })
+    .getByRole('button', { name: 'Close' })
+    .press('ArrowLeft')
   await ana?.until(view => view.visits.length === 1)
   await page.getByLabel('Broadcast to every board').fill('Half said')
   await page.getByRole('combobox', { name: 'Rooms by' }).selectOption('need')

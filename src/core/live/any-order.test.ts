@@ -285,6 +285,9 @@ const ASKS: Ask[] = [
       ...(pick % 5 === 0 && { minutes: 1 }),
     },
   ],
+  (state, pick) => [facilitator, { type: 'visit', roomId: roomId(state, pick) }],
+  (_state, pick) => [facilitator, { type: 'join-in', joins: pick % 3 > 0 }],
+  (_state, pick) => [facilitator, pick % 2 === 0 ? { type: 'leave-room' } : { type: 'join-in', joins: true }],
   state => [clock, { type: 'say-scheduled', messageId: state.scheduled[0]?.id ?? 'none' }],
   (state, pick) => [
     participant(personId(state, pick)),

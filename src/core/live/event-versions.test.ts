@@ -209,6 +209,7 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'help-let-go': { helpId: 'h' },
     'help-closed': { helpId: 'h', how: 'visit' },
     'visit-started': { accountId: 'a', name: 'x', roomId: 'r' },
+    'visit-joined': { accountId: 'a', roomId: 'r', joins: true },
     'visit-ended': { accountId: 'a', roomId: 'r' },
     'room-renamed': { roomId: 'r', name: 'x' },
     'rooms-made': { rooms: [{ id: 'r', name: 'x', copyId: 'c', participantIds: ['a'] }] },

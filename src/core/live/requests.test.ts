@@ -38,6 +38,7 @@ const MAY: Record<ActorKind, string[]> = {
     'go-on',
     'hear-room',
     'insert-segment',
+    'join-in',
     'leave-room',
     'let-help-go',
     'let-in',

@@ -15,7 +15,8 @@ import type { Board } from '~/core/boards/board'
 import { type DocumentName, readDocumentName } from '~/core/boards/document-name'
 import { areHiddenCards } from '~/core/boards/hidden'
 import { beginSheets } from '~/core/boards/prompts/sheet/document'
-import { mayRead, mayWorkOn } from '~/core/live/rooms/rooms'
+import { mayWriteOn } from '~/core/live/rights/writers'
+import { mayRead } from '~/core/live/rooms/rooms'
 import type { LiveState } from '~/core/live/topics'
 import type { Database } from '../db/database.server'
 import { boardCopies } from '../db/schema.server'
@@ -104,7 +105,7 @@ export class BoardServer {
     socket.once('close', letGo)
     this.sockets.handleUpgrade(request, socket, head, webSocket => {
       webSocket.on('error', () => webSocket.close())
-      const who = user.isFacilitator ? 'facilitator' : 'participant'
+      const who = user.accountId !== null ? 'facilitator' : 'participant'
       const guard = guardSocket(webSocket, who, why => this.log.warn({ why }, 'a board socket was closed'))
       this.hocuspocus.handleConnection(webSocket, request, { user, guard } satisfies ConnectionContext)
     })
@@ -150,15 +151,17 @@ export class BoardServer {
         const { copyId, own } = name
         const { sessionId } = copy
         const questions = new Allowance(MOST_QUESTIONS, QUESTIONS_A_SECOND)
-        if (user.isFacilitator && own === null) {
+        const state = await this.hub.state(sessionId)
+        const { accountId } = user
+        const joins = accountId !== null && mayWriteOn(state, accountId, copyId)
+        if (accountId !== null && !joins && own === null) {
           connectionConfig.readOnly = true
           return { sessionId, copyId, participantId: null, writer: null, questions }
         }
-        const participantId = user.participantIn(sessionId)
-        const state = await this.hub.state(sessionId)
-        if (!participantId || !mayRead(state, participantId, copyId)) throw refusal()
+        const participantId = joins ? accountId : user.participantIn(sessionId)
+        if (!participantId || !(joins || mayRead(state, participantId, copyId))) throw refusal()
         if (own !== null && !mayWriteBeside(state, participantId, name)) throw refusal()
-        if (!mayWorkOn(state, participantId, copyId)) {
+        if (!mayWriteOn(state, participantId, copyId)) {
           connectionConfig.readOnly = true
           return { sessionId, copyId, participantId, writer: null, questions }
         }

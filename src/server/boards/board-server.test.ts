@@ -11,11 +11,15 @@ let running: Awaited<ReturnType<typeof runningServer>>
 let lines: Awaited<ReturnType<typeof boardLines>>
 /** Two in one room; which of them a line is from is said by their place here. */
 let participantIds: string[]
+/** The number of a line that is the facilitator's. */
+const FACILITATOR = 99
 let copyId: string
 
 beforeAll(async () => {
   running = await runningServer()
-  lines = await boardLines(running.boards, who => participantIds[who] ?? null)
+  lines = await boardLines(running.boards, who =>
+    who === FACILITATOR ? { accountId: running.facilitator.accountId } : (participantIds[who] ?? null),
+  )
   const { sessionId, hub, facilitator } = running
   participantIds = [await running.join(0), await running.join(1)]
   const [room] = (await hub.state(sessionId)).rooms
@@ -59,6 +63,32 @@ test('a writer hears that a card is on disk and whose it is; who comes back late
   expect(greeting.stored[key]).toBe(clockOf(doc))
   expect(greeting.authors).toEqual({ 'c/x': 'Ana' })
   third.close()
+})
+
+test('a facilitator looks on until they join in; what they write then is theirs, and the line that wrote ends with the visit', async () => {
+  const { hub, sessionId, facilitator, boards } = running
+  const cards = async () => readCards(await boards.read(copyId), 'c').map(({ text }) => text)
+  const [room] = (await hub.state(sessionId)).rooms
+  await hub.command(sessionId, facilitator, { type: 'facilitator-comes' })
+  await hub.command(sessionId, facilitator, { type: 'visit', roomId: room?.id ?? '' })
+  const ana = await line(new Y.Doc())
+  const looking = new Y.Doc()
+  const looks = await line(looking, FACILITATOR)
+  expect((await looks.until(() => true)).writer).toBeUndefined()
+  addCard(looking, 'c', 'no', 'Unasked')
+  await hub.command(sessionId, facilitator, { type: 'join-in', joins: true })
+  const writing = new Y.Doc()
+  const writes = await line(writing, FACILITATOR)
+  expect((await writes.until(({ writer }) => writer !== undefined)).writer).toBeGreaterThan(0)
+  addCard(writing, 'c', 'hint', 'Look at the stems')
+  const told = await ana.until(({ authors }) => authors?.['c/hint'] !== undefined)
+  expect(told.authors?.['c/hint']).toBe(`${facilitator.name} (facilitator)`)
+  const ended = new Promise(resolve => writes.provider.on('close', resolve))
+  await hub.command(sessionId, facilitator, { type: 'leave-room' })
+  await ended
+  expect(await cards()).toContain('Look at the stems')
+  expect(await cards()).not.toContain('Unasked')
+  for (const each of [ana, looks, writes]) each.close()
 })
 
 test('a sheet begins with its text once, in nobody’s name; what was changed in it is an answer, also after coming back', async () => {

@@ -3,6 +3,7 @@ import type { RoomWorkNow } from '~/contracts/live'
 import { areHiddenCards } from '~/core/boards/hidden'
 import { peopleIn } from '~/core/live/door/people'
 import { openedIn } from '~/core/live/hidden/opened'
+import { writerName } from '~/core/live/rights/writers'
 import type { Room } from '~/core/live/rooms/room'
 import { boardOf } from '~/core/live/rooms/room'
 import type { LiveState } from '~/core/live/topics'
@@ -163,7 +164,7 @@ function shown(work: CopyWork | undefined, state: LiveState, room: Room): RoomWo
     pulse: work.pulse,
     latest: latest && {
       text: latest.text.slice(-LONGEST_LATEST),
-      who: state.participants.get(latest.participantId)?.shownName ?? '',
+      who: writerName(state, latest.participantId),
       at: latest.at,
     },
     answeredPrompts: prompts.length,

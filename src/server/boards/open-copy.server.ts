@@ -11,6 +11,7 @@ import { isIn } from '~/core/boards/touched'
 import { type Look, lookAt } from '~/core/boards/updates/look'
 import { openedIn } from '~/core/live/hidden/opened'
 import { notYetOpenIn } from '~/core/live/parts/parts'
+import { writerName } from '~/core/live/rights/writers'
 import { boardOf } from '~/core/live/rooms/room'
 import type { LiveState } from '~/core/live/topics'
 import { serverNow } from '../clock.server'
@@ -293,7 +294,7 @@ export class OpenCopy {
   private notice(state: LiveState, from: number): BoardNotice {
     const names = this.authorship
       .authors(from)
-      .map(([entry, participantId]) => [entry, state.participants.get(participantId)?.shownName ?? ''])
+      .map(([entry, writerId]) => [entry, writerName(state, writerId)])
     return {
       stored: Object.fromEntries(this.stored),
       ...(this.full && { full: true }),

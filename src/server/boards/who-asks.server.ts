@@ -2,8 +2,9 @@
 import type { Connection } from '@hocuspocus/server'
 import type { DocumentName } from '~/core/boards/document-name'
 import { areHiddenCards } from '~/core/boards/hidden'
+import { mayWriteOn } from '~/core/live/rights/writers'
 import { boardOf } from '~/core/live/rooms/room'
-import { mayRead, mayWorkOn } from '~/core/live/rooms/rooms'
+import { mayRead } from '~/core/live/rooms/rooms'
 import type { LiveState } from '~/core/live/topics'
 import type { Allowance } from '../http/allowance.server'
 import type { SocketGuard } from './socket-guard.server'
@@ -12,7 +13,8 @@ import type { SocketGuard } from './socket-guard.server'
 export interface SocketUser {
   /** One for each person, to count their sockets by. */
   key: string
-  isFacilitator: boolean
+  /** The account of a facilitator; null for participants. */
+  accountId: string | null
   /** The participant this browser is in a session; null when it has no place there. */
   participantIn(sessionId: string): string | null
 }
@@ -24,7 +26,7 @@ export interface ConnectionContext {
   sessionId?: string
   /** The copy the document is, or lies beside. */
   copyId?: string
-  /** Null for a facilitator, who looks on. */
+  /** In whose name they write: a participant's id, or the account of a facilitator who has joined in. Null for one who looks on. */
   participantId?: string | null
   /** The number they write under. */
   writer?: number | null
@@ -38,7 +40,7 @@ export const mayStay = (
   participantId: string,
   copyId: string,
   { readOnly }: Connection,
-): boolean => (readOnly ? mayRead(state, participantId, copyId) : mayWorkOn(state, participantId, copyId))
+): boolean => (readOnly ? mayRead(state, participantId, copyId) : mayWriteOn(state, participantId, copyId))
 
 /** Whether somebody may write beside a copy: in their own name, under cards that are not seen at once. */
 export function mayWriteBeside(

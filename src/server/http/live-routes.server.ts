@@ -180,7 +180,7 @@ export async function acceptSocket(
 }
 
 const facilitatorUser = ({ id }: Account): SocketUser => {
-  return { key: id, isFacilitator: true, participantIn: () => null }
+  return { key: id, accountId: id, participantIn: () => null }
 }
 
 /** Whose socket it is, by its places; null for somebody who has none anywhere: then nothing is read from it. */
@@ -191,7 +191,7 @@ async function participantUser(services: Services, cookies: string | undefined):
   const participantIds = new Map(places.map(place => [place.sessionId, place.participantId]))
   return {
     key: first.participantId,
-    isFacilitator: false,
+    accountId: null,
     participantIn: sessionId => participantIds.get(sessionId) ?? null,
   }
 }

@@ -8,6 +8,7 @@ import { inFull, type Prompt, type ReadAnswer, readFully } from '~/core/boards/p
 import { openedIn } from '~/core/live/hidden/opened'
 import type { Mark } from '~/core/live/marks'
 import type { QuestionNow } from '~/core/live/questions/shown'
+import { writerName } from '~/core/live/rights/writers'
 import type { Room } from '~/core/live/rooms/room'
 import { boardOf } from '~/core/live/rooms/room'
 import type { LiveState } from '~/core/live/topics'
@@ -192,7 +193,7 @@ async function reviewedRooms(
       removed: removed.map(({ promptId, text, removedBy }) => ({
         promptId,
         text,
-        by: state.participants.get(removedBy ?? '')?.shownName ?? '',
+        by: writerName(state, removedBy ?? ''),
       })),
       late: late
         .filter(({ copyId }) => copyId === room.copyId)

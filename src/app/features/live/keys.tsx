@@ -52,7 +52,7 @@ const WORDS = [
   ['r', 'open the room that needs you most'],
   ['w', 'show the wall in place of the lanes, and back'],
   ['/', 'find somebody'],
-  ['← →', 'in an open room: the room before, the next'],
+  ['← →', 'in an open room: the room before, the next; a visit goes along'],
   ['?', 'show or hide these keys'],
 ]
 

@@ -117,8 +117,8 @@ export function LivePage({
   const visited = view.visits.find(visit => visit.accountId === accountId)?.roomId
   /** A visit lasts as long as the room's drawer is open: whoever closes it listens no more. */
   const show = useCallback(
-    (roomId: string) => {
-      if (visited !== undefined && visited !== roomId) send({ type: 'leave-room' })
+    (roomId: string, goesAlong = false) => {
+      if (visited !== undefined && visited !== roomId && !goesAlong) send({ type: 'leave-room' })
       setOpenRoomId(roomId)
       if (roomId !== '') setMaking(false)
       setFinding(false)
@@ -157,7 +157,10 @@ export function LivePage({
       order as LaneOrder,
     )
     const next = ids[(ids.indexOf(openRoomId) + by + ids.length) % ids.length]
-    if (next) show(next)
+    if (!next) return
+    // Whoever is in a room goes on to the next one: a visit goes along.
+    if (visited === openRoomId) send({ type: 'visit', roomId: next })
+    show(next, visited === openRoomId)
   }
   const everybodyIn = isOut && view.people.every(({ admitted, inRoom }) => admitted && inRoom)
   const makeGroups = (questionId: string | null) => {

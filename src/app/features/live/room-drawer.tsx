@@ -3,6 +3,7 @@ import { useMemo } from 'react'
 import { Link } from 'react-router'
 import type { RoomWorkNow } from '~/contracts/live'
 import { boardOf } from '~/core/live/rooms/room'
+import { asFacilitator } from '~/core/live/visits/visitor'
 import { BoardView } from '../../board-view/board-view'
 import { CommentsHere, type CommentsOnBoard } from '../../live/comments/comments-here'
 import { AnswerHelp } from '../../live/help/answer-help'
@@ -51,6 +52,12 @@ export function RoomDrawer({
   const call = view.help.find(candidate => candidate.roomId === room.id)
   const names = Object.fromEntries(view.people.map(person => [person.id, person.shownName]))
   const open = view.session.phase === 'open'
+  const joined = view.visits.some(
+    visit => visit.roomId === room.id && visit.accountId === accountId && visit.joined,
+  )
+  const facilitatorNames = Object.fromEntries(
+    view.facilitators.map(({ accountId: id, name }) => [id, asFacilitator(name)]),
+  )
   const helpId = call?.id ?? null
   const commentsHere = useMemo(
     (): CommentsOnBoard => ({
@@ -124,8 +131,8 @@ export function RoomDrawer({
         <BoardView
           copyId={room.copyId}
           board={boardOf(view, room)}
-          me={null}
-          names={names}
+          me={joined ? { id: accountId } : null}
+          names={{ ...names, ...facilitatorNames }}
           hidden={{
             openedBy: Object.fromEntries(
               Object.entries(view.hiddenOpened[room.id] ?? {}).map(([id, by]) => [id, names[by ?? ''] ?? '']),

@@ -89,7 +89,7 @@ export function PlaceFoot({
           </Suspense>
         ) : (
           <chakra.p role="status" fontSize="s" flex="1">
-            {visits.length > 0 && `${visits.join(' and ')} is in your room, listening.`}
+            {visits.map(visitWords).join(' ')}
           </chakra.p>
         )}
         {inRoom && (
@@ -106,3 +106,6 @@ export function PlaceFoot({
     </Box>
   )
 }
+
+const visitWords = ({ name, writesAs }: ParticipantView['visits'][number]): string =>
+  writesAs === null ? `${name} is in your room, listening.` : `${name} has joined in and writes along.`

@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import type { Board } from '~/core/boards/board'
 import type { ParticipantView } from '~/core/live/views'
+import { asFacilitator } from '~/core/live/visits/visitor'
 import { BoardView } from '../../board-view/board-view'
 import { CommentsHere } from '../../live/comments/comments-here'
 import { NotMe } from '../../live/door/not-me'
@@ -179,7 +180,7 @@ export function PlacePage({ sessionId, join, view: first, ownLink, now }: PlaceP
                   board={view.board}
                   me={{ id: view.me.id }}
                   keptFor={sessionId}
-                  names={Object.fromEntries(whereabouts.members.map(member => [member.id, member.shownName]))}
+                  names={namesHere(whereabouts.members, view.visits)}
                   onStatus={saved.tell}
                   parts={{
                     shut: view.partsShut,
@@ -260,3 +261,13 @@ function AlsoReads({ copyId, name, board }: { copyId: string; name: string; boar
     </Box>
   )
 }
+
+/** Whose cursors may stand on the board. */
+const namesHere = (
+  members: readonly { id: string; shownName: string }[],
+  visits: ParticipantView['visits'],
+): Record<string, string> =>
+  Object.fromEntries([
+    ...members.map(({ id, shownName }) => [id, shownName]),
+    ...visits.flatMap(({ name, writesAs }) => (writesAs === null ? [] : [[writesAs, asFacilitator(name)]])),
+  ])

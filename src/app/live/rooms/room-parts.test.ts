@@ -1,4 +1,4 @@
-import { Rehearsed } from 'tests/fixtures/rehearsed'
+import { facilitator, Rehearsed } from 'tests/fixtures/rehearsed'
 import { facilitatorView } from '~/core/live/views'
 import type { LiveView } from '../live-view'
 import { roomParts } from './room-parts'
@@ -31,4 +31,15 @@ test('a room where nothing happened keeps its part, whatever happens elsewhere',
   expect(after.get('reeds')?.visits).toBe(before.get('reeds')?.visits)
   expect(after.get('birds')?.people).not.toBe(before.get('birds')?.people)
   expect(after.get('birds')?.people).toMatchObject([{ id: 'chi', connected: false }])
+})
+
+test('a visitor who joins in, and then only listens again, is another each time', () => {
+  const session = sentOut()
+  session.tell(3, facilitator, { type: 'visit', roomId: 'reeds' })
+  const listens = roomParts(seen(session))
+  session.tell(4, facilitator, { type: 'join-in', joins: true })
+  const joined = roomParts(seen(session), listens)
+  expect(joined.get('reeds')?.visits).toMatchObject([{ joined: true }])
+  session.tell(5, facilitator, { type: 'join-in', joins: false })
+  expect(roomParts(seen(session), joined).get('reeds')?.visits[0]?.joined).toBeUndefined()
 })

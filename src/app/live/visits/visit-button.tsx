@@ -9,23 +9,34 @@ interface VisitButtonProps {
   send: Send
 }
 
-/** Going into a room to listen, and leaving it. */
+/** Going into a room to listen, writing along once one has said so, and leaving it. */
 export function VisitButton({ view, roomId, accountId, send }: VisitButtonProps) {
   if (!view.clock) return null
-  const visiting = view.visits.some(visit => visit.roomId === roomId && visit.accountId === accountId)
+  const visit = view.visits.find(one => one.roomId === roomId && one.accountId === accountId)
   const calls = view.help.some(call => call.roomId === roomId)
   return (
-    <Flex gap="8px" align="center">
-      {visiting ? (
-        <Button onClick={() => send({ type: 'leave-room' })}>Leave the room</Button>
+    <Flex gap="8px" align="center" wrap="wrap">
+      {visit ? (
+        <>
+          <Button onClick={() => send({ type: 'join-in', joins: !visit.joined })}>
+            {visit.joined ? 'Only listen' : 'Join in'}
+          </Button>
+          <Button onClick={() => send({ type: 'leave-room' })}>Leave the room</Button>
+        </>
       ) : (
         <Button kind={calls ? 'ask' : 'plain'} onClick={() => send({ type: 'visit', roomId })}>
           Visit
         </Button>
       )}
       <chakra.span fontSize="s" color="quiet">
-        {visiting ? 'The room sees that you are listening.' : 'The room is told that you come to listen.'}
+        {says(visit)}
       </chakra.span>
     </Flex>
   )
+}
+
+function says(visit: LiveView['visits'][number] | undefined): string {
+  if (!visit) return 'The room is told that you come to listen.'
+  if (visit.joined) return 'The room sees that you join in; what you write stands under your name.'
+  return 'The room sees that you are listening.'
 }

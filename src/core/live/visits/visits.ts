@@ -10,12 +10,15 @@ import type { RoundState } from '../rounds/round'
 import type { RoundsEvent, RoundsProblem } from '../rounds/rounds'
 import type { SessionEvent } from '../session/session'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
+import type { Visitor } from './visitor'
 
 export interface Visit {
   accountId: string
   name: string
   roomId: string
   startedAt: number
+  /** They write along on the room's board, and no longer only listen. */
+  joined?: true
 }
 
 export interface VisitsState {
@@ -26,22 +29,26 @@ export interface VisitsState {
 
 const events = {
   'visit-started': { accountId: idSchema, name: z.string(), roomId: idSchema },
+  /** They write along from now on, or only listen again. */
+  'visit-joined': { accountId: idSchema, roomId: idSchema, joins: z.boolean() },
   'visit-ended': { accountId: idSchema, roomId: idSchema },
 }
 export type VisitsEvent = EventsOf<typeof events>
 
-/** A facilitator listens in a room, and its people know. */
+/** A facilitator listens in a room, and its people know; they write along only once they have said so. */
 export const visits = topic<{
   state: VisitsState
   needs: RoomsState & HelpState & RoundState
   hears: HelpEvent | RoundsEvent | RoomSetEvent | SessionEvent | FacilitatorsEvent
   borrows: RoomsProblem | RoundsProblem
+  problem: { code: 'not-visiting' }
   mark: 'visit'
 }>()(
   {
     initial: { visits: [], lastVisit: {} },
     commands: {
       visit: { by: ['facilitator'], asks: { roomId: idSchema } },
+      'join-in': { by: ['facilitator'], asks: { joins: z.boolean() } },
       'leave-room': { by: ['facilitator'], asks: {} },
     },
     events,
@@ -56,6 +63,12 @@ export const visits = topic<{
         const current = visitOf(state, accountId)
         if (current?.roomId === roomId) return happens(...answering)
         return happens(...leave(current), { type: 'visit-started', accountId, name, roomId }, ...answering)
+      },
+      'join-in'(state, { joins }, { accountId }) {
+        const current = visitOf(state, accountId)
+        if (!current) return refuse({ code: 'not-visiting' })
+        if ((current.joined ?? false) === joins) return nothing
+        return happens({ type: 'visit-joined', accountId, roomId: current.roomId, joins })
       },
       'leave-room'(state, _command, { accountId }) {
         const current = visitOf(state, accountId)
@@ -74,6 +87,11 @@ export const visits = topic<{
         visits: [...without(state, accountId), { accountId, name, roomId, startedAt: at }],
         lastVisit: { ...state.lastVisit, [roomId]: at },
       }),
+      'visit-joined': (state, { accountId, joins }) => ({
+        visits: state.visits.map(({ joined: _, ...visit }) =>
+          visit.accountId === accountId && joins ? { ...visit, joined: true } : visit,
+        ),
+      }),
       'visit-ended': (state, { accountId, roomId }, at) => ({
         visits: without(state, accountId),
         lastVisit: { ...state.lastVisit, [roomId]: at },
@@ -84,17 +102,17 @@ export const visits = topic<{
       facilitator: state => ({ visits: state.visits, lastVisit: state.lastVisit }),
       participant: (state, me) => {
         const room = roomIn(state, me)
-        return { visits: room ? namesIn(state.visits, room) : NOBODY }
+        return { visits: room ? visitorsIn(state.visits, room) : NOBODY }
       },
     },
     marks: {
       'visit-started': (_before, { roomId, name }) => [{ roomId, kind: 'visit', what: name }],
     },
-    words: {},
+    words: { 'not-visiting': () => 'You are in no room now: visit one first.' },
   },
 )
 
-const NOBODY: string[] = []
+const NOBODY: Visitor[] = []
 
 const visitOf = (state: VisitsState, accountId: string) =>
   state.visits.find(visit => visit.accountId === accountId)
@@ -105,6 +123,8 @@ const without = (state: VisitsState, accountId: string) =>
 const leave = (visit: Visit | undefined) =>
   visit ? [{ type: 'visit-ended' as const, accountId: visit.accountId, roomId: visit.roomId }] : []
 
-const namesIn = rememberBoth((all: Visit[], room: PlannedRoom) =>
-  all.filter(visit => visit.roomId === room.id).map(visit => visit.name),
+const visitorsIn = rememberBoth((all: Visit[], room: PlannedRoom): Visitor[] =>
+  all
+    .filter(visit => visit.roomId === room.id)
+    .map(({ accountId, name, joined }) => ({ name, writesAs: joined ? accountId : null })),
 )

@@ -82,7 +82,7 @@ export function LaneTags({ people, call, visits, clock, work, mends, signals, se
       {work?.late !== undefined && <Tag kind="ask">came late</Tag>}
       {visits.map(visit => (
         <Tag key={visit.accountId} kind="live">
-          {visit.name} visits
+          {visit.joined ? `${visit.name} joins in` : `${visit.name} visits`}
         </Tag>
       ))}
     </>

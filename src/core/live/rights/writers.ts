@@ -1,0 +1,30 @@
+/** Who may write on a room's board, and by what name they are known there. */
+import type { PeopleState } from '../door/people'
+import type { FacilitatorsState } from '../facilitators/facilitators'
+import type { RoomsState } from '../rooms/room'
+import { mayWorkOn } from '../rooms/rooms'
+import type { SessionState } from '../session/session'
+import { asFacilitator } from '../visits/visitor'
+import type { VisitsState } from '../visits/visits'
+
+type Read = RoomsState & PeopleState & VisitsState & Pick<SessionState, 'phase'>
+
+/** Whether somebody may write on a board copy now: a participant whose room's it is, or a facilitator (by account) who has joined in there. */
+export function mayWriteOn(state: Read, writerId: string, copyId: string): boolean {
+  if (state.participants.has(writerId)) return mayWorkOn(state, writerId, copyId)
+  const visit = state.visits.find(({ accountId, joined }) => joined && accountId === writerId)
+  return (
+    visit !== undefined && state.rooms.some(({ id, copyId: its }) => id === visit.roomId && its === copyId)
+  )
+}
+
+/** The name beside what somebody wrote: a facilitator's says what they are. Empty for somebody unknown. */
+export function writerName(
+  { participants, facilitators }: Pick<PeopleState, 'participants'> & FacilitatorsState,
+  writerId: string,
+): string {
+  const person = participants.get(writerId)
+  if (person) return person.shownName
+  const leads = facilitators.find(({ accountId }) => accountId === writerId)
+  return leads ? asFacilitator(leads.name) : ''
+}
