@@ -1,5 +1,14 @@
 import { readCards } from '~/core/boards/prompts/cards/document'
-import { expect, expectAccessible, joinOnPhone, openToAll, sendOut, simulated, test } from './fixtures'
+import {
+  expect,
+  expectAccessible,
+  joinOnPhone,
+  openToAll,
+  putInRoom,
+  sendOut,
+  simulated,
+  test,
+} from './fixtures'
 
 const MINUTE = 60_000
 
@@ -156,6 +165,43 @@ test('a phone shows the warnings, whose it is, and where one is who is not in a 
   await expectAccessible(wall)
   await wall.close()
   await expectAccessible(edda)
+
+  // One writes, in turns: who has the pen passes it on, and the others read along.
+  const [bram] = others
+  const itsName = (await edda.getByRole('heading', { level: 1 }).textContent()) ?? ''
+  for (const who of ['Bram O.', 'Chi']) await putInRoom(page, who, itsName)
+  await page.getByRole('button', { name: itsName, exact: true }).click()
+  const room = page.getByRole('complementary', { name: `Room ${itsName}` })
+  await room.getByLabel('Who writes in this room').selectOption('one writes, in turns')
+  await expect(edda.getByText('Bram O. has the pen. You read along.')).toBeVisible()
+  await expect(edda.getByText('Half a thought')).toBeVisible()
+  await expect(edda.getByLabel('New card')).toHaveCount(0)
+  const inRoom = bram?.view?.whereabouts.where === 'room' ? bram.view.whereabouts.members : []
+  await bram?.ask({ type: 'pass-pen', toId: inRoom.find(({ shownName }) => shownName === 'Edda')?.id })
+  await expect(edda.getByText('You have the pen.')).toBeVisible()
+  await edda.getByLabel('New card').fill('With the pen')
+  await edda.getByRole('button', { name: 'Add card' }).click()
+  await expect(edda.getByText('Saved', { exact: true })).toBeVisible()
+  await expect(room.getByText('With the pen')).toBeVisible()
+  await expect(room.getByLabel('Who has the pen')).toHaveValue(/./)
+  await edda.getByText('Pass the pen').click()
+  await expectAccessible(edda)
+  await edda.getByRole('button', { name: 'To Chi' }).click()
+  await expect(edda.getByText('Chi has the pen. You read along.')).toBeVisible()
+  await room.getByLabel('Who writes in this room').selectOption({ index: 0 })
+  await expect(edda.getByLabel('New card')).toBeVisible()
+
+  // Whoever is muted reads along and is told so; the others are not.
+  await page.getByRole('button', { name: 'Edda', exact: true }).first().click()
+  await page.getByRole('menuitem', { name: 'Note or observation' }).click()
+  const person = page.getByRole('complementary', { name: 'Person Edda' })
+  await person.getByRole('button', { name: 'Pause their writing' }).click()
+  await expect(edda.getByText('The facilitator has paused your writing. You can read along.')).toBeVisible()
+  await expect(edda.getByLabel('New card')).toHaveCount(0)
+  expect(bram?.view?.writing).toBeNull()
+  await expectAccessible(page)
+  await person.getByRole('button', { name: 'Let them write again' }).click()
+  await expect(edda.getByLabel('New card')).toBeVisible()
 
   // Taken out in mid-round, one reads what is so.
   await page.getByRole('button', { name: 'Edda', exact: true }).first().click()

@@ -6,6 +6,8 @@ import type { RunSegment } from '../schedule/running-order'
 import type { Actor } from './actors'
 import { participantList } from './door/people'
 import { fold } from './evolve'
+import { mayWriteOn } from './rights/writers'
+import { WHO_WRITES } from './rights/writing'
 import { mayRead, mayWorkOn } from './rooms/rooms'
 import { nextOf } from './segments/state'
 import { SIGNALS } from './signals/signal'
@@ -285,6 +287,20 @@ const ASKS: Ask[] = [
       ...(pick % 5 === 0 && { minutes: 1 }),
     },
   ],
+  (state, pick) => [
+    facilitator,
+    {
+      type: 'set-writing',
+      who: WHO_WRITES[pick % 5] ?? null,
+      roomId: pick % 3 === 0 ? null : roomId(state, pick),
+    },
+  ],
+  (state, pick) => [facilitator, { type: 'give-pen', participantId: personId(state, pick) }],
+  (state, pick) => [
+    participant(personId(state, pick)),
+    { type: 'pass-pen', toId: personId(state, pick + 1) },
+  ],
+  (state, pick) => [facilitator, { type: 'mute', participantId: personId(state, pick), muted: pick % 3 > 0 }],
   (state, pick) => [facilitator, { type: 'visit', roomId: roomId(state, pick) }],
   (_state, pick) => [facilitator, { type: 'join-in', joins: pick % 3 > 0 }],
   (_state, pick) => [facilitator, pick % 2 === 0 ? { type: 'leave-room' } : { type: 'join-in', joins: true }],
@@ -413,6 +429,15 @@ test('whatever is done to people and rooms in whatever order, everybody is in on
             seen + Object.values(unseen).reduce((sum, each) => sum + each, 0) === of,
             'whoever a broadcast is for has seen it or is counted where they are',
           )
+        for (const { id, copyId } of open.values()) {
+          const may = [...state.participants.keys()].filter(one => mayWriteOn(state, one, copyId))
+          must(
+            may.every(one => mayWorkOn(state, one, copyId) && !state.muted[one]),
+            'whoever writes is in the room, and not muted',
+          )
+          const one = facilitatorView(state).writers[id]
+          must(!one || may.join() === one, 'where one writes, nobody else does')
+        }
         must(new Set(perRoom).size === perRoom.length, 'each role once in a room')
         must(state.round !== null || roles.length === 0, 'roles in a round only')
         must(state.choosing === null || state.round === null, 'rooms are chosen before a round')

@@ -18,6 +18,7 @@ import { parts } from './parts/parts'
 import { putUp } from './put-up/put-up'
 import { questions } from './questions/questions'
 import { reportBack } from './report/report-back'
+import { rights } from './rights/rights'
 import { roles } from './roles/roles'
 import { roomSet } from './room-set/room-set'
 import { rooms } from './rooms/rooms'
@@ -54,6 +55,7 @@ export const TOPICS = {
   hiddenTexts,
   corrections,
   roles,
+  rights,
   segments,
   messages,
   heard,

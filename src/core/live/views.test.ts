@@ -219,6 +219,8 @@ const SECTIONS = {
     'sitting',
     'terms',
     'visits',
+    'writers',
+    'writing',
   ],
   participant: [
     'beside',
@@ -251,6 +253,7 @@ const SECTIONS = {
     'signal',
     'visits',
     'whereabouts',
+    'writing',
   ],
   projector: [
     'broadcast',

@@ -91,6 +91,34 @@ test('a facilitator looks on until they join in; what they write then is theirs,
   for (const each of [ana, looks, writes]) each.close()
 })
 
+test('the line of somebody who is muted ends at once; back again they read along, and what they send is not taken', async () => {
+  const { hub, sessionId, facilitator, boards } = running
+  const [ana = ''] = participantIds
+  const cards = async () => readCards(await boards.read(copyId), 'c').map(({ text }) => text)
+  const before = new Y.Doc()
+  const writes = await line(before)
+  const ended = new Promise(resolve => writes.provider.on('close', resolve))
+  await hub.command(sessionId, facilitator, { type: 'mute', participantId: ana, muted: true })
+  await ended
+  writes.close()
+  const muted = new Y.Doc()
+  const reads = await line(muted)
+  const greeting = await reads.until(() => true)
+  expect(greeting.writer).toBeUndefined()
+  expect(readCards(muted, 'c').length).toBeGreaterThan(0)
+  addCard(muted, 'c', 'muted', 'Said all the same')
+  await hub.command(sessionId, facilitator, { type: 'mute', participantId: ana, muted: false })
+  const again = new Y.Doc()
+  const back = await line(again)
+  await back.until(({ writer }) => writer !== undefined)
+  addCard(again, 'c', 'again', 'Back again')
+  const key = String(again.clientID)
+  await back.until(({ stored }) => stored[key] === clockOf(again))
+  expect(await cards()).toContain('Back again')
+  expect(await cards()).not.toContain('Said all the same')
+  for (const each of [reads, back]) each.close()
+})
+
 test('a sheet begins with its text once, in nobody’s name; what was changed in it is an answer, also after coming back', async () => {
   const { hub, sessionId, facilitator, boards, db } = running
   const room = (await hub.state(sessionId)).rooms[1]

@@ -2,6 +2,7 @@ import { chakra, Stack } from '@chakra-ui/react'
 import type { LiveView, Send } from '../../live/live-view'
 import { NoteForm } from '../../live/messages/note-form'
 import { Observations } from '../../live/observations/observations'
+import { MutePerson } from '../../live/rights/muted'
 import { Said } from './broadcasts/said'
 import { Drawer } from './drawer'
 
@@ -36,6 +37,7 @@ export function PersonDrawer({ sessionId, person, view, timeZone, onClose, send 
             ))}
           </Stack>
         )}
+        {person.hasDevice && person.admitted && <MutePerson person={person} view={view} send={send} />}
         <Observations
           sessionId={sessionId}
           on={{ participantId: person.id }}

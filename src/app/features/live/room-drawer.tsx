@@ -13,6 +13,8 @@ import { NoteForm } from '../../live/messages/note-form'
 import { Observations } from '../../live/observations/observations'
 import { PartsOfRoom } from '../../live/parts/parts-of-room'
 import { PutUpOfRoom } from '../../live/put-up/put-up'
+import { MutedInRoom } from '../../live/rights/muted'
+import { WhoWritesHere } from '../../live/rights/who-writes'
 import { CloseRoom } from '../../live/room-set/close-room'
 import { RoomLink } from '../../live/room-set/room-link'
 import { PeopleInRoom } from '../../live/rooms/people-in-room'
@@ -97,6 +99,8 @@ export function RoomDrawer({
           )}
           <VisitButton view={view} roomId={room.id} accountId={accountId} send={send} />
           <NoteForm sessionId={sessionId} to={{ roomId: room.id, helpId: call?.id ?? null }} send={send} />
+          <WhoWritesHere roomId={room.id} view={view} send={send} />
+          <MutedInRoom roomId={room.id} view={view} send={send} />
           <PutUpOfRoom roomId={room.id} prompts={boardOf(view, room).prompts} view={view} send={send} />
           <PartsOfRoom roomId={room.id} board={boardOf(view, room)} view={view} send={send} />
           <HiddenInRoom

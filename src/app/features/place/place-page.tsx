@@ -35,6 +35,7 @@ const PutUpOnPage = whenMet(() => import('../../live/put-up/put-up-on-page'))
 const QuestionAsked = whenMet(() => import('../../live/questions/question-asked'))
 const ReportingOnPage = whenMet(() => import('../../live/report/reporting-on-page'))
 const WholeGroup = whenMet(() => import('./whole-group'))
+const WritingInRoom = whenMet(() => import('../../live/rights/writing-here'))
 
 interface PlacePageProps {
   sessionId: string
@@ -172,13 +173,18 @@ export function PlacePage({ sessionId, join, view: first, ownLink, now }: PlaceP
               </Suspense>
             )}
             <OwnRole view={view} send={send} />
+            {view.writing && (
+              <Suspense fallback={null}>
+                <WritingInRoom view={view} send={send} />
+              </Suspense>
+            )}
             {whereabouts.where === 'room' && view.board ? (
               <CommentsHere.Provider value={commentsHere}>
                 <BoardView
                   key={whereabouts.copyId}
                   copyId={whereabouts.copyId}
                   board={view.board}
-                  me={{ id: view.me.id }}
+                  me={view.writing?.mayWrite === false ? null : { id: view.me.id }}
                   keptFor={sessionId}
                   names={namesHere(whereabouts.members, view.visits)}
                   onStatus={saved.tell}

@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react'
 import { SmallSelect } from '../../ui/fields'
 import type { LiveView, Send } from '../live-view'
+import { WhoWritesRule } from '../rights/who-writes'
 
 const MAY = {
   stay: 'stay in their room',
@@ -10,8 +11,9 @@ const MAY = {
 } as const
 type May = keyof typeof MAY
 
-/** How people go into rooms, and what they may do by themselves there: for the round that runs, or the next. */
-export function TermsRule({ view: { terms }, send }: { view: LiveView; send: Send }) {
+/** How people go into rooms, what they may do by themselves there, and who writes: for the round that runs, or the next. */
+export function TermsRule({ view, send }: { view: LiveView; send: Send }) {
+  const { terms } = view
   const { mayChange, mayReturn } = terms
   const may: May = mayChange ? (mayReturn ? 'both' : 'change') : mayReturn ? 'return' : 'stay'
   return (
@@ -46,6 +48,7 @@ export function TermsRule({ view: { terms }, send }: { view: LiveView; send: Sen
           </option>
         ))}
       </SmallSelect>
+      . There <WhoWritesRule view={view} send={send} />
     </chakra.span>
   )
 }

@@ -42,6 +42,7 @@ const view = (more: object = {}) =>
     boards: [board],
     partsOpen: null,
     partsSaid: {},
+    writers: {},
     ...more,
   }) as unknown as FacilitatorView
 

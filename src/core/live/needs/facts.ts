@@ -14,7 +14,16 @@ export interface WorkFacts {
 
 type View = Pick<
   FacilitatorView,
-  'rooms' | 'people' | 'signals' | 'help' | 'visits' | 'lastVisit' | 'boards' | 'partsOpen' | 'partsSaid'
+  | 'writers'
+  | 'rooms'
+  | 'people'
+  | 'signals'
+  | 'help'
+  | 'visits'
+  | 'lastVisit'
+  | 'boards'
+  | 'partsOpen'
+  | 'partsSaid'
 >
 
 /**
@@ -56,8 +65,12 @@ export function roomFacts(
         board,
         ...promptsOf(view, room),
         begun: done?.answeredPrompts ?? 0,
+        // Where one alone may write, that they do so tells nothing.
         edits: Object.fromEntries(
-          Object.entries(done?.people ?? {}).map(([personId, { edits }]) => [personId, edits]),
+          Object.entries(view.writers[id] ? {} : (done?.people ?? {})).map(([personId, { edits }]) => [
+            personId,
+            edits,
+          ]),
         ),
       }
     })

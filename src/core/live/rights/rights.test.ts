@@ -1,0 +1,99 @@
+import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
+import { participantView } from '../views'
+import { mayWriteOn } from './writers'
+
+/** Ana and Bo are in one room, Chi in another, out in a round. */
+function atWork() {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo', 'chi')
+  session.sendOut(2)
+  const copyOf = (roomId: string) => session.state.rooms.find(({ id }) => id === roomId)?.copyId ?? ''
+  const writers = () =>
+    ['ana', 'bo', 'chi'].filter(id => mayWriteOn(session.state, id, copyOf(id === 'chi' ? 'birds' : 'reeds')))
+  const told = (id: string) => participantView(session.state, id)?.writing
+  return { session, writers, told }
+}
+
+test('everybody writes in their own room and in no other, and nobody is told of rights', () => {
+  const { session, writers, told } = atWork()
+  expect(writers()).toEqual(['ana', 'bo', 'chi'])
+  const birds = session.state.rooms.find(({ id }) => id === 'birds')?.copyId ?? ''
+  expect(mayWriteOn(session.state, 'ana', birds)).toBe(false)
+  expect(told('ana')).toBeNull()
+})
+
+test('by role: the one who has it writes, in rooms where somebody has; in one room another rule may hold, until it is as in the others', () => {
+  const { session, writers, told } = atWork()
+  session.tell(3, facilitator, { type: 'set-writing', who: 'scribe', roomId: null })
+  expect(writers()).toEqual(['ana', 'bo', 'chi'])
+  session.tell(4, facilitator, { type: 'give-role', participantId: 'bo', role: 'scribe' })
+  expect(writers()).toEqual(['bo', 'chi'])
+  expect(told('ana')).toEqual({
+    who: 'scribe',
+    by: { id: 'bo', shownName: 'Bo' },
+    mayWrite: false,
+    muted: false,
+    mayPass: false,
+  })
+  expect(told('bo')).toMatchObject({ mayWrite: true })
+  session.tell(5, facilitator, { type: 'set-writing', who: 'all', roomId: 'reeds' })
+  expect(writers()).toEqual(['ana', 'bo', 'chi'])
+  expect(session.tell(6, facilitator, { type: 'set-writing', who: 'all', roomId: 'reeds' })).toEqual([])
+  session.tell(7, facilitator, { type: 'set-writing', who: null, roomId: 'reeds' })
+  expect(writers()).toEqual(['bo', 'chi'])
+  expect(session.tell(8, facilitator, { type: 'set-writing', who: 'lead', roomId: 'none' })).toBe(
+    'no-such-room',
+  )
+  // The role moves on, and the right with it.
+  session.tell(9, facilitator, { type: 'give-role', participantId: 'ana', role: 'scribe' })
+  expect(writers()).toEqual(['ana', 'chi'])
+})
+
+test('in turns: who came first has the pen, passes it on, and nobody else can; whoever is gone with it leaves it to be taken up', () => {
+  const { session, writers, told } = atWork()
+  session.tell(3, facilitator, { type: 'set-writing', who: 'turn', roomId: 'reeds' })
+  expect(writers()).toEqual(['ana', 'chi'])
+  expect(told('ana')).toMatchObject({ mayWrite: true, mayPass: true })
+  expect(session.tell(4, participant('bo'), { type: 'pass-pen', toId: 'bo' })).toBe('not-your-turn')
+  expect(session.tell(4, participant('ana'), { type: 'pass-pen', toId: 'chi' })).toBe('cannot-write')
+  expect(session.tell(4, participant('chi'), { type: 'pass-pen', toId: 'chi' })).toBe('no-turns')
+  session.tell(5, participant('ana'), { type: 'pass-pen', toId: 'bo' })
+  expect(writers()).toEqual(['bo', 'chi'])
+  session.tell(6, door, { type: 'disconnect', participantId: 'bo' })
+  expect(told('ana')).toMatchObject({ mayWrite: false, mayPass: true })
+  session.tell(7, participant('ana'), { type: 'pass-pen', toId: 'ana' })
+  session.tell(8, door, { type: 'connect', participantId: 'bo' })
+  expect(writers()).toEqual(['ana', 'chi'])
+  expect(session.tell(9, facilitator, { type: 'give-pen', participantId: 'bo' })).toEqual(['pen-passed'])
+  expect(writers()).toEqual(['bo', 'chi'])
+  // Taken out of the room, the pen is with who is still there.
+  session.tell(10, facilitator, { type: 'place', participantId: 'bo', roomId: 'birds' })
+  expect(writers()).toContain('ana')
+  expect(session.tell(11, facilitator, { type: 'give-pen', participantId: 'nobody' })).toBe(
+    'no-such-participant',
+  )
+})
+
+test('whoever is muted writes nowhere, is told so, has no pen, and writes again afterwards; the others read nothing of it', () => {
+  const { session, writers, told } = atWork()
+  session.tell(3, facilitator, { type: 'mute', participantId: 'ana', muted: true })
+  expect(writers()).toEqual(['bo', 'chi'])
+  expect(told('ana')).toEqual({ who: 'all', by: null, mayWrite: false, muted: true, mayPass: false })
+  expect(told('bo')).toBeNull()
+  session.tell(4, facilitator, { type: 'set-writing', who: 'turn', roomId: 'reeds' })
+  expect(writers()).toEqual(['bo', 'chi'])
+  expect(session.tell(5, participant('bo'), { type: 'pass-pen', toId: 'ana' })).toBe('cannot-write')
+  expect(session.tell(6, facilitator, { type: 'mute', participantId: 'ana', muted: true })).toEqual([])
+  session.tell(7, facilitator, { type: 'mute', participantId: 'ana', muted: false })
+  session.tell(8, participant('bo'), { type: 'pass-pen', toId: 'ana' })
+  expect(writers()).toEqual(['ana', 'chi'])
+})
+
+test('nobody waits for somebody without a device', () => {
+  const { session, writers } = atWork()
+  session.tell(3, facilitator, { type: 'put-in', names: ['Zoë'], ids: ['zoe', 'x1', 'x2'] })
+  session.tell(4, facilitator, { type: 'place', participantId: 'zoe', roomId: 'reeds' })
+  session.tell(5, facilitator, { type: 'give-role', participantId: 'zoe', role: 'lead' })
+  session.tell(6, facilitator, { type: 'set-writing', who: 'lead', roomId: null })
+  expect(writers()).toEqual(['ana', 'bo', 'chi'])
+})

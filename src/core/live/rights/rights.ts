@@ -1,0 +1,133 @@
+import { omit } from 'lodash-es'
+import { z } from 'zod'
+import { presentOf } from '../door/door'
+import type { DoorProblem, DoorState } from '../door/door-facts'
+import { peopleIn } from '../door/people'
+import { idSchema } from '../ids'
+import type { RolesState } from '../roles/roles-facts'
+import { type RoomsState, roomOf } from '../rooms/room'
+import { type RoomsProblem, roomIn } from '../rooms/rooms'
+import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
+import { mayPassPen, mayWriteInRoom, oneWriter, ruleIn } from './who-writes'
+import { type RightsState, WHO_WRITES, type WritingHere } from './writing'
+
+export type RightsProblem = { code: 'no-turns' } | { code: 'not-your-turn' } | { code: 'cannot-write' }
+
+const who = z.enum(WHO_WRITES)
+
+const events = {
+  /** Of a room, or of all of which nothing else is said; null: as in the others. */
+  'writing-set': { who: who.nullable(), roomId: idSchema.nullable() },
+  'pen-passed': { roomId: idSchema, toId: idSchema },
+  muted: { participantId: idSchema, muted: z.boolean() },
+}
+export type RightsEvent = EventsOf<typeof events>
+
+/** Who may write in rooms: all, one by role, one after the other; and who for the time being may not. */
+export const rights = topic<{
+  state: RightsState
+  needs: RoomsState & DoorState & Pick<RolesState, 'roles'>
+  problem: RightsProblem
+  borrows: DoorProblem | RoomsProblem
+}>()(
+  {
+    initial: { writing: 'all', writingIn: {}, pens: {}, muted: {} },
+    commands: {
+      'set-writing': { by: ['facilitator'], asks: { who: who.nullable(), roomId: idSchema.nullable() } },
+      'give-pen': { by: ['facilitator'], asks: { participantId: idSchema } },
+      'pass-pen': { by: ['participant'], asks: { toId: idSchema } },
+      mute: { by: ['facilitator'], asks: { participantId: idSchema, muted: z.boolean() } },
+    },
+    events,
+  },
+  {
+    decide: {
+      'set-writing'(state, { who: wanted, roomId }) {
+        if (roomId === null) {
+          const all = wanted ?? 'all'
+          return all === state.writing ? nothing : happens({ type: 'writing-set', who: all, roomId })
+        }
+        if (!roomOf(state, roomId)) return refuse({ code: 'no-such-room' })
+        if ((state.writingIn[roomId] ?? null) === wanted) return nothing
+        return happens({ type: 'writing-set', who: wanted, roomId })
+      },
+      'give-pen'(state, { participantId }) {
+        const to = presentOf(state, participantId)
+        if (!to) return refuse({ code: 'no-such-participant' })
+        if (!to.inRoom || to.roomId === null) return refuse({ code: 'not-in-a-room' })
+        return passed(state, to.roomId, participantId)
+      },
+      'pass-pen'(state, { toId }, { participantId }) {
+        const me = presentOf(state, participantId)
+        if (!me) return refuse({ code: 'no-such-participant' })
+        const room = roomIn(state, me)
+        if (!room) return refuse({ code: 'not-in-a-room' })
+        if (ruleIn(state, room.id) !== 'turn') return refuse({ code: 'no-turns' })
+        if (!mayPassPen(state, me, room.id)) return refuse({ code: 'not-your-turn' })
+        return passed(state, room.id, toId)
+      },
+      mute(state, { participantId, muted }) {
+        if (!presentOf(state, participantId)) return refuse({ code: 'no-such-participant' })
+        if ((state.muted[participantId] ?? false) === muted) return nothing
+        return happens({ type: 'muted', participantId, muted })
+      },
+    },
+    evolve: {
+      'writing-set': (state, { who: wanted, roomId }) => {
+        if (roomId === null) return { writing: wanted ?? 'all' }
+        const others = omit(state.writingIn, roomId)
+        return { writingIn: wanted === null ? others : { ...others, [roomId]: wanted } }
+      },
+      'pen-passed': (state, { roomId, toId }) => ({ pens: { ...state.pens, [roomId]: toId } }),
+      muted: (state, { participantId, muted }) => ({
+        muted: muted ? { ...state.muted, [participantId]: true } : omit(state.muted, participantId),
+      }),
+    },
+    views: {
+      facilitator: state => ({
+        writing: { who: state.writing, in: state.writingIn },
+        writers: Object.fromEntries(
+          state.rooms.flatMap(({ id }) => {
+            const writer = oneWriter(state, id)
+            return writer ? [[id, writer.id] as const] : []
+          }),
+        ),
+        muted: state.muted,
+      }),
+      participant: (state, me) => {
+        const room = roomIn(state, me)
+        return { writing: room ? writingHere(state, me.id, room.id) : null }
+      },
+    },
+    words: {
+      'no-turns': () => 'In this room people do not write in turns.',
+      'not-your-turn': () => 'Somebody else has the pen now.',
+      'cannot-write': () => 'The pen can go to somebody in the room who has a device and may write.',
+    },
+  },
+)
+
+type State = RightsState & DoorState & Pick<RolesState, 'roles'>
+
+function passed(state: State, roomId: string, toId: string) {
+  if (ruleIn(state, roomId) !== 'turn') return refuse({ code: 'no-turns' as const })
+  const to = peopleIn(state, roomId).find(({ id }) => id === toId)
+  if (!to?.hasDevice || state.muted[toId]) return refuse({ code: 'cannot-write' as const })
+  if (oneWriter(state, roomId)?.id === toId) return nothing
+  return happens({ type: 'pen-passed' as const, roomId, toId })
+}
+
+/** Null where everybody writes, as usual. */
+function writingHere(state: State, myId: string, roomId: string): WritingHere | null {
+  const me = state.participants.get(myId)
+  const rule = ruleIn(state, roomId)
+  if (!me || (rule === 'all' && !state.muted[myId])) return null
+  const writer = oneWriter(state, roomId)
+  return {
+    who: rule,
+    by: writer && { id: writer.id, shownName: writer.shownName },
+    mayWrite: mayWriteInRoom(state, me, roomId),
+    muted: state.muted[myId] ?? false,
+    mayPass: mayPassPen(state, me, roomId),
+  }
+}
