@@ -172,7 +172,7 @@ test('a phone shows the warnings, whose it is, and where one is who is not in a 
   for (const who of ['Bram O.', 'Chi']) await putInRoom(page, who, itsName)
   await page.getByRole('button', { name: itsName, exact: true }).click()
   const room = page.getByRole('complementary', { name: `Room ${itsName}` })
-  await room.getByLabel('Who writes in this room').selectOption('one writes, in turns')
+  await room.getByLabel('Who writes in this room').selectOption('write in turns')
   await expect(edda.getByText('Bram O. has the pen. You read along.')).toBeVisible()
   await expect(edda.getByText('Half a thought')).toBeVisible()
   await expect(edda.getByLabel('New card')).toHaveCount(0)

@@ -7,7 +7,17 @@ import { eachOf } from '~/core/boards/prompts/each/document'
 import { STATIONS } from '~/demo/school'
 import type { SimulatedParticipant } from '~/demo/simulated-participant'
 import config from '../../playwright.config'
-import { joinOnPhone, letAllIn, openPlanned, planOneRound, sendOut, signIn, simulated } from './fixtures'
+import {
+  joinByName,
+  joinOnPhone,
+  letAllIn,
+  openPlanned,
+  planOneRound,
+  sendOut,
+  signIn,
+  simulated,
+  startNow,
+} from './fixtures'
 import prepareDemo from './prepare-demo'
 import { TestServer } from './server'
 
@@ -42,6 +52,27 @@ const NAMES = [
 
 const shot = (page: Page, name: string) =>
   page.screenshot({ path: `${FOLDER}/${name}.png`, animations: 'disabled' })
+/** What is on a phone, kept to stand beside others in one picture. */
+const phones = new Map<string, Buffer>()
+const phoneShot = async (page: Page, name: string) =>
+  void phones.set(name, await page.screenshot({ animations: 'disabled' }))
+
+/** Phones beside each other: one picture of what a participant sees. */
+async function sideBySide(browser: Browser, file: string, names: readonly string[]): Promise<void> {
+  const width = names.length * 390 + (names.length + 1) * 16
+  const page = await browser.newPage({ viewport: { width, height: 876 } })
+  const images = names.map(name => {
+    const taken = phones.get(name)
+    if (!taken) throw new Error(`There is no picture of ${name}.`)
+    return `<img alt="" width="390" height="844" src="data:image/png;base64,${taken.toString('base64')}">`
+  })
+  await page.setContent(
+    `<body style="margin:0;padding:16px;display:flex;gap:16px;background:#8a8f87">${images.join('')}</body>`,
+  )
+  await shot(page, file)
+  await page.close()
+}
+
 const roomOf = (participant: SimulatedParticipant) =>
   participant.view?.whereabouts.where === 'room' ? participant.view.whereabouts.name : ''
 
@@ -147,7 +178,7 @@ async function live(browser: Browser, page: Page, server: TestServer): Promise<v
 }
 
 /** A question is asked, talked over, and asked again. */
-async function askedAgain(page: Page, people: SimulatedParticipant[]): Promise<void> {
+async function askedAgain(page: Page, phone: Page, people: SimulatedParticipant[]): Promise<void> {
   await page.getByRole('button', { name: 'Ask a question' }).click()
   const form = page.getByRole('region', { name: 'Ask a question' })
   await form.getByLabel('Question').fill('Would you lead ten-year-olds through the marsh alone?')
@@ -170,6 +201,14 @@ async function askedAgain(page: Page, people: SimulatedParticipant[]): Promise<v
   await page.waitForTimeout(1_500)
   await question.evaluate(section => section.scrollIntoView({ block: 'center' }))
   await shot(page, 'question-again')
+  await question.getByRole('button', { name: 'Put up the results' }).click()
+  const up = page.getByRole('status', { name: 'On the projector' })
+  await up.getByRole('button', { name: 'On every page too' }).click()
+  await phone.getByRole('region', { name: 'Put up' }).getByRole('definition').first().waitFor()
+  await phone.waitForTimeout(1_500)
+  await phone.evaluate(() => window.scrollTo(0, 0))
+  await phoneShot(phone, 'put-up')
+  await up.getByRole('button', { name: 'Take down' }).click()
   await question.getByRole('button', { name: 'Put away' }).click()
 }
 
@@ -197,7 +236,7 @@ async function stations(
 ): Promise<void> {
   await server.moveClock(14 * 60_000)
   await page.reload()
-  await askedAgain(page, people)
+  await askedAgain(page, phone, people)
   await reportBack(page)
   await page.getByRole('button', { name: 'Running order' }).click()
   const order = page.getByRole('region', { name: 'Running order' })
@@ -238,7 +277,7 @@ async function secondTeam(
     .nth(seen.length)
     .waitFor()
   await phone.waitForTimeout(500)
-  await shot(phone, 'station-board-phone')
+  await phoneShot(phone, 'station')
 }
 
 const onPhone = (browser: Browser): Promise<Page> =>
@@ -342,7 +381,7 @@ async function worksheet(browser: Browser): Promise<void> {
   await phone.getByText('What will we hear first?').scrollIntoViewIfNeeded()
   await phone.evaluate(() => window.scrollBy(0, 210))
   await phone.waitForTimeout(300)
-  await shot(phone, 'worksheet-phone')
+  await phoneShot(phone, 'worksheet')
   for (const each of people) each.leave()
   await phone.close()
   await maker.close()
@@ -409,7 +448,36 @@ async function looking(browser: Browser): Promise<void> {
   await phone.getByText('Where would you stop').scrollIntoViewIfNeeded()
   await phone.evaluate(() => window.scrollBy(0, 150))
   await phone.waitForTimeout(500)
-  await shot(phone, 'pictures-phone')
+  await phoneShot(phone, 'pictures')
+  for (const each of people) each.leave()
+  await phone.close()
+  await maker.close()
+  await own.remove()
+}
+
+/** People choose their room before a round. */
+async function choosing(browser: Browser): Promise<void> {
+  const own = await TestServer.withDemo()
+  const maker = await (await browser.newContext({ ...config.use })).newPage()
+  await signIn(maker, own)
+  const code = await startNow(maker)
+  const phone = await onPhone(browser)
+  await joinByName(phone, own, code, 'Edda')
+  const people = await simulated(own, code, NAMES.slice(0, 9))
+  await maker.getByRole('button', { name: 'Make groups' }).click()
+  const drawer = maker.getByRole('complementary', { name: 'Make groups' })
+  await drawer.getByLabel('Groups are').selectOption('by choice of room')
+  await drawer.getByLabel('Rooms, one on each line').fill('Water clarity\nPond life\nBirds by ear')
+  await drawer.getByLabel('Largest size').fill('4')
+  await drawer.getByRole('button', { name: 'Let people choose' }).click()
+  for (const [index, each] of people.entries()) {
+    const { roomsToChoose } = await each.until(view => view.roomsToChoose?.rooms.length === 3)
+    const room = roomsToChoose?.rooms[[0, 1, 1, 2, 0, 1, 2, 1, 0][index] ?? 0]
+    await each.ask({ type: 'choose-room', roomId: room?.id })
+  }
+  await phone.getByRole('button', { name: 'Choose: Water clarity' }).click()
+  await phone.getByText('Your room', { exact: true }).waitFor()
+  await phoneShot(phone, 'choosing')
   for (const each of people) each.leave()
   await phone.close()
   await maker.close()
@@ -430,6 +498,8 @@ await page.getByRole('article', { name: 'Team 1' }).getByRole('list').first().wa
 await shot(page, 'review')
 await worksheet(browser)
 await looking(browser)
+await choosing(browser)
+await sideBySide(browser, 'phones', ['choosing', 'station', 'put-up', 'worksheet', 'pictures'])
 await browser.close()
 await server.remove()
 process.exit(0)

@@ -27,7 +27,8 @@ export function copyForPictures(state: LiveState, participantId: string, promptI
   const view = participantView(state, participantId)
   const prompt = view?.board?.prompts.find(({ id }) => id === promptId)
   const mayAdd = prompt?.kind === 'pictures' && prompt.settings.add === true
-  const isIn = state.phase === 'open' && view?.whereabouts.where === 'room'
+  const isIn =
+    state.phase === 'open' && view?.whereabouts.where === 'room' && view.writing?.mayWrite !== false
   return mayAdd && isIn && view.whereabouts.where === 'room' ? view.whereabouts.copyId : null
 }
 

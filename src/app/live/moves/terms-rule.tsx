@@ -48,7 +48,7 @@ export function TermsRule({ view, send }: { view: LiveView; send: Send }) {
           </option>
         ))}
       </SmallSelect>
-      . There <WhoWritesRule view={view} send={send} />
+      , <WhoWritesRule view={view} send={send} />
     </chakra.span>
   )
 }

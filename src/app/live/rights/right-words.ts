@@ -1,9 +1,9 @@
 import type { WhoWrites } from '~/core/live/rights/writing'
 
-/** Who writes in rooms, to go on a sentence with. */
+/** Who writes in rooms, in few words: they stand in the head of Live. */
 export const WHO_WORDS: Record<WhoWrites, string> = {
-  all: 'everybody writes',
-  lead: 'whoever leads writes',
-  scribe: 'the scribe writes',
-  turn: 'one writes, in turns',
+  all: 'all write',
+  lead: 'lead writes',
+  scribe: 'scribe writes',
+  turn: 'write in turns',
 }

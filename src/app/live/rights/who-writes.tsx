@@ -8,7 +8,7 @@ import { WHO_WORDS } from './right-words'
 export function WhoWritesRule({ view: { writing }, send }: { view: LiveView; send: Send }) {
   return (
     <SmallSelect
-      maxW="170px"
+      maxW="125px"
       aria-label="Who writes in rooms"
       value={writing.who}
       onChange={event => send({ type: 'set-writing', who: event.target.value as WhoWrites, roomId: null })}
