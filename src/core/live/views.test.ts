@@ -198,6 +198,7 @@ const SECTIONS = {
     'messageAnswers',
     'messages',
     'minutesSaid',
+    'muted',
     'observations',
     'order',
     'partsOpen',
