@@ -287,6 +287,18 @@ export async function startNow(page: Page): Promise<string> {
   return joinCodeOf(page)
 }
 
+/** The same, with the evening course's list. */
+export async function startWithCourse(page: Page): Promise<string> {
+  await page.getByRole('button', { name: 'Start now' }).click()
+  await page.getByRole('button', { name: 'Attach a cohort' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Cohort').selectOption({ label: 'Evening course (24)' })
+  await dialog.getByRole('button', { name: 'Attach' }).click()
+  await expect(dialog.getByRole('heading', { name: 'Cohort: Evening course' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  return joinCodeOf(page)
+}
+
 /** The join code of a session that stands open in Live. */
 export async function joinCodeOf(page: Page): Promise<string> {
   const code = page.getByText(/^Join code/).locator('b')

@@ -2,13 +2,13 @@ import {
   expect,
   expectAccessible,
   joinByName,
-  joinCodeOf,
   joinOnPhone,
   passGrace,
   putInRoom,
   sendOut,
   simulated,
   startNow,
+  startWithCourse,
   test,
 } from '../fixtures'
 
@@ -17,14 +17,7 @@ test('who is here against the list: groups of three of those who came, the facil
   facilitator: page,
   phone,
 }) => {
-  await page.getByRole('button', { name: 'Start now' }).click()
-  await page.getByRole('button', { name: 'Attach a cohort' }).click()
-  const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('Cohort').selectOption({ label: 'Evening course (24)' })
-  await dialog.getByRole('button', { name: 'Attach' }).click()
-  await expect(dialog.getByRole('heading', { name: 'Cohort: Evening course' })).toBeVisible()
-  await page.keyboard.press('Escape')
-  const code = await joinCodeOf(page)
+  const code = await startWithCourse(page)
   const own = await phone()
   await joinOnPhone(own, server, code, 'Ana Per.')
   const people = await simulated(server, code, ['Bram O.', 'Chi', 'Edda', 'Greta L.', 'Kaveh'])

@@ -1,11 +1,11 @@
 import {
   expect,
   expectAccessible,
-  joinCodeOf,
   joinOnPhone,
   passGrace,
   sendOut,
   simulated,
+  startWithCourse,
   test,
 } from '../fixtures'
 
@@ -14,14 +14,7 @@ test('four have come of a list: pairs by its rules, never one alone, another eac
   facilitator: page,
   phone,
 }) => {
-  await page.getByRole('button', { name: 'Start now' }).click()
-  await page.getByRole('button', { name: 'Attach a cohort' }).click()
-  const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('Cohort').selectOption({ label: 'Evening course (24)' })
-  await dialog.getByRole('button', { name: 'Attach' }).click()
-  await expect(dialog.getByRole('heading', { name: 'Cohort: Evening course' })).toBeVisible()
-  await page.keyboard.press('Escape')
-  const code = await joinCodeOf(page)
+  const code = await startWithCourse(page)
   const own = await phone()
   await joinOnPhone(own, server, code, 'Thuy N.')
   const [bram, odalys] = await simulated(server, code, ['Bram O.', 'Odalys Q.', 'Ulla H.'])
