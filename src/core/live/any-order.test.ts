@@ -301,6 +301,8 @@ const ASKS: Ask[] = [
     { type: 'pass-pen', toId: personId(state, pick + 1) },
   ],
   (state, pick) => [facilitator, { type: 'mute', participantId: personId(state, pick), muted: pick % 3 > 0 }],
+  (state, pick) => [facilitator, { type: 'hide-name', participantId: personId(state, pick) }],
+  (state, pick) => [facilitator, { type: 'show-name', participantId: personId(state, pick) }],
   (state, pick) => [facilitator, { type: 'visit', roomId: roomId(state, pick) }],
   (_state, pick) => [facilitator, { type: 'join-in', joins: pick % 3 > 0 }],
   (_state, pick) => [facilitator, pick % 2 === 0 ? { type: 'leave-room' } : { type: 'join-in', joins: true }],

@@ -211,6 +211,8 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'writing-set': { who: 'scribe', roomId: null },
     'pen-passed': { roomId: 'r', toId: 'p' },
     muted: { participantId: 'p', muted: true },
+    'name-hidden': { participantId: 'p', instead: 'Guest 1' },
+    'name-shown': { participantId: 'p' },
     'visit-started': { accountId: 'a', name: 'x', roomId: 'r' },
     'visit-joined': { accountId: 'a', roomId: 'r', joins: true },
     'visit-ended': { accountId: 'a', roomId: 'r' },

@@ -371,6 +371,8 @@ export class BoardServer {
       const { copyId, own } = copy.name
       const openBefore = copy.opened().length
       copy.follow(state)
+      if (copy.hasOtherNames())
+        this.hocuspocus.documents.get(document)?.broadcastStateless(copy.greeting(state, null))
       for (const connection of this.hocuspocus.documents.get(document)?.getConnections() ?? []) {
         const { participantId } = connection.context as ConnectionContext
         if (participantId && !mayStay(state, participantId, copyId, connection)) {

@@ -119,6 +119,27 @@ test('the line of somebody who is muted ends at once; back again they read along
   for (const each of [reads, back]) each.close()
 })
 
+test('a name that is taken off the screens stands beside nothing on a board any more, also for who has it open', async () => {
+  const { hub, sessionId, facilitator } = running
+  const [room] = (await hub.state(sessionId)).rooms
+  const rude = 'typed-by-themselves'
+  const join = { type: 'join', participantId: rude, personId: null, shownName: 'Somebody rude' } as const
+  await hub.command(sessionId, { kind: 'door' }, join)
+  await hub.command(sessionId, facilitator, { type: 'let-in', participantIds: [rude] })
+  await hub.command(sessionId, facilitator, { type: 'place', participantId: rude, roomId: room?.id ?? '' })
+  const place = participantIds.push(rude) - 1
+  const ana = await line(new Y.Doc())
+  const doc = new Y.Doc()
+  const writes = await line(doc, place)
+  addCard(doc, 'c', 'by-name', 'Said by somebody')
+  const named = (name: string) => ana.until(({ authors }) => authors?.['c/by-name'] === name)
+  await named('Somebody rude')
+  await hub.command(sessionId, facilitator, { type: 'hide-name', participantId: rude })
+  await named('Guest 1')
+  for (const each of [ana, writes]) each.close()
+  participantIds.pop()
+})
+
 test('a sheet begins with its text once, in nobody’s name; what was changed in it is an answer, also after coming back', async () => {
   const { hub, sessionId, facilitator, boards, db } = running
   const room = (await hub.state(sessionId)).rooms[1]

@@ -67,6 +67,8 @@ export class OpenCopy {
   private stored: Clocks
   /** How many of the authors everybody at the board has been told, in the order in which they were found. */
   private toldAuthors: number
+  /** Which names were off the screens when its people were told of authors last. */
+  private toldNames: LiveState['hiddenNames']
   /** What was written beside it is being taken in. */
   private bringingIn = false
   readonly name: DocumentName
@@ -89,6 +91,7 @@ export class OpenCopy {
     this.document = opened.document
     this.authorship = opened.authorship
     this.state = opened.state
+    this.toldNames = opened.state.hiddenNames
     const { document, authorship } = opened
     this.bytes = Y.encodeStateAsUpdate(document).byteLength
     this.measured = this.bytes
@@ -161,6 +164,13 @@ export class OpenCopy {
     const isOther = !isDeepStrictEqual(board, this.board)
     this.board = board
     if (isOther) this.authorship.follow(board)
+  }
+
+  /** Whether authors go by other names now than those at the board were told. */
+  hasOtherNames(): boolean {
+    const others = this.state.hiddenNames !== this.toldNames
+    this.toldNames = this.state.hiddenNames
+    return others
   }
 
   /** Prompts whose cards everybody wrote alone at first, and are open now. */

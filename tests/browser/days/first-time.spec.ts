@@ -59,7 +59,12 @@ test('a hundred and eighty from a file in forty rooms: opened in three actions o
 
   // Somebody moved after; left without ending it for all; told all something.
   const room = (await title.textContent()) ?? ''
-  await page.getByRole('button', { name: /^Guest 001/ }).click()
+  // A room that needs nobody is a line without names, as when both are by chance in the same: it is opened.
+  await page.getByRole('button', { name: room, exact: true }).click()
+  await page
+    .getByRole('list', { name: 'In this room' })
+    .getByRole('button', { name: /^Guest 001/ })
+    .click()
   await page.getByRole('menuitem', { name: room === 'Group 7' ? 'Group 8' : 'Group 7', exact: true }).click()
   await expect(title).toHaveText(room === 'Group 7' ? 'Group 8' : 'Group 7')
   const live = page.url()

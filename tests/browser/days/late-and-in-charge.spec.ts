@@ -119,6 +119,16 @@ test('ten people in three rooms named by hand, made anew after a mistake; one is
   await page.keyboard.press('Enter')
   await expect(own.getByText('Name your sources')).toBeVisible()
 
+  // A name is taken off everybody's screen in one move, and given back.
+  await page.getByRole('button', { name: 'Zofia', exact: true }).first().click()
+  await page.getByRole('menuitem', { name: 'Take the name off all screens' }).click()
+  await expect(own.getByText('Here you are Guest 1.')).toBeVisible()
+  const seen = await of('Ada')?.until(view => JSON.stringify(view.whereabouts).includes('Guest 1'))
+  expect(JSON.stringify(seen)).not.toContain('Zofia')
+  await page.getByRole('button', { name: 'Guest 1', exact: true }).first().click()
+  await page.getByRole('menuitem', { name: 'Give back the name “Zofia”' }).click()
+  await expect(own.getByText('You are Zofia')).toBeVisible()
+
   // Back; then one room alone is opened again, with the board it had.
   await page.getByRole('button', { name: 'Call back' }).click()
   await passGrace(page, server)

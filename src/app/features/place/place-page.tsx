@@ -118,6 +118,12 @@ export function PlacePage({ sessionId, join, view: first, ownLink, now }: PlaceP
         ) : (
           // What has nothing to say takes no room either.
           <Stack gap="16px" css={{ '& > :empty': { marginBottom: '-16px' } }}>
+            {view.nameHidden && (
+              <Message>
+                The facilitator has taken the name you typed off all screens. Here you are {view.me.shownName}
+                .
+              </Message>
+            )}
             <Warnings clock={whereabouts.where === 'room' ? view.clock : null} aloud={aloud} />
             <Messages
               messages={view.messages}

@@ -92,11 +92,13 @@ function MadeMenu({ person, rooms, isGuest, inRound, role, send }: PersonMenuPro
     else if (value === 'let-in') send({ type: 'let-in', participantIds: [person.id] })
     else if (value === 'remove') send({ type: 'remove', participantIds: [person.id] })
     else if (value === 'unmatch') send({ type: 'unmatch-people', participantIds: [person.id] })
+    else if (value === 'hide-name' || value === 'show-name') send({ type: value, participantId: person.id })
     else if (value === 'free') send({ type: 'release', participantId: person.id })
     else if (isRole(value)) send({ type: 'give-role', participantId: person.id, role: value })
     else if (value === 'whole') send({ type: 'place', participantId: person.id, roomId: null })
     else send({ type: 'place', participantId: person.id, roomId: value })
   }
+  const isHidden = !person.onList && person.typedName !== person.shownName
   const elsewhere = rooms.filter(room => room.id !== person.roomId || (inRound && !person.inRoom))
   return (
     <Menu.Root
@@ -139,6 +141,11 @@ function MadeMenu({ person, rooms, isGuest, inRound, role, send }: PersonMenuPro
             {person.onList && person.typedName !== person.shownName && (
               <Menu.Item value="unmatch">
                 Came in as “{person.typedName}”: not {person.shownName}
+              </Menu.Item>
+            )}
+            {!person.onList && (
+              <Menu.Item value={isHidden ? 'show-name' : 'hide-name'}>
+                {isHidden ? `Give back the name “${person.typedName}”` : 'Take the name off all screens'}
               </Menu.Item>
             )}
             {person.hasDevice && <Menu.Item value="free">Free the name</Menu.Item>}

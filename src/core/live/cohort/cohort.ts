@@ -10,7 +10,7 @@ import {
   participantList,
 } from '../door/people'
 import { idSchema } from '../ids'
-import { happens, nothing, refuse, topic } from '../topic'
+import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 
 export interface CohortState {
   /** The cohort that was attached in the session; null in one that was planned with its list, and without any. */
@@ -28,6 +28,20 @@ const matchSchema = z.object({ participantId: idSchema, personId: idSchema })
 const matchesSchema = z.array(matchSchema).max(MOST_PARTICIPANTS)
 const participantIds = z.array(idSchema).min(1).max(MOST_PARTICIPANTS)
 
+const events = {
+  'cohort-attached': {
+    cohortId: idSchema,
+    name: z.string(),
+    people: z.array(expectedPersonSchema),
+    matches: matchesSchema,
+  },
+  'people-matched': { matches: matchesSchema },
+  'people-unmatched': { participantIds },
+  /** Put on the cohort's list by the name they typed. */
+  'people-listed': { people: z.array(matchSchema.extend({ shownName: z.string() })) },
+}
+export type CohortEvent = EventsOf<typeof events>
+
 /** Which list a session belongs to, and who of those that typed a name stands on it. */
 export const cohort = topic<{ state: CohortState; needs: DoorState; problem: CohortProblem }>()(
   {
@@ -42,18 +56,7 @@ export const cohort = topic<{ state: CohortState; needs: DoorState; problem: Coh
       'unmatch-people': { by: ['facilitator'], asks: { participantIds } },
       'list-people': { by: ['facilitator'], asks: { participantIds }, fills: { ids: 'fresh-ids' } },
     },
-    events: {
-      'cohort-attached': {
-        cohortId: idSchema,
-        name: z.string(),
-        people: z.array(expectedPersonSchema),
-        matches: matchesSchema,
-      },
-      'people-matched': { matches: matchesSchema },
-      'people-unmatched': { participantIds },
-      /** Put on the cohort's list by the name they typed. */
-      'people-listed': { people: z.array(matchSchema.extend({ shownName: z.string() })) },
-    },
+    events,
   },
   {
     decide: {

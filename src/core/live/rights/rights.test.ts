@@ -1,5 +1,5 @@
 import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
-import { participantView } from '../views'
+import { facilitatorView, participantView, projectorView } from '../views'
 import { mayWriteOn } from './writers'
 
 /** Ana and Bo are in one room, Chi in another, out in a round. */
@@ -96,4 +96,56 @@ test('nobody waits for somebody without a device', () => {
   session.tell(5, facilitator, { type: 'give-role', participantId: 'zoe', role: 'lead' })
   session.tell(6, facilitator, { type: 'set-writing', who: 'lead', roomId: null })
   expect(writers()).toEqual(['ana', 'bo', 'chi'])
+})
+
+test('a name that hurts is off every screen in one move, is told to whom it is, kept for facilitators, and given back', () => {
+  const { session } = atWork()
+  const typed = 'Somebody rude'
+  for (const [id, shownName] of [
+    ['rude', typed],
+    ['guest', 'guest 1'],
+  ] as const)
+    session.tell(3, door, { type: 'join', participantId: id, personId: null, shownName })
+  session.tell(4, facilitator, { type: 'let-in', participantIds: ['rude', 'guest'] })
+  session.tell(4, facilitator, { type: 'place', participantId: 'rude', roomId: 'reeds' })
+  expect(session.tell(5, facilitator, { type: 'hide-name', participantId: 'ana' })).toBe('name-of-list')
+  expect(JSON.stringify(participantView(session.state, 'ana'))).toContain(typed)
+  session.tell(6, facilitator, { type: 'hide-name', participantId: 'rude' })
+  for (const id of ['ana', 'bo', 'chi', 'rude', 'guest'])
+    expect(JSON.stringify(participantView(session.state, id))).not.toContain(typed)
+  expect(JSON.stringify(projectorView(session.state))).not.toContain(typed)
+  // The first that is nobody's.
+  expect(participantView(session.state, 'rude')).toMatchObject({
+    me: { shownName: 'Guest 2' },
+    nameHidden: true,
+  })
+  expect(participantView(session.state, 'ana')?.nameHidden).toBe(false)
+  expect(facilitatorView(session.state).people.find(({ id }) => id === 'rude')).toMatchObject({
+    shownName: 'Guest 2',
+    typedName: typed,
+  })
+  session.tell(7, facilitator, { type: 'show-name', participantId: 'rude' })
+  expect(participantView(session.state, 'rude')).toMatchObject({
+    me: { shownName: typed },
+    nameHidden: false,
+  })
+  // Off the screens it is still theirs: nobody else comes in by it.
+  session.tell(8, facilitator, { type: 'hide-name', participantId: 'rude' })
+  expect(
+    session.tell(9, door, { type: 'join', participantId: 'other', personId: null, shownName: typed }),
+  ).toBe('name-taken')
+})
+
+test('whoever turns out to be on the list goes by its name', () => {
+  const session = new Rehearsed({ people: [], rooms: [] })
+  session.tell(1, door, { type: 'join', participantId: 'v', personId: null, shownName: 'Vera' })
+  session.tell(2, facilitator, { type: 'hide-name', participantId: 'v' })
+  expect(participantView(session.state, 'v')).toMatchObject({
+    me: { shownName: 'Guest 1' },
+    nameHidden: true,
+  })
+  const list = { name: 'Course', people: [{ personId: 'p', shownName: 'Vera', fullName: 'Vera X' }] }
+  session.tell(3, facilitator, { type: 'attach-cohort', cohortId: 'c', list })
+  expect(participantView(session.state, 'v')).toMatchObject({ me: { shownName: 'Vera' }, nameHidden: false })
+  expect(session.tell(4, facilitator, { type: 'hide-name', participantId: 'v' })).toBe('name-of-list')
 })

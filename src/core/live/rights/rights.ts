@@ -1,8 +1,11 @@
 import { omit } from 'lodash-es'
 import { z } from 'zod'
+import { plainName } from '../../people/shown-name'
+import type { CohortEvent } from '../cohort/cohort'
 import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
-import { peopleIn } from '../door/people'
+import { plainNameOf } from '../door/joining'
+import { changeParticipants, participantList, peopleIn } from '../door/people'
 import { idSchema } from '../ids'
 import type { RolesState } from '../roles/roles-facts'
 import { type RoomsState, roomOf } from '../rooms/room'
@@ -11,7 +14,11 @@ import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 import { mayPassPen, mayWriteInRoom, oneWriter, ruleIn } from './who-writes'
 import { type RightsState, WHO_WRITES, type WritingHere } from './writing'
 
-export type RightsProblem = { code: 'no-turns' } | { code: 'not-your-turn' } | { code: 'cannot-write' }
+export type RightsProblem =
+  | { code: 'name-of-list' }
+  | { code: 'no-turns' }
+  | { code: 'not-your-turn' }
+  | { code: 'cannot-write' }
 
 const who = z.enum(WHO_WRITES)
 
@@ -20,23 +27,28 @@ const events = {
   'writing-set': { who: who.nullable(), roomId: idSchema.nullable() },
   'pen-passed': { roomId: idSchema, toId: idSchema },
   muted: { participantId: idSchema, muted: z.boolean() },
+  'name-hidden': { participantId: idSchema, instead: z.string() },
+  'name-shown': { participantId: idSchema },
 }
 export type RightsEvent = EventsOf<typeof events>
 
-/** Who may write in rooms: all, one by role, one after the other; and who for the time being may not. */
+/** Who may write in rooms: all, one by role, one after the other; who for the time being may not; and names that are taken off the screens. */
 export const rights = topic<{
   state: RightsState
   needs: RoomsState & DoorState & Pick<RolesState, 'roles'>
+  hears: CohortEvent
   problem: RightsProblem
   borrows: DoorProblem | RoomsProblem
 }>()(
   {
-    initial: { writing: 'all', writingIn: {}, pens: {}, muted: {} },
+    initial: { writing: 'all', writingIn: {}, pens: {}, muted: {}, hiddenNames: {} },
     commands: {
       'set-writing': { by: ['facilitator'], asks: { who: who.nullable(), roomId: idSchema.nullable() } },
       'give-pen': { by: ['facilitator'], asks: { participantId: idSchema } },
       'pass-pen': { by: ['participant'], asks: { toId: idSchema } },
       mute: { by: ['facilitator'], asks: { participantId: idSchema, muted: z.boolean() } },
+      'hide-name': { by: ['facilitator'], asks: { participantId: idSchema } },
+      'show-name': { by: ['facilitator'], asks: { participantId: idSchema } },
     },
     events,
   },
@@ -71,6 +83,22 @@ export const rights = topic<{
         if ((state.muted[participantId] ?? false) === muted) return nothing
         return happens({ type: 'muted', participantId, muted })
       },
+      'hide-name'(state, { participantId }) {
+        const one = presentOf(state, participantId)
+        if (!one) return refuse({ code: 'no-such-participant' })
+        if (one.personId !== null) return refuse({ code: 'name-of-list' })
+        if (state.hiddenNames[participantId]) return nothing
+        return happens({ type: 'name-hidden', participantId, instead: freeGuest(state) })
+      },
+      'show-name'(state, { participantId }) {
+        const one = presentOf(state, participantId)
+        if (!one) return refuse({ code: 'no-such-participant' })
+        if (!state.hiddenNames[participantId]) return nothing
+        const { typedName } = one
+        if (isNamed(state, plainName(typedName), participantId))
+          return refuse({ code: 'name-taken', shownName: typedName })
+        return happens({ type: 'name-shown', participantId })
+      },
     },
     evolve: {
       'writing-set': (state, { who: wanted, roomId }) => {
@@ -81,6 +109,17 @@ export const rights = topic<{
       'pen-passed': (state, { roomId, toId }) => ({ pens: { ...state.pens, [roomId]: toId } }),
       muted: (state, { participantId, muted }) => ({
         muted: muted ? { ...state.muted, [participantId]: true } : omit(state.muted, participantId),
+      }),
+      'name-hidden': (state, { participantId, instead }) => ({
+        ...changeParticipants(state, [participantId], () => ({ shownName: instead })),
+        hiddenNames: { ...state.hiddenNames, [participantId]: true },
+      }),
+      'cohort-attached': (state, { matches }) => byTheList(state, matches),
+      'people-matched': (state, { matches }) => byTheList(state, matches),
+      'people-listed': (state, { people }) => byTheList(state, people),
+      'name-shown': (state, { participantId }) => ({
+        ...changeParticipants(state, [participantId], ({ typedName }) => ({ shownName: typedName })),
+        hiddenNames: omit(state.hiddenNames, participantId),
       }),
     },
     views: {
@@ -93,13 +132,18 @@ export const rights = topic<{
           }),
         ),
         muted: state.muted,
+        hiddenNames: state.hiddenNames,
       }),
       participant: (state, me) => {
         const room = roomIn(state, me)
-        return { writing: room ? writingHere(state, me.id, room.id) : null }
+        return {
+          writing: room ? writingHere(state, me.id, room.id) : null,
+          nameHidden: state.hiddenNames[me.id] ?? false,
+        }
       },
     },
     words: {
+      'name-of-list': () => 'This name is on the list of the cohort: change it there.',
       'no-turns': () => 'In this room people do not write in turns.',
       'not-your-turn': () => 'Somebody else has the pen now.',
       'cannot-write': () => 'The pen can go to somebody in the room who has a device and may write.',
@@ -115,6 +159,26 @@ function passed(state: State, roomId: string, toId: string) {
   if (!to?.hasDevice || state.muted[toId]) return refuse({ code: 'cannot-write' as const })
   if (oneWriter(state, roomId)?.id === toId) return nothing
   return happens({ type: 'pen-passed' as const, roomId, toId })
+}
+
+/** Whoever is on the list goes by its name: nothing of theirs is hidden any more. */
+const byTheList = (state: RightsState, people: readonly { participantId: string }[]) => ({
+  hiddenNames: omit(
+    state.hiddenNames,
+    people.map(({ participantId }) => participantId),
+  ),
+})
+
+const isNamed = (state: DoorState, plain: string, exceptId = ''): boolean =>
+  participantList(state).some(one => one.id !== exceptId && plainNameOf(one) === plain) ||
+  state.expected.some(({ shownName }) => plainName(shownName) === plain)
+
+/** A name that says nothing and is nobody's. */
+function freeGuest(state: DoorState): string {
+  for (let number = 1; ; number++) {
+    const name = `Guest ${number}`
+    if (!isNamed(state, plainName(name))) return name
+  }
 }
 
 /** Null where everybody writes, as usual. */

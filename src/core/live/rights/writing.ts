@@ -12,6 +12,8 @@ export interface RightsState {
   pens: Readonly<Record<string, string>>
   /** By participant id: for the time being they write nothing. */
   muted: Readonly<Record<string, true>>
+  /** By participant id: the name they typed is off everybody's screen. */
+  hiddenNames: Readonly<Record<string, true>>
 }
 
 /** What somebody in a room is told where not everybody writes. */
