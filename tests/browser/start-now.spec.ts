@@ -77,10 +77,13 @@ test('with nothing prepared, twelve walk-ins are at work in groups of three afte
   await page.getByRole('button', { name: 'Other groups' }).click()
   // Whoever was in a room together has met: now with others, who were asked for by nobody.
   await expect(drawer.getByRole('checkbox', { name: /^Fresh pairs/ })).toBeChecked()
+  const inGroups = drawer.getByRole('list', { name: 'Who is in which group' }).getByRole('listitem')
+  const together = await inGroups.allTextContents()
   await drawer.getByRole('button', { name: 'Reshuffle' }).click()
   await expect(drawer.getByText('Nobody is with anybody they have worked with.')).toBeVisible()
+  // Who is in which group comes by the stream, after the answer to the press.
+  await expect.poll(() => inGroups.allTextContents()).not.toEqual(together)
   await expectAccessible(page)
-  const inGroups = drawer.getByRole('list', { name: 'Who is in which group' }).getByRole('listitem')
   const [held = '', ...others] = await inGroups.allTextContents()
   await drawer.getByRole('button', { name: 'Hold Group 1' }).click()
   await drawer.getByRole('button', { name: 'Reshuffle' }).click()

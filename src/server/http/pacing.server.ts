@@ -15,6 +15,8 @@ const LONGEST_REST_MS = 9
 
 interface Pace {
   makesRoomAfterMs?: number
+  /** Does something later, and gives what calls that off. */
+  after?: (ms: number, act: () => void) => () => void
   /** How long the next is kept although there is room, in milliseconds; told how many wait, and asked once for each. */
   rest?: (waiting: number) => number
 }
@@ -26,6 +28,7 @@ interface Pace {
  */
 export function fewAtATime({
   makesRoomAfterMs = MAKES_ROOM_AFTER_MS,
+  after = byTimer,
   rest = () => 0,
 }: Pace = {}): RequestHandler {
   const waiting: (() => void)[] = []
@@ -52,18 +55,24 @@ export function fewAtATime({
       const answered = () => {
         if (!isUnderWay) return
         isUnderWay = false
-        clearTimeout(timer)
+        callOff()
         underWay--
         goOn()
       }
-      const timer = setTimeout(answered, makesRoomAfterMs)
-      timer.unref()
+      const callOff = after(makesRoomAfterMs, answered)
       onHeaders(response, answered)
       response.once('close', answered)
       next()
     })
     goOn()
   }
+}
+
+/** Keeps no server alive that has nothing else to do. */
+const byTimer: NonNullable<Pace['after']> = (ms, act) => {
+  const timer = setTimeout(act, ms)
+  timer.unref()
+  return () => clearTimeout(timer)
 }
 
 /**

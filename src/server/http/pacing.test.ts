@@ -72,13 +72,21 @@ test('streams that have begun keep nobody waiting', async () => {
 })
 
 test('an answer that takes long lets others begin meanwhile, once', async () => {
-  const { begun, answers, ask } = await paced(fewAtATime({ makesRoomAfterMs: 150 }))
+  const tooLong: (() => void)[] = []
+  const after = (_ms: number, act: () => void) => {
+    tooLong.push(act)
+    return () => undefined
+  }
+  const { begun, answers, ask } = await paced(fewAtATime({ after }))
   for (const name of ['a', 'b', 'c', 'd', 'e', 'f', 'g']) ask(name)
+  await until(() => begun.length === 3)
+  for (const takesLong of tooLong.slice(0, 3)) takesLong()
   await until(() => begun.length === 6)
   // Answered after they made room: nobody else begins for that.
   for (const name of begun.slice(0, 3)) answers.get(name)?.()
   for (let turn = 0; turn < 5; turn++) await setImmediate()
   expect(begun).toHaveLength(6)
+  tooLong[3]?.()
   await until(() => begun.length === 7)
   expect(begun).toHaveLength(7)
 })
