@@ -322,6 +322,7 @@ async function startedNow(page: Page, server: TestServer): Promise<void> {
   await page.reload()
   await page.getByText('Closed:').waitFor()
   await page.getByText(/^9:\d\d$/).waitFor()
+  await shot(page, 'second-round')
   for (const each of people) each.leave()
   await page.getByRole('button', { name: 'End', exact: true }).click()
   await page.getByRole('button', { name: 'End the session' }).click()
