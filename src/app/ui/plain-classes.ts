@@ -33,6 +33,7 @@ export const plainClasses = {
   '.lane-name:hover': { bg: 'sunk' },
   // What would come, in the place of the lanes (see draft-lanes.tsx).
   '.draft-lanes': { display: 'flex', flexDirection: 'column', gap: '4px', listStyleType: 'none' },
+  '.lanes-aside': { contentVisibility: 'hidden', containIntrinsicSize: 'auto 0px', height: '0' },
   '.draft-lane': {
     display: 'flex',
     flexWrap: 'wrap',

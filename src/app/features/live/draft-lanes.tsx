@@ -24,7 +24,10 @@ export function DraftLanes({ draft, children }: { draft: DraftRooms; children: R
           ))}
         </ul>
       )}
-      <div hidden={rooms !== null}>{children}</div>
+      {/* Not `hidden`: forty lanes taken out of the page and put back would be laid out from nothing in one frame. */}
+      <div className={rooms ? 'lanes-aside' : undefined} inert={rooms !== null}>
+        {children}
+      </div>
     </>
   )
 }

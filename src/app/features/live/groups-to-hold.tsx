@@ -30,7 +30,12 @@ const HeldGroup = memo(function HeldGroup({
 }: Omit<GroupsToHoldProps, 'groups'> & { group: GroupsToHoldProps['groups'][number] }) {
   const all = people.length > 0 && people.every(person => held.has(person.id))
   return (
-    <chakra.li py="4px" borderTopWidth="1px">
+    <chakra.li
+      py="4px"
+      borderTopWidth="1px"
+      // Out of sight it is not laid out: forty groups made again must not hold up the page.
+      css={{ contentVisibility: 'auto', containIntrinsicSize: 'auto 48px' }}
+    >
       <Flex justify="space-between" gap="8px" align="flex-start">
         <span>
           <b>{name}</b>{' '}
