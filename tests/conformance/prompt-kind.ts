@@ -17,13 +17,16 @@ import {
   type PromptKind,
   paperOf,
   piecesOf,
+  placesUnder,
   promptSchema,
   readAnswer,
   removedUnder,
   restoredAnswer,
   summaryOf,
+  takeableIn,
   textsOf,
 } from '~/core/boards/prompts/kinds'
+import { giveTo, type Kept, type Takeable, takeFrom } from '~/core/boards/prompts/taking'
 import { isIn } from '~/core/boards/touched'
 
 /** What the suite has to know of a kind to try it. */
@@ -187,6 +190,45 @@ export function promptKindConforms<Kind extends PromptKind>(kind: Kind, example:
       for (const line of text.split('\n')) expect(read).toContain(line.replace(/^[-#] /, ''))
   })
 
+  test('what stands there can be taken off the board, one piece after the other, and given back', () => {
+    fc.assert(
+      fc.property(fc.array(example.edits, { maxLength: 20 }), edits => {
+        const doc = new Y.Doc()
+        for (const [number, edit] of edits.entries()) edit(doc, prompt.id, `fresh-${number}`)
+        const before = Y.encodeStateAsUpdate(doc)
+        const texts = linesOf(readAnswer(doc, prompt))
+        const taken: { piece: Takeable; kept: Kept }[] = []
+        for (const piece of takeableIn(readAnswer(doc, prompt))) {
+          const take = () => doc.transact(() => takeFrom(placesUnder(doc, prompt, piece)))
+          taken.push({ piece, kept: JSON.parse(JSON.stringify(take())) })
+          // Neither again nor from somebody who has not heard of it.
+          Y.applyUpdate(doc, before)
+          expect(
+            take()
+              .flat()
+              .filter(kept => kept !== null),
+          ).toEqual([])
+        }
+        for (const { piece, kept } of taken.toReversed())
+          doc.transact(() => giveTo(placesUnder(doc, prompt, piece), kept))
+        expect(linesOf(readAnswer(doc, prompt))).toEqual(texts)
+      }),
+      { numRuns: 100 },
+    )
+  })
+
+  test('of words that are taken off nothing is left in the document', () => {
+    const doc = new Y.Doc()
+    example.finished.write(doc, prompt.id)
+    const pieces = takeableIn(readAnswer(doc, prompt))
+    // Under these nobody writes words of their own.
+    expect(pieces.length > 0).toBe(!['points', 'put-in-order'].includes(kind))
+    const kept = pieces.map(piece => doc.transact(() => takeFrom(placesUnder(doc, prompt, piece))))
+    const left = Buffer.from(Y.encodeStateAsUpdate(doc)).toString('latin1')
+    const words = JSON.stringify(kept).match(/[a-z]{5,}/g) ?? []
+    for (const word of words.filter(each => !NAMES_OF_FIELDS.has(each))) expect(left).not.toContain(word)
+  })
+
   test('what somebody wrote who may not is brought back to what stood there', () => {
     fc.assert(
       fc.property(fc.array(example.edits, { minLength: 1, maxLength: 15 }), edits => {
@@ -212,6 +254,25 @@ export function promptKindConforms<Kind extends PromptKind>(kind: Kind, example:
     )
   })
 }
+
+/** What is said, in whatever order, without what marks it: that is not given back. */
+const linesOf = (answer: Answer): string[] =>
+  textsOf(answer)
+    .flatMap(text => text.replaceAll('==', '').split('\n'))
+    .toSorted()
+
+/** What is called so in a document says nothing of anybody. */
+const NAMES_OF_FIELDS = new Set([
+  'answer',
+  'reason',
+  'column',
+  'points',
+  'shape',
+  'value',
+  'colour',
+  'width',
+  'height',
+])
 
 /** The text of Markdown, as the reference implementation of CommonMark (the package `commonmark`) reads it. */
 function textIn(blocks: RootContent[]): string {

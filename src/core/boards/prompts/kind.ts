@@ -7,6 +7,7 @@ import type { BlockContent } from 'mdast'
 import type * as Y from 'yjs'
 import type { z } from 'zod'
 import type { Paper } from './paper'
+import type { Place, Takeable } from './taking'
 
 /** A text that changed. */
 export interface ChangedPiece {
@@ -65,6 +66,10 @@ export interface Kind<Name extends string, Settings extends z.ZodType, Answer ex
   mayWrite?(pieceId: string, personId: string): boolean
   /** Brings a piece that somebody wrote who may not back to what it said; the empty text when there was none. */
   putBack?(doc: Y.Doc, asked: Asked<z.infer<Settings>>, pieceId: string, text: string): void
+  /** Where a piece lies that is taken off the board for good; a kind under which nobody writes words of their own has none. */
+  places?(doc: Y.Doc, asked: Asked<z.infer<Settings>>, piece: Takeable): Place[]
+  /** What can be taken off by itself, for kinds of which that is not a piece. */
+  takeable?(answer: Answer): Takeable[]
   /** What was taken away and can be put back, in the order it stood there. */
   removed?(doc: Y.Doc, promptId: string): { id: string; text: string }[]
   /** Whether the group need not do more. That it has begun is seen from its pieces. */

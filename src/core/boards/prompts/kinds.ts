@@ -19,6 +19,7 @@ import { sheet } from './sheet/sheet'
 import { shortAnswers } from './short-answers/short-answers'
 import { sketch } from './sketch/sketch'
 import { table } from './table/table'
+import type { Place, Takeable } from './taking'
 import { words } from './words/words'
 import { yesNo } from './yes-no/yes-no'
 
@@ -132,6 +133,17 @@ export const textsOf = (answer: Answer): string[] => kindNamed(answer.kind).text
 
 /** An answer as blocks of Markdown; none when nothing stands there. */
 export const markdownOf = (answer: Answer): BlockContent[] => kindNamed(answer.kind).markdown(answer)
+
+/** What stands under a prompt that can be taken off the board by itself, and how it reads. */
+export function takeableIn(answer: Answer): Takeable[] {
+  const kind = kindNamed(answer.kind)
+  if (!kind.places) return []
+  return kind.takeable?.(answer) ?? [...kind.pieces(answer)].map(([pieceId, text]) => ({ pieceId, text }))
+}
+
+/** The places of a piece that is taken off the board, or given back to it. */
+export const placesUnder = (doc: Y.Doc, prompt: Prompt, piece: Takeable): Place[] =>
+  kindNamed(prompt.kind).places?.(doc, prompt, piece) ?? []
 
 /** What was taken away under a prompt and can be put back. */
 export const removedUnder = (doc: Y.Doc, prompt: Prompt): { id: string; text: string }[] =>

@@ -4,6 +4,7 @@ import { type Asked, kindOf } from '../kind'
 import { paragraph, points } from '../markdown'
 import { emptyRows, lines } from '../paper'
 import { labels, mostOf } from '../settings'
+import { placesOfCard } from '../taking'
 import { byColumn } from './columns'
 import { type Card, cardsName, readCards, removedCards } from './document'
 import { CardsFollower } from './follow-cards'
@@ -98,6 +99,7 @@ export const cards = kindOf({
   follow: (doc, { id, settings: { columns } }: Asked<CardsSettings>) =>
     new CardsFollower(doc, id, card => cardText(columns?.length ? columns : undefined, card)),
   removed: removedCards,
+  places: placesOfCard,
   done: answer => texts(answer).length > 0,
   summary(answer) {
     const counts = byColumn(answer).map(column => spoken(column).length)

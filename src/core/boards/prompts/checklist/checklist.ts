@@ -4,6 +4,7 @@ import { kindOf } from '../kind'
 import { points } from '../markdown'
 import { emptyRows } from '../paper'
 import { labels } from '../settings'
+import { placesOfCard } from '../taking'
 import { givenId, type Line, LONGEST_LINE, readLines, ticksName } from './document'
 
 const settings = z.object({
@@ -75,6 +76,7 @@ export const checklist = kindOf({
     }
   },
   removed: removedCards,
+  places: placesOfCard,
   done: ({ lines }) => lines.length > 0 && lines.every(line => line.done),
   summary: ({ lines }) => `${lines.filter(line => line.done).length} of ${lines.length} done`,
   texts,

@@ -6,6 +6,7 @@ import { paragraph, points } from '../markdown'
 import { lines } from '../paper'
 import { readingAll, WHOLE_ANSWER } from '../pieces'
 import { labels, letterOf } from '../settings'
+import { placesOfEach } from '../taking'
 import { becauseName, becauseOf, type Chosen, chosenShape, decidedName, decidedOf } from './document'
 
 const settings = z.object({
@@ -120,6 +121,11 @@ export const choice = kindOf({
     if (text === '') eachOf(doc, id).delete(pieceId)
     else eachOf(doc, id).set(pieceId, readText(options, text))
   },
+  // Of what a group decides together its reason.
+  places: (doc, prompt, piece) =>
+    prompt.settings.by === 'group'
+      ? [{ is: 'text', text: becauseOf(doc, prompt.id) }]
+      : placesOfEach(doc, prompt, piece),
   done: ({ chosen }) => chosen.some(({ answer }) => answer !== null),
   summary,
   texts,

@@ -3,7 +3,8 @@ import type { BlockContent } from 'mdast'
 import type * as Y from 'yjs'
 import { removedCards } from '../cards/document'
 import { numbered } from '../markdown'
-import { drawingRoots, type Mark, type Remark, readMarks, readRemarks } from './document'
+import { type Place, placesOfCard, type Takeable } from '../taking'
+import { drawingRoots, type Mark, marksOf, type Remark, readMarks, readRemarks } from './document'
 
 export interface Drawn {
   promptId: string
@@ -62,6 +63,10 @@ export const drawnAnswers = {
   pieces: piecesOf,
   restored,
   removed: removedCards,
+  places: (doc: Y.Doc, asked: { id: string }, piece: Takeable): Place[] =>
+    piece.pieceId.startsWith(MARK)
+      ? [{ is: 'entry', map: marksOf(doc, asked.id), key: piece.pieceId.slice(MARK.length) }]
+      : placesOfCard(doc, asked, piece),
   done: (answer: Drawn): boolean => spoken(answer).length > 0 || answer.marks.length > 0,
   summary: (answer: Drawn): string =>
     `${counted(answer.remarks.filter(({ text }) => text.trim()).length, 'remark')}, ${counted(answer.marks.length, 'mark')}`,

@@ -6,6 +6,7 @@ import { CardsFollower } from '../cards/follow-cards'
 import { kindOf } from '../kind'
 import { points } from '../markdown'
 import { lines } from '../paper'
+import { placesOfCard } from '../taking'
 import { type FileRemark, readFileRemarks } from './document'
 
 const shown = z.object({
@@ -63,6 +64,7 @@ export const file = kindOf<'file', typeof settings, FileAnswer>({
   }),
   follow: (doc, { id }) => new CardsFollower(doc, id),
   removed: removedCards,
+  places: placesOfCard,
   done: answer => spoken(answer).length > 0,
   summary(answer) {
     const count = spoken(answer).length

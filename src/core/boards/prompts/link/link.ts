@@ -4,6 +4,7 @@ import { CardsFollower } from '../cards/follow-cards'
 import { kindOf } from '../kind'
 import { points } from '../markdown'
 import { lines } from '../paper'
+import { placesOfCard } from '../taking'
 
 const whole = z.url({ protocol: /^https?$/ })
 
@@ -51,6 +52,7 @@ export const link = kindOf({
   }),
   follow: (doc, { id }) => new CardsFollower(doc, id),
   removed: removedCards,
+  places: placesOfCard,
   done: answer => spoken(answer).length > 0,
   summary(answer) {
     const count = spoken(answer).length

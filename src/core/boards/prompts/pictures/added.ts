@@ -6,6 +6,7 @@ import type * as Y from 'yjs'
 import { z } from 'zod'
 import { fileHash } from '../../../material/material'
 import { MOST_ADDED, MOST_PICTURES } from '../drawing/document'
+import type { Place } from '../taking'
 
 export const addedName = (promptId: string): string => `added:${promptId}`
 export const addedOf = (doc: Y.Doc, promptId: string): Y.Map<unknown> => doc.getMap(addedName(promptId))
@@ -59,6 +60,11 @@ export function addPicture(
 export const takePictureAway = (doc: Y.Doc, promptId: string, on: number): void => {
   addedOf(doc, promptId).set(String(on - MOST_PICTURES), GONE)
 }
+
+/** Where a picture lies that is taken off the board. */
+export const placesOfAdded = (doc: Y.Doc, promptId: string, on: number): Place[] => [
+  { is: 'entry', map: addedOf(doc, promptId), key: String(on - MOST_PICTURES), gone: GONE },
+]
 
 /** The id of the piece that an added picture is, and back. */
 export const pieceOfAdded = (on: number): string => `p-${on - MOST_PICTURES}`

@@ -4,7 +4,7 @@ import { MOST_PICTURES } from '../drawing/document'
 import { kindOf } from '../kind'
 import { lines, picturesOnPaper } from '../paper'
 import { type Picture, shownPicture } from '../shown-picture'
-import { type Added, addedName, isAdded, pieceOfAdded, placeOfPiece, readAdded } from './added'
+import { type Added, addedName, isAdded, pieceOfAdded, placeOfPiece, placesOfAdded, readAdded } from './added'
 
 const settings = z.object({
   /** Beside each other, in this order. */
@@ -39,6 +39,10 @@ export const pictures = kindOf<'pictures', typeof settings, PicturesAnswer>({
       ...drawnAnswers.pieces(answer),
       ...(answer.added ?? []).map(({ on }) => [pieceOfAdded(on), '(picture)'] as const),
     ]),
+  places: (doc, asked, piece) =>
+    isAdded(piece.pieceId)
+      ? placesOfAdded(doc, asked.id, placeOfPiece(piece.pieceId))
+      : drawnAnswers.places(doc, asked, piece),
   done: answer => answer.added !== undefined || drawnAnswers.done(answer),
   summary(answer) {
     const { length } = answer.added ?? []

@@ -4,6 +4,7 @@ import { eachName, eachOf, followEach, readEach } from '../each/document'
 import { type Asked, kindOf } from '../kind'
 import { points } from '../markdown'
 import { lines } from '../paper'
+import { placesOfEach } from '../taking'
 
 const LONGEST_REASON = 2_000
 const end = (otherwise: string) => z.string().trim().max(40, 'Use at most 40 characters.').default(otherwise)
@@ -101,6 +102,7 @@ export const scale = kindOf({
     if (text === '') eachOf(doc, id).delete(pieceId)
     else eachOf(doc, id).set(pieceId, readText(text))
   },
+  places: placesOfEach,
   done: ({ placed }) => placed.some(({ value }) => value !== null),
   summary,
   texts,

@@ -1,6 +1,7 @@
 /** A sheet lies in an XML fragment, the form the text editor works on. */
 import * as Y from 'yjs'
 import { visibleText } from '../../../formats/clean-text'
+import type { LinesPlace } from '../taking'
 import { pictureLine } from './picture-line'
 
 export const sheetName = (promptId: string): string => `sheet:${promptId}`
@@ -114,11 +115,15 @@ export function beginSheets(
     if (kind === 'sheet' && 'begin' in settings) beginSheet(doc, id, String(settings.begin ?? ''))
 }
 
-/** Puts a text into an empty sheet: `# ` begins a heading, `- ` a point of a list, anything else a paragraph. */
+/** Puts a text into an empty sheet. */
 function beginSheet(doc: Y.Doc, promptId: string, text: string): void {
-  const sheet = sheetOf(doc, promptId)
+  addLines(sheetOf(doc, promptId), linesToBegin(text))
+}
+
+/** Puts lines of text at the end of a sheet: `# ` begins a heading, `- ` a point of a list, anything else a paragraph. */
+function addLines(sheet: Y.XmlFragment, lines: readonly string[]): void {
   let list: Y.XmlElement | null = null
-  for (const line of linesToBegin(text)) {
+  for (const line of lines) {
     const [, mark, said = line] = /^([-#])\s+(.*)$/.exec(line) ?? []
     if (mark === '-') {
       if (!list) {
@@ -135,6 +140,37 @@ function beginSheet(doc: Y.Doc, promptId: string, text: string): void {
       sheet.push([heading])
     } else sheet.push([elementOf('paragraph', new Y.XmlText(line))])
   }
+}
+
+const isPicture = (node: unknown): boolean => node instanceof Y.XmlElement && node.nodeName === 'picture'
+
+/** Deeper than anything our editor makes. */
+const DEEPEST_LINE = 12
+
+/** The lines of a sheet that read as `line` does, to be taken out of it; put back, they stand at its end. */
+export const sheetLines = (doc: Y.Doc, promptId: string, line: string): LinesPlace => ({
+  take: () => takeLines(sheetOf(doc, promptId), line, 0),
+  give: lines =>
+    addLines(
+      sheetOf(doc, promptId),
+      lines.flatMap(said => linesToBegin(said.replace(/==(.+?)==/g, '$1'))),
+    ),
+})
+
+/** Takes out the smallest elements that are the line, or in which it stands among others. */
+function takeLines(parent: Y.XmlFragment, line: string, depth: number): string[] {
+  const said: string[] = []
+  for (const [index, node] of [...parent.toArray().entries()].toReversed()) {
+    const text = blockText(node)
+    if (isPicture(node) || !text.split('\n').includes(line)) continue
+    const inside =
+      text !== line && depth < DEEPEST_LINE && node instanceof Y.XmlElement
+        ? takeLines(node, line, depth + 1)
+        : []
+    said.unshift(...(inside.length > 0 ? inside : [text]))
+    if (inside.length === 0) parent.delete(index, 1)
+  }
+  return said
 }
 
 /** The level of the headings of a sheet: above them stand the board's and the prompt's. */

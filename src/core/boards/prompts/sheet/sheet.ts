@@ -5,7 +5,8 @@ import { heading, paragraph, points } from '../markdown'
 import { lines, picturesOnPaper } from '../paper'
 import { WHOLE_ANSWER, wholePiece } from '../pieces'
 import { type Picture, shownPicture } from '../shown-picture'
-import { linesToBegin, sheetFiles, sheetName, sheetText } from './document'
+import { linesToBegin, sheetFiles, sheetLines, sheetName, sheetText } from './document'
+import { pictureLine } from './picture-line'
 
 const MOST_SHOWN = 12
 
@@ -52,6 +53,13 @@ export const sheet = kindOf({
   },
   pieces: ({ text }) => wholePiece(text),
   restore: ({ id: promptId }, pieces) => ({ promptId, kind: 'sheet', text: pieces.get(WHOLE_ANSWER) ?? '' }),
+  // A sheet is one piece of whoever wrote in it; what is taken off it is one line, told by what it says.
+  takeable: ({ text, pictures = [] }) =>
+    text
+      .split('\n')
+      .filter(line => line.trim() !== '' && !pictures.some(({ title }) => pictureLine(title) === line))
+      .map(line => ({ pieceId: WHOLE_ANSWER, text: line })),
+  places: (doc, { id }, { text }) => [{ is: 'lines', at: sheetLines(doc, id, text) }],
   done: ({ text }) => text.trim() !== '',
   summary({ text }) {
     const count = text.match(/\p{L}[\p{L}\p{M}'’-]*/gu)?.length ?? 0

@@ -74,6 +74,7 @@ export const shortAnswers = kindOf({
       () => pieces(read(doc, prompt)),
       pieceId => fieldOf(doc, prompt.id, Number(pieceId.slice(1))),
     ),
+  places: (doc, { id }, { pieceId }) => [{ is: 'text', text: fieldOf(doc, id, Number(pieceId.slice(1))) }],
   done: ({ fields }) => fields.length > 0 && fields.every(isRight),
   summary: answer => `${filled(answer).length} of ${answer.fields.length} filled in`,
   texts,

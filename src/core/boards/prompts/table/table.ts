@@ -123,6 +123,12 @@ export const table = kindOf({
   putBack(doc, { id }, pieceId, text) {
     if (pieceId.includes('/')) editText(cellOf(doc, id, rowIn(pieceId), columnIn(pieceId)), text)
   },
+  // Names of people come from the list.
+  takeable: answer =>
+    [...pieces(answer)].filter(([id]) => id.includes('/')).map(([pieceId, text]) => ({ pieceId, text })),
+  places: (doc, { id }, { pieceId }) => [
+    { is: 'text', text: cellOf(doc, id, rowIn(pieceId), columnIn(pieceId)) },
+  ],
   done({ rows, rowsAre }) {
     const counted = rowsAre === 'given' ? rows : rows.filter(isFilled)
     return counted.length > 0 && counted.every(({ cells }) => cells.every(cell => cell.trim() !== ''))

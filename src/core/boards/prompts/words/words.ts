@@ -4,6 +4,7 @@ import { CardsFollower } from '../cards/follow-cards'
 import { kindOf } from '../kind'
 import { points } from '../markdown'
 import { lines } from '../paper'
+import { placesOfCard } from '../taking'
 
 /** Longest of them, in characters. */
 export const LONGEST_WORD = 40
@@ -42,6 +43,7 @@ export const words = kindOf({
   }),
   follow: (doc, { id }) => new CardsFollower(doc, id, card => read(card.text)),
   removed: removedCards,
+  places: placesOfCard,
   done: answer => answer.words.length > 0,
   summary: answer => (answer.words.length === 1 ? '1 word' : `${answer.words.length} words`),
   texts: answer => answer.words.map(({ text }) => text),

@@ -45,6 +45,7 @@ export const yesNo = kindOf({
     kind: 'yes-no',
     ...readText(pieces.get(WHOLE_ANSWER) ?? ''),
   }),
+  places: (doc, { id }) => [{ is: 'text', text: reasonOf(doc, id) }],
   done: ({ answer }) => answer !== null,
   summary: ({ answer }) => (answer ? WORDS[answer] : 'not decided'),
   texts,
