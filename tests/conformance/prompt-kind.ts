@@ -26,7 +26,8 @@ import {
   takeableIn,
   textsOf,
 } from '~/core/boards/prompts/kinds'
-import { giveTo, type Kept, type Takeable, takeFrom } from '~/core/boards/prompts/taking'
+import type { Takeable } from '~/core/boards/prompts/place'
+import { giveTo, type Kept, keptOf, takeFrom } from '~/core/boards/prompts/taking'
 import { isIn } from '~/core/boards/touched'
 
 /** What the suite has to know of a kind to try it. */
@@ -199,15 +200,12 @@ export function promptKindConforms<Kind extends PromptKind>(kind: Kind, example:
         const texts = linesOf(readAnswer(doc, prompt))
         const taken: { piece: Takeable; kept: Kept }[] = []
         for (const piece of takeableIn(readAnswer(doc, prompt))) {
-          const take = () => doc.transact(() => takeFrom(placesUnder(doc, prompt, piece)))
-          taken.push({ piece, kept: JSON.parse(JSON.stringify(take())) })
-          // Neither again nor from somebody who has not heard of it.
+          const places = placesUnder(doc, prompt, piece)
+          taken.push({ piece, kept: JSON.parse(JSON.stringify(keptOf(places))) })
+          doc.transact(() => takeFrom(places))
+          // Nor does it come again from somebody who has not heard of it.
           Y.applyUpdate(doc, before)
-          expect(
-            take()
-              .flat()
-              .filter(kept => kept !== null),
-          ).toEqual([])
+          expect(keptOf(places).filter(kept => kept !== null)).toEqual([])
         }
         for (const { piece, kept } of taken.toReversed())
           doc.transact(() => giveTo(placesUnder(doc, prompt, piece), kept))
@@ -223,7 +221,10 @@ export function promptKindConforms<Kind extends PromptKind>(kind: Kind, example:
     const pieces = takeableIn(readAnswer(doc, prompt))
     // Under these nobody writes words of their own.
     expect(pieces.length > 0).toBe(!['points', 'put-in-order'].includes(kind))
-    const kept = pieces.map(piece => doc.transact(() => takeFrom(placesUnder(doc, prompt, piece))))
+    const kept = pieces.map(piece => keptOf(placesUnder(doc, prompt, piece)))
+    doc.transact(() => {
+      for (const piece of pieces) takeFrom(placesUnder(doc, prompt, piece))
+    })
     const left = Buffer.from(Y.encodeStateAsUpdate(doc)).toString('latin1')
     const words = JSON.stringify(kept).match(/[a-z]{5,}/g) ?? []
     for (const word of words.filter(each => !NAMES_OF_FIELDS.has(each))) expect(left).not.toContain(word)

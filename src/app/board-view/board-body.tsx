@@ -1,15 +1,19 @@
 import { Box, chakra, Stack } from '@chakra-ui/react'
-import { type ComponentType, memo, type ReactNode, Suspense } from 'react'
+import { type ComponentType, memo, type ReactNode, Suspense, useContext } from 'react'
 import type { Board } from '~/core/boards/board'
 import { type PartShown, partsOf } from '~/core/boards/parts'
 import { CommentsOn } from '../live/comments/comments-on'
+import { TakesOff } from '../live/taken-off/takes-off'
 import { UNKNOWN_KIND } from '../prompts/answer-view'
 import { lookOf } from '../prompts/looks'
 import type { HiddenHere, PromptSpaceProps } from '../prompts/prompt-space'
+import { whenMet } from '../prompts/when-met'
 import { Button } from '../ui/button'
 import { Message } from '../ui/layout'
 import { useSame } from '../ui/use-same'
 import { Instructions } from './instructions'
+
+const TakeOffList = whenMet(() => import('../live/taken-off/take-off-list'))
 
 export interface PartsHere {
   /** How many are still shut. */
@@ -37,6 +41,7 @@ interface BoardBodyProps {
 /** What a board asks, part by part, with the space to answer each. */
 export const BoardBody = memo(function BoardBody(props: BoardBodyProps) {
   const { connection, board, me, names, full, authors, parts, hidden } = props
+  const takesOff = useContext(TakesOff) !== null
   const shown = partsOf(board)
   const inOrder = shown.flatMap(({ prompts }) => prompts)
   return (
@@ -75,6 +80,11 @@ export const BoardBody = memo(function BoardBody(props: BoardBodyProps) {
                 hidden={hidden}
               />
               <CommentsOn promptId={prompt.id} pieceId={null} quote="" />
+              {takesOff && (
+                <Suspense fallback={null}>
+                  <TakeOffList prompt={prompt} doc={connection.doc} authors={authors} />
+                </Suspense>
+              )}
             </chakra.section>
           ))}
         </Part>

@@ -27,6 +27,7 @@ import { segments } from './segments/segments'
 import { session } from './session/session'
 import { signals } from './signals/signals'
 import { sitting } from './sitting/sitting'
+import { takenOff } from './taken-off/taken-off'
 import type {
   CommandOf,
   CommandShape,
@@ -56,6 +57,7 @@ export const TOPICS = {
   corrections,
   roles,
   rights,
+  takenOff,
   segments,
   messages,
   heard,

@@ -41,6 +41,11 @@ export class Authorship {
     return this.found.length
   }
 
+  /** Who first wrote a piece; null when nobody is known. */
+  authorOf(promptId: string, entryId: string): string | null {
+    return this.firstAuthors.get(`${promptId}/${entryId}`) ?? null
+  }
+
   /** Who first wrote each piece, `prompt/entry` and participant id, but for the first `from` of them. */
   authors(from = 0): [string, string][] {
     return this.found.slice(from).map(key => [key, this.firstAuthors.get(key) ?? ''])

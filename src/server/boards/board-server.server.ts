@@ -126,6 +126,21 @@ export class BoardServer {
     return doc
   }
 
+  /** Works on a copy's document itself, open or not. What is changed there is stored and told like what people write, in nobody's name. */
+  async onCopy<Value>(
+    copyId: string,
+    act: (doc: Y.Doc, authorOf: OpenCopy['authorOf']) => Promise<Value>,
+  ): Promise<Value> {
+    const direct = await this.hocuspocus.openDirectConnection(copyId)
+    try {
+      const copy = this.open.get(copyId)
+      if (!direct.document || !copy) throw new Error(`The board ${copyId} could not be opened.`)
+      return await act(direct.document, (promptId, pieceId) => copy.authorOf(promptId, pieceId))
+    } finally {
+      await direct.disconnect()
+    }
+  }
+
   /** Something of somebody's was kept aside: the lanes say so. */
   cameLate(sessionId: string, copyId: string, participantId: string): void {
     this.work.addLate(copyId, participantId)

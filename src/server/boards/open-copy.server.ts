@@ -179,6 +179,11 @@ export class OpenCopy {
     return room ? Object.keys(openedIn(this.state, room.id)) : []
   }
 
+  /** Who first wrote a piece; null when nobody is known. */
+  authorOf(promptId: string, pieceId: string): string | null {
+    return this.authorship.authorOf(promptId, pieceId)
+  }
+
   private room() {
     return this.state.rooms.find(({ copyId }) => copyId === this.name.copyId)
   }

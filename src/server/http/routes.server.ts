@@ -124,6 +124,7 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/sessions/:sessionId/commands': account('small'),
   '/sessions/:sessionId/order': account('list'),
   '/sessions/:sessionId/corrections': account('small'),
+  '/sessions/:sessionId/taken-off': account('small'),
   '/sessions/:sessionId/boards': account('small'),
   '/sessions/:sessionId/material': account('small'),
   '/sessions/:sessionId/broadcast': account('small'),

@@ -26,6 +26,7 @@ import { removedPieces } from '~/core/review/removed'
 import type { SessionReport } from '~/core/review/report'
 import { type ObservedThen, type SaidThen, whatWasObserved, whatWasSaid } from '~/core/review/said'
 import type { SessionTold } from '~/core/review/told'
+import { withoutTakenOff } from '~/core/review/without-taken-off'
 import { longMoment, timeOfDay } from '~/core/schedule/session-time'
 import type { BoardServer } from '../boards/board-server.server'
 import { type Contribution, readContributions } from '../boards/board-storage.server'
@@ -56,6 +57,8 @@ export interface ReviewedRoom {
   answers: Record<string, ReadAnswer>
   /** What was taken off the board, under which prompt, and by whom. */
   removed: { promptId: string; text: string; by: string }[]
+  /** What a facilitator took off the screens and did not give back. */
+  takenOff: { promptId: string; text: string; by: string; writtenBy: string }[]
   /** What was written without a line, and came when the board was closed to who wrote it. */
   late: LateHere[]
   marks: Mark[]
@@ -195,6 +198,14 @@ async function reviewedRooms(
         text,
         by: writerName(state, removedBy ?? ''),
       })),
+      takenOff: state.takenOff
+        .filter(({ copyId }) => copyId === room.copyId)
+        .map(({ promptId, text, by, authorId }) => ({
+          promptId,
+          text,
+          by,
+          writtenBy: writerName(state, authorId ?? ''),
+        })),
       late: late
         .filter(({ copyId }) => copyId === room.copyId)
         .map(({ participantId, at, pieces }) => ({
@@ -317,9 +328,13 @@ export async function ownWork(
   // Neither parts that were never open there nor texts that nobody opened.
   const seen = new Map(own.map(room => [room.id, shownIn(state, room)]))
   const board = allOf([...seen.values()])
-  const written = await readContributions(
-    db,
-    own.map(room => room.copyId),
+  const written = withoutTakenOff(
+    await readContributions(
+      db,
+      own.map(room => room.copyId),
+    ),
+    state.takenOff,
+    board,
   )
   const openedAt = (roomId: string, promptId: string) => state.hiddenOpenedAt[roomId]?.[promptId] ?? Infinity
   // What came late from others they never saw.

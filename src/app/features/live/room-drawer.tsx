@@ -1,5 +1,5 @@
 import { chakra, Stack } from '@chakra-ui/react'
-import { useMemo } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import type { RoomWorkNow } from '~/contracts/live'
 import { boardOf } from '~/core/live/rooms/room'
@@ -19,7 +19,10 @@ import { CloseRoom } from '../../live/room-set/close-room'
 import { RoomLink } from '../../live/room-set/room-link'
 import { PeopleInRoom } from '../../live/rooms/people-in-room'
 import { RenameRoom } from '../../live/rooms/rename-room'
+import { TakenOffInRoom } from '../../live/taken-off/taken-off-in-room'
+import { type PieceHere, TakesOff } from '../../live/taken-off/takes-off'
 import { VisitButton } from '../../live/visits/visit-button'
+import { ask } from '../../live-client/ask'
 import { Message } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
 import { Drawer } from './drawer'
@@ -72,6 +75,18 @@ export function RoomDrawer({
     }),
     [view.comments, room.copyId, room.id, open, helpId, send],
   )
+  const [problem, setProblem] = useState<string | null>(null)
+  const askTaken = useCallback(
+    async (request: object) => {
+      const answer = await ask(`/sessions/${sessionId}/taken-off`, request)
+      setProblem(answer.ok ? null : answer.message)
+    },
+    [sessionId],
+  )
+  const takeOff = useCallback(
+    (piece: PieceHere) => askTaken({ roomId: room.id, ...piece }),
+    [askTaken, room.id],
+  )
   return (
     <Drawer
       label={`Room ${room.name}`}
@@ -101,6 +116,12 @@ export function RoomDrawer({
           <NoteForm sessionId={sessionId} to={{ roomId: room.id, helpId: call?.id ?? null }} send={send} />
           <WhoWritesHere roomId={room.id} view={view} send={send} />
           <MutedInRoom roomId={room.id} view={view} send={send} />
+          <TakenOffInRoom
+            roomId={room.id}
+            view={view}
+            names={names}
+            onGiveBack={takenId => askTaken({ takenId })}
+          />
           <PutUpOfRoom roomId={room.id} prompts={boardOf(view, room).prompts} view={view} send={send} />
           <PartsOfRoom roomId={room.id} board={boardOf(view, room)} view={view} send={send} />
           <HiddenInRoom
@@ -131,19 +152,25 @@ export function RoomDrawer({
           </chakra.details>
         </Stack>
       )}
+      {problem && <Message kind="problem">{problem}</Message>}
       <CommentsHere.Provider value={commentsHere}>
-        <BoardView
-          copyId={room.copyId}
-          board={boardOf(view, room)}
-          me={joined ? { id: accountId } : null}
-          names={{ ...names, ...facilitatorNames }}
-          hidden={{
-            openedBy: Object.fromEntries(
-              Object.entries(view.hiddenOpened[room.id] ?? {}).map(([id, by]) => [id, names[by ?? ''] ?? '']),
-            ),
-            onOpen: promptId => send({ type: 'open-hidden-text', promptId, roomId: room.id }),
-          }}
-        />
+        <TakesOff.Provider value={open ? takeOff : null}>
+          <BoardView
+            copyId={room.copyId}
+            board={boardOf(view, room)}
+            me={joined ? { id: accountId } : null}
+            names={{ ...names, ...facilitatorNames }}
+            hidden={{
+              openedBy: Object.fromEntries(
+                Object.entries(view.hiddenOpened[room.id] ?? {}).map(([id, by]) => [
+                  id,
+                  names[by ?? ''] ?? '',
+                ]),
+              ),
+              onOpen: promptId => send({ type: 'open-hidden-text', promptId, roomId: room.id }),
+            }}
+          />
+        </TakesOff.Provider>
       </CommentsHere.Provider>
     </Drawer>
   )

@@ -34,6 +34,7 @@ const GivenMaterial = whenMet(() => import('../../live/material/given-material')
 const PutUpOnPage = whenMet(() => import('../../live/put-up/put-up-on-page'))
 const QuestionAsked = whenMet(() => import('../../live/questions/question-asked'))
 const ReportingOnPage = whenMet(() => import('../../live/report/reporting-on-page'))
+const TakenOffNotice = whenMet(() => import('../../live/taken-off/taken-off-notice'))
 const WholeGroup = whenMet(() => import('./whole-group'))
 const WritingInRoom = whenMet(() => import('../../live/rights/writing-here'))
 
@@ -123,6 +124,11 @@ export function PlacePage({ sessionId, join, view: first, ownLink, now }: PlaceP
                 The facilitator has taken the name you typed off all screens. Here you are {view.me.shownName}
                 .
               </Message>
+            )}
+            {view.takenOff.length > 0 && (
+              <Suspense fallback={null}>
+                <TakenOffNotice takenOff={view.takenOff} />
+              </Suspense>
             )}
             <Warnings clock={whereabouts.where === 'room' ? view.clock : null} aloud={aloud} />
             <Messages

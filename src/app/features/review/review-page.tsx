@@ -44,6 +44,7 @@ export interface Review {
     asks: string[]
     answers: Record<string, ReadAnswer>
     removed: { promptId: string; text: string; by: string }[]
+    takenOff: { promptId: string; text: string; by: string; writtenBy: string }[]
     late: LateHere[]
     marks: Mark[]
     pulse: PulseBar[]
@@ -180,6 +181,7 @@ function SideBySide({ board, rooms: all }: { board: Board; rooms: Review['rooms'
             {prompt && <Answered read={room.answers[prompt.id]} />}
             <CameLate late={room.late} promptId={prompt?.id} />
             <Removed pieces={room.removed.filter(piece => piece.promptId === prompt?.id)} />
+            <TakenOff pieces={room.takenOff.filter(piece => piece.promptId === prompt?.id)} />
           </chakra.article>
         ))}
       </Grid>
@@ -214,6 +216,29 @@ function Removed({ pieces }: { pieces: Review['rooms'][number]['removed'] }) {
           <chakra.li key={index} overflowWrap="anywhere">
             <chakra.s>{piece.text}</chakra.s>
             {piece.by && <chakra.span color="quiet"> (removed by {piece.by})</chakra.span>}
+          </chakra.li>
+        ))}
+      </Stack>
+    </chakra.details>
+  )
+}
+
+/** What facilitators took off the screens: nobody else reads it. */
+function TakenOff({ pieces }: { pieces: Review['rooms'][number]['takenOff'] }) {
+  if (pieces.length === 0) return null
+  return (
+    <chakra.details mt="8px" fontSize="s">
+      <chakra.summary cursor="pointer" color="quiet">
+        {pieces.length} taken off the screens
+      </chakra.summary>
+      <Stack as="ul" gap="4px" listStyleType="none" mt="4px">
+        {pieces.map((piece, index) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: two pieces may say the same, and none ever moves.
+          <chakra.li key={index} overflowWrap="anywhere">
+            {piece.text}{' '}
+            <chakra.span color="quiet">
+              ({[piece.writtenBy, `taken off by ${piece.by}`].filter(Boolean).join(', ')})
+            </chakra.span>
           </chakra.li>
         ))}
       </Stack>

@@ -3,6 +3,7 @@ import { MessageSquareQuote } from 'lucide-react'
 import { useState } from 'react'
 import { type Comment, LONGEST_QUOTE } from '~/core/live/comments/comment'
 import { Button } from '../../ui/button'
+import { TakeOffButton } from '../taken-off/take-off-button'
 import { CommentText } from './comment-text'
 import type { CommentsOnBoard, Spot } from './comments-here'
 import { OneComment } from './one-comment'
@@ -38,6 +39,9 @@ export default function CommentsAt({ spot, here, found }: CommentsAtProps) {
             <MessageSquareQuote size={16} aria-hidden="true" />
             {spot.pieceId === null ? 'Comment on this' : 'Comment'}
           </Button>
+          {spot.pieceId !== null && (
+            <TakeOffButton promptId={spot.promptId} pieceId={spot.pieceId} text={spot.quote} />
+          )}
         </Flex>
       )}
       {onComment && quote !== null && (

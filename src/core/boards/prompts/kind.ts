@@ -7,7 +7,7 @@ import type { BlockContent } from 'mdast'
 import type * as Y from 'yjs'
 import type { z } from 'zod'
 import type { Paper } from './paper'
-import type { Place, Takeable } from './taking'
+import type { Place, Takeable } from './place'
 
 /** A text that changed. */
 export interface ChangedPiece {

@@ -7,28 +7,7 @@ import { z } from 'zod'
 import { cardsOf } from './cards/document'
 import { eachOf } from './each/document'
 import { PIECE_ID } from './pieces'
-
-/** What can be taken by itself, and how it reads. */
-export interface Takeable {
-  pieceId: string
-  text: string
-}
-
-/** One place of a document in which a piece, or some of it, lies. */
-export type Place =
-  | { is: 'card'; cards: Y.Array<Y.Map<unknown>>; id: string }
-  /** `gone` is left in its place, where the place must not be taken again. */
-  | { is: 'entry'; map: Y.Map<unknown>; key: string; gone?: string }
-  | { is: 'text'; text: Y.Text }
-  | { is: 'lines'; at: LinesPlace }
-
-/** Lines of a rich text that read as they were said to. */
-export interface LinesPlace {
-  /** Takes them out and gives what they said, each by itself. */
-  take(): string[]
-  /** Puts them at the end. */
-  give(lines: readonly string[]): void
-}
+import type { Place, Takeable } from './place'
 
 const plain = z.union([z.string(), z.number(), z.boolean(), z.record(z.string(), z.number())])
 const keptCard = z.object({ id: z.string().regex(PIECE_ID), text: z.string() }).catchall(plain)
@@ -36,35 +15,53 @@ const keptCard = z.object({ id: z.string().regex(PIECE_ID), text: z.string() }).
 /** What was in each place, as JSON; null where nothing was. */
 export type Kept = readonly unknown[]
 
-/** Takes a piece out of all its places, and gives what to put back there. Call it in a transaction. */
-export const takeFrom = (places: readonly Place[]): Kept => places.map(takeOne)
+/** What is in the places of a piece, to be given back there. */
+export const keptOf = (places: readonly Place[]): Kept => places.map(keptIn)
 
-function takeOne(place: Place): unknown {
+function keptIn(place: Place): unknown {
+  switch (place.is) {
+    case 'card':
+      return (
+        place.cards
+          .toArray()
+          .find(card => isCalled(card, place.id))
+          ?.toJSON() ?? null
+      )
+    case 'entry': {
+      const kept = place.map.get(place.key) ?? null
+      return kept === place.gone ? null : kept
+    }
+    case 'text':
+      return place.text.toString() || null
+    case 'lines': {
+      const said = place.at.read()
+      return said.length > 0 ? said : null
+    }
+  }
+}
+
+/** Takes a piece out of all its places. Call it in a transaction. */
+export function takeFrom(places: readonly Place[]): void {
+  for (const place of places) if (keptIn(place) !== null) takeOut(place)
+}
+
+function takeOut(place: Place): void {
   switch (place.is) {
     case 'card': {
       const { cards, id } = place
-      const at = cards.toArray().flatMap((card, index) => (isCalled(card, id) ? [index] : []))
-      const [first] = at
-      if (first === undefined) return null
-      const kept: unknown = cards.get(first).toJSON()
-      for (const index of at.toReversed()) cards.delete(index)
-      return kept
+      const called = cards.toArray().flatMap((card, index) => (isCalled(card, id) ? [index] : []))
+      for (const index of called.toReversed()) cards.delete(index)
+      return
     }
-    case 'entry': {
-      const { map, key, gone } = place
-      const kept = map.get(key) ?? null
-      if (kept === gone) return null
-      if (gone !== undefined) map.set(key, gone)
-      else map.delete(key)
-      return kept
-    }
-    case 'text': {
-      const kept = place.text.toString()
+    case 'entry':
+      if (place.gone !== undefined) place.map.set(place.key, place.gone)
+      else place.map.delete(place.key)
+      return
+    case 'text':
       place.text.delete(0, place.text.length)
-      return kept || null
-    }
+      return
     case 'lines':
-      return place.at.take()
+      place.at.take()
   }
 }
 

@@ -3,7 +3,8 @@ import type { BlockContent } from 'mdast'
 import type * as Y from 'yjs'
 import { removedCards } from '../cards/document'
 import { numbered } from '../markdown'
-import { type Place, placesOfCard, type Takeable } from '../taking'
+import type { Place, Takeable } from '../place'
+import { placesOfCard } from '../taking'
 import { drawingRoots, type Mark, marksOf, type Remark, readMarks, readRemarks } from './document'
 
 export interface Drawn {

@@ -6,7 +6,7 @@ import type * as Y from 'yjs'
 import { z } from 'zod'
 import { fileHash } from '../../../material/material'
 import { MOST_ADDED, MOST_PICTURES } from '../drawing/document'
-import type { Place } from '../taking'
+import type { Place } from '../place'
 
 export const addedName = (promptId: string): string => `added:${promptId}`
 export const addedOf = (doc: Y.Doc, promptId: string): Y.Map<unknown> => doc.getMap(addedName(promptId))

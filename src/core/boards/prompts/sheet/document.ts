@@ -1,7 +1,7 @@
 /** A sheet lies in an XML fragment, the form the text editor works on. */
 import * as Y from 'yjs'
 import { visibleText } from '../../../formats/clean-text'
-import type { LinesPlace } from '../taking'
+import type { LinesPlace } from '../place'
 import { pictureLine } from './picture-line'
 
 export const sheetName = (promptId: string): string => `sheet:${promptId}`
@@ -149,7 +149,11 @@ const DEEPEST_LINE = 12
 
 /** The lines of a sheet that read as `line` does, to be taken out of it; put back, they stand at its end. */
 export const sheetLines = (doc: Y.Doc, promptId: string, line: string): LinesPlace => ({
-  take: () => takeLines(sheetOf(doc, promptId), line, 0),
+  read: () => linesIn(sheetOf(doc, promptId), line).map(({ text }) => text),
+  take() {
+    for (const { parent, index } of linesIn(sheetOf(doc, promptId), line).toReversed())
+      parent.delete(index, 1)
+  },
   give: lines =>
     addLines(
       sheetOf(doc, promptId),
@@ -157,20 +161,21 @@ export const sheetLines = (doc: Y.Doc, promptId: string, line: string): LinesPla
     ),
 })
 
-/** Takes out the smallest elements that are the line, or in which it stands among others. */
-function takeLines(parent: Y.XmlFragment, line: string, depth: number): string[] {
-  const said: string[] = []
-  for (const [index, node] of [...parent.toArray().entries()].toReversed()) {
+interface LineIn {
+  parent: Y.XmlFragment
+  index: number
+  text: string
+}
+
+/** The smallest elements that are the line, or in which it stands among others, in order. */
+function linesIn(parent: Y.XmlFragment, line: string, depth = 0): LineIn[] {
+  return parent.toArray().flatMap((node, index): LineIn[] => {
     const text = blockText(node)
-    if (isPicture(node) || !text.split('\n').includes(line)) continue
-    const inside =
-      text !== line && depth < DEEPEST_LINE && node instanceof Y.XmlElement
-        ? takeLines(node, line, depth + 1)
-        : []
-    said.unshift(...(inside.length > 0 ? inside : [text]))
-    if (inside.length === 0) parent.delete(index, 1)
-  }
-  return said
+    if (isPicture(node) || !text.split('\n').includes(line)) return []
+    const isWhole = text === line || depth >= DEEPEST_LINE || !(node instanceof Y.XmlElement)
+    const inside = isWhole ? [] : linesIn(node, line, depth + 1)
+    return inside.length > 0 ? inside : [{ parent, index, text }]
+  })
 }
 
 /** The level of the headings of a sheet: above them stand the board's and the prompt's. */
