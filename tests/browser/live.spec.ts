@@ -191,6 +191,22 @@ test('a phone shows the warnings, whose it is, and where one is who is not in a 
   await room.getByLabel('Who writes in this room').selectOption({ index: 0 })
   await expect(edda.getByLabel('New card')).toBeVisible()
 
+  // A card that hurts goes from all screens in one move; its writer is told, and it can be given back.
+  await room.getByRole('button', { name: 'Take off the screens: With the pen' }).click()
+  await expect(edda.getByLabel('Card by Edda')).toHaveCount(1)
+  const told = 'Marit Solheim has taken off this board what you wrote: “With the pen”.'
+  await expect(edda.getByText(told)).toBeVisible()
+  expect(bram?.view?.takenOff).toEqual([])
+  await room.getByText('1 piece taken off the screens').click()
+  // What stands under a prompt of any kind, piece by piece.
+  await room.getByText('Take something off the screens').first().click()
+  await expect(room.getByRole('list', { name: 'What can be taken off' }).first()).toContainText('Half a thought')
+  await expectAccessible(page)
+  await expectAccessible(edda)
+  await room.getByRole('button', { name: 'Give back' }).click()
+  await expect(edda.getByLabel('Card by Edda')).toHaveCount(2)
+  await expect(edda.getByText(told)).toBeHidden()
+
   // Whoever is muted reads along and is told so; the others are not.
   await page.getByRole('button', { name: 'Edda', exact: true }).first().click()
   await page.getByRole('menuitem', { name: 'Note or observation' }).click()
