@@ -200,12 +200,23 @@ test('a phone shows the warnings, whose it is, and where one is who is not in a 
   await room.getByText('1 piece taken off the screens').click()
   // What stands under a prompt of any kind, piece by piece.
   await room.getByText('Take something off the screens').first().click()
-  await expect(room.getByRole('list', { name: 'What can be taken off' }).first()).toContainText('Half a thought')
+  await expect(room.getByRole('list', { name: 'What can be taken off' }).first()).toContainText(
+    'Half a thought',
+  )
   await expectAccessible(page)
   await expectAccessible(edda)
   await room.getByRole('button', { name: 'Give back' }).click()
   await expect(edda.getByLabel('Card by Edda')).toHaveCount(2)
   await expect(edda.getByText(told)).toBeHidden()
+
+  // In this room they may come back by themselves; as in all rooms they stay.
+  await room.getByText('What people may do here').click()
+  await room.getByLabel('To the whole group').selectOption('they may come back')
+  await expect(edda.getByRole('button', { name: 'Back to the whole group' })).toBeVisible()
+  await expect(room.getByText('What people may do here (1 otherwise)')).toBeVisible()
+  await expectAccessible(page)
+  await room.getByLabel('To the whole group').selectOption({ index: 0 })
+  await expect(edda.getByRole('button', { name: 'Back to the whole group' })).toBeHidden()
 
   // Whoever is muted reads along and is told so; the others are not.
   await page.getByRole('button', { name: 'Edda', exact: true }).first().click()

@@ -6,6 +6,7 @@ import type { RunSegment } from '../schedule/running-order'
 import type { Actor } from './actors'
 import { participantList } from './door/people'
 import { fold } from './evolve'
+import { ROOM_RIGHTS } from './rights/may-in'
 import { mayWriteOn } from './rights/writers'
 import { WHO_WRITES } from './rights/writing'
 import { mayRead, mayWorkOn } from './rooms/rooms'
@@ -295,6 +296,16 @@ const ASKS: Ask[] = [
       roomId: pick % 3 === 0 ? null : roomId(state, pick),
     },
   ],
+  (state, pick) => [
+    facilitator,
+    {
+      type: 'set-room-right',
+      roomId: roomId(state, pick),
+      right: ROOM_RIGHTS[pick % 4] ?? 'change',
+      may: pick % 3 === 0 ? null : pick % 2 === 0,
+    },
+  ],
+  (_state, pick) => [facilitator, { type: 'allow-pictures', may: pick % 2 === 0 }],
   (state, pick) => [facilitator, { type: 'give-pen', participantId: personId(state, pick) }],
   (state, pick) => [
     participant(personId(state, pick)),

@@ -211,6 +211,8 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'writing-set': { who: 'scribe', roomId: null },
     'pen-passed': { roomId: 'r', toId: 'p' },
     muted: { participantId: 'p', muted: true },
+    'pictures-allowed': { may: false },
+    'room-right-set': { roomId: 'r', right: 'change', may: null },
     'taken-off': {
       takenId: 't',
       roomId: 'r',

@@ -8,6 +8,7 @@ const MAY: Record<ActorKind, string[]> = {
   facilitator: [
     'add-room',
     'add-time',
+    'allow-pictures',
     'answer-comment',
     'ask-again',
     'ask-question',
@@ -82,6 +83,7 @@ const MAY: Record<ActorKind, string[]> = {
     'set-lengths',
     'set-reporter',
     'set-roles',
+    'set-room-right',
     'set-terms',
     'set-waiting-list',
     'set-writing',

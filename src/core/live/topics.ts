@@ -19,6 +19,7 @@ import { putUp } from './put-up/put-up'
 import { questions } from './questions/questions'
 import { reportBack } from './report/report-back'
 import { rights } from './rights/rights'
+import { roomRights } from './rights/room-rights'
 import { roles } from './roles/roles'
 import { roomSet } from './room-set/room-set'
 import { rooms } from './rooms/rooms'
@@ -57,6 +58,7 @@ export const TOPICS = {
   corrections,
   roles,
   rights,
+  roomRights,
   takenOff,
   segments,
   messages,

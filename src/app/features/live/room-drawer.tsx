@@ -14,6 +14,7 @@ import { Observations } from '../../live/observations/observations'
 import { PartsOfRoom } from '../../live/parts/parts-of-room'
 import { PutUpOfRoom } from '../../live/put-up/put-up'
 import { MutedInRoom } from '../../live/rights/muted'
+import { RightsHere } from '../../live/rights/rights-here'
 import { WhoWritesHere } from '../../live/rights/who-writes'
 import { CloseRoom } from '../../live/room-set/close-room'
 import { RoomLink } from '../../live/room-set/room-link'
@@ -115,6 +116,7 @@ export function RoomDrawer({
           <VisitButton view={view} roomId={room.id} accountId={accountId} send={send} />
           <NoteForm sessionId={sessionId} to={{ roomId: room.id, helpId: call?.id ?? null }} send={send} />
           <WhoWritesHere roomId={room.id} view={view} send={send} />
+          <RightsHere room={room} view={view} send={send} />
           <MutedInRoom roomId={room.id} view={view} send={send} />
           <TakenOffInRoom
             roomId={room.id}

@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react'
 import { SmallSelect } from '../../ui/fields'
 import type { LiveView, Send } from '../live-view'
+import { PicturesRule } from '../rights/rights-here'
 import { WhoWritesRule } from '../rights/who-writes'
 
 const MAY = {
@@ -49,6 +50,7 @@ export function TermsRule({ view, send }: { view: LiveView; send: Send }) {
         ))}
       </SmallSelect>
       , <WhoWritesRule view={view} send={send} />
+      <PicturesRule view={view} send={send} />
     </chakra.span>
   )
 }

@@ -162,6 +162,7 @@ function NameButton({
   person,
   isGuest,
   does,
+  className = '',
   ...rest
 }: { person: LanePerson; isGuest: boolean; does?: Role | undefined } & React.ComponentProps<'button'>) {
   const isChosen = useIsChosen(person.id)
@@ -169,7 +170,8 @@ function NameButton({
   return (
     <button
       type="button"
-      className={isChosen ? 'lane-name lane-name-chosen' : 'lane-name'}
+      // A menu's trigger brings a class of its own.
+      className={`lane-name ${isChosen ? 'lane-name-chosen' : ''} ${className}`}
       data-away={person.connected ? undefined : ''}
       aria-pressed={isChosen || undefined}
       {...rest}

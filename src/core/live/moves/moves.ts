@@ -5,6 +5,8 @@ import type { DoorProblem, DoorState } from '../door/door-facts'
 import { type Participant, type PeopleState, participantList } from '../door/people'
 import { idSchema } from '../ids'
 import { remember, rememberBoth } from '../remember'
+import { mayIn, type RoomRightsState } from '../rights/may-in'
+import type { RolesState } from '../roles/roles-facts'
 import { openRooms, type Room, type RoomsState, roomOf } from '../rooms/room'
 import type { RoomsEvent, RoomsProblem } from '../rooms/rooms'
 import type { RoundState } from '../rounds/round'
@@ -20,12 +22,13 @@ export type MovesProblem =
   | { code: 'no-rooms-to-choose' }
   | { code: 'bad-places' }
 
-type State = MovesState & RoomsState & DoorState & RoundState
+type Rights = RoomRightsState & Pick<RolesState, 'rolesRule'>
+type State = MovesState & RoomsState & DoorState & RoundState & Rights
 
 /** What people do by themselves: choose a room, accept to go, change rooms, come back; as far as they may. */
 export const moves = topic<{
   state: MovesState
-  needs: RoomsState & DoorState & RoundState
+  needs: RoomsState & DoorState & RoundState & Rights
   hears: RoomsEvent | RoundsEvent | SessionEvent
   problem: MovesProblem
   borrows: RoomsProblem | RoundsProblem | DoorProblem
@@ -70,7 +73,9 @@ export const moves = topic<{
         if (!me.ok) return me
         const room = roomOf(state, roomId)
         if (!room || room.closed) return refuse({ code: 'no-such-room' })
-        const may = state.round ? state.terms.mayChange && state.round.graceEndsAt === null : state.choosing
+        const may = state.round
+          ? mayIn(state, 'change', me.one.roomId) && state.round.graceEndsAt === null
+          : state.choosing
         if (!may) return refuse({ code: 'choosing-closed' })
         const group = withBeside(state, me.one)
         const places = placesLeft(state.rooms, state.participants)(state.places).get(roomId)
@@ -81,10 +86,9 @@ export const moves = topic<{
       'enter-room'(state, _command, { participantId }) {
         const me = asksHere(state, participantId)
         if (!me.ok) return me
-        const { round, terms } = state
+        const { round } = state
         if (!round) return refuse({ code: 'not-out' })
-        if (round.graceEndsAt !== null || !(terms.invited || terms.mayReturn || terms.mayChange))
-          return refuse({ code: 'choosing-closed' })
+        if (round.graceEndsAt !== null || !mayEnter(state, me.one)) return refuse({ code: 'choosing-closed' })
         const room = roomOf(state, me.one.roomId)
         if (!room || room.closed) return refuse({ code: 'no-such-room' })
         return moving(withBeside(state, me.one, room.id), room.id, true)
@@ -93,7 +97,7 @@ export const moves = topic<{
         const me = asksHere(state, participantId)
         if (!me.ok) return me
         if (!me.one.inRoom) return nothing
-        if (!state.terms.mayReturn) return refuse({ code: 'must-stay' })
+        if (!mayIn(state, 'return', me.one.roomId)) return refuse({ code: 'must-stay' })
         return moving(withBeside(state, me.one, me.one.roomId), me.one.roomId, false)
       },
     },
@@ -115,7 +119,7 @@ export const moves = topic<{
       facilitator: ({ terms, choosing }) => ({ terms, choosing }),
       participant: (state, me) => ({
         moves: me.admitted && !me.released ? ownMoves(state, me) : null,
-        roomsToChoose: me.admitted && !me.released ? roomsToChoose(state) : null,
+        roomsToChoose: me.admitted && !me.released ? roomsToChoose(state, me) : null,
       }),
     },
     words: {
@@ -204,9 +208,12 @@ const toChoose = rememberBoth((rooms: Room[], participants: PeopleState['partici
 )
 
 /** Rooms to choose from while one may; of other rooms it says how many are in them, not who. */
-function roomsToChoose(state: State): { rooms: RoomToChoose[]; places: Places } | null {
-  const { round, terms, choosing, places, rooms } = state
-  const may = round ? terms.mayChange && round.graceEndsAt === null : choosing !== null
+function roomsToChoose(
+  state: State,
+  { roomId }: Participant,
+): { rooms: RoomToChoose[]; places: Places } | null {
+  const { round, choosing, places, rooms } = state
+  const may = round ? mayIn(state, 'change', roomId) && round.graceEndsAt === null : choosing !== null
   return may ? toChoose(rooms, state.participants)(places) : null
 }
 
@@ -218,14 +225,18 @@ export interface OwnMoves {
   mayReturn: boolean
 }
 
-function ownMoves({ round, terms, choosing, rooms }: State, me: Participant): OwnMoves | null {
+/** Whether somebody may go into the room they belong to by themselves. */
+const mayEnter = (state: State, { roomId }: Participant): boolean =>
+  state.terms.invited || mayIn(state, 'return', roomId) || mayIn(state, 'change', roomId)
+
+function ownMoves(state: State, me: Participant): OwnMoves | null {
+  const { round, choosing, rooms } = state
   if (round ? round.graceEndsAt !== null : choosing === null) return null
   const own = roomOf({ rooms }, me.roomId)
   const room = own && !own.closed ? own : undefined
-  const mayEnter = round !== null && !me.inRoom && (terms.invited || terms.mayReturn || terms.mayChange)
   return {
     ownRoomId: room?.id ?? null,
-    enter: mayEnter ? (room?.name ?? null) : null,
-    mayReturn: me.inRoom && terms.mayReturn,
+    enter: round !== null && !me.inRoom && mayEnter(state, me) ? (room?.name ?? null) : null,
+    mayReturn: me.inRoom && mayIn(state, 'return', me.roomId),
   }
 }

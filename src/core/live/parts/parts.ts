@@ -7,7 +7,10 @@ import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
 import { type HiddenTextsState, openedIn } from '../hidden/opened'
 import { idSchema } from '../ids'
+import type { MovesState } from '../moves/terms'
 import { remember, rememberBoth } from '../remember'
+import { mayIn, type RoomRightsState, withoutAdding } from '../rights/may-in'
+import type { RolesState } from '../roles/roles-facts'
 import { boardOf, MOST_ROOMS, openRooms, type Room, type RoomsState, roomOf } from '../rooms/room'
 import { type RoomsProblem, roomIn } from '../rooms/rooms'
 import type { RoundState } from '../rounds/round'
@@ -34,7 +37,12 @@ export type PartsEvent = EventsOf<typeof events>
 /** Parts of boards: opened by hand, by time or one after the other, and said to be done by the group. */
 export const parts = topic<{
   state: PartsState
-  needs: DoorState & RoomsState & RoundState & HiddenTextsState & Pick<SessionState, 'boards' | 'phase'>
+  needs: DoorState &
+    RoomsState &
+    RoundState &
+    HiddenTextsState &
+    Pick<SessionState, 'boards' | 'phase'> &
+    Rights
   hears: Extract<SegmentsEvent, { type: 'rooms-laid-out' }>
   problem: PartsProblem
   borrows: DoorProblem | RoomsProblem
@@ -131,7 +139,7 @@ export const parts = topic<{
         const said = room ? saidIn(state, room.id) : NOTHING_SAID
         const open = whole ? withParts(whole, said) : null
         return {
-          board: room ? readBoardIn(state, room) : null,
+          board: room ? boardFor(state, room) : null,
           partsShut: (whole?.parts?.length ?? 0) - (open?.parts?.length ?? 0),
           partsDone: said.done,
         }
@@ -140,6 +148,14 @@ export const parts = topic<{
     words: { 'no-such-part': () => 'This part is not open here.' },
   },
 )
+
+type Rights = RoomRightsState & Pick<MovesState, 'terms'> & Pick<RolesState, 'rolesRule'>
+
+/** The board as those in the room have it, with what they may do there. */
+function boardFor(state: Rooms & HiddenTextsState & Rights, room: Room): Board {
+  const board = readBoardIn(state, room)
+  return mayIn(state, 'pictures', room.id) ? board : withoutAdding(board)
+}
 
 const without = (ids: readonly string[], id: string): string[] => ids.filter(each => each !== id)
 

@@ -1,12 +1,14 @@
 import { groupBy } from 'lodash-es'
 import { z } from 'zod'
 import { giveRoles, ROLES, type Role } from '../../grouping/roles'
-import { type RolesRule, rolesRuleSchema } from '../../schedule/terms'
+import { rolesRuleSchema } from '../../schedule/terms'
 import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
 import { type Participant, participantList } from '../door/people'
 import { idSchema } from '../ids'
+import type { MovesState } from '../moves/terms'
 import { remember, rememberBoth } from '../remember'
+import { mayIn, type RoomRightsState } from '../rights/may-in'
 import { openRooms, type RoomsState } from '../rooms/room'
 import type { RoomsProblem } from '../rooms/rooms'
 import type { RoundState } from '../rounds/round'
@@ -29,12 +31,13 @@ const events = {
 }
 export type RolesEvent = EventsOf<typeof events>
 
+type Rights = RoomRightsState & Pick<MovesState, 'terms'>
 type State = RolesState & RoomsState & DoorState & RoundState
 
 /** Who leads, writes, reports and keeps time in each room. */
 export const roles = topic<{
   state: RolesState
-  needs: RoomsState & DoorState & RoundState
+  needs: RoomsState & DoorState & RoundState & Rights
   hears: RoundsEvent | SessionEvent
   problem: RolesProblem
   borrows: DoorProblem | RoomsProblem
@@ -71,7 +74,7 @@ export const roles = topic<{
         if (!me) return refuse({ code: 'no-such-participant' })
         const role = heldBy(state, me)
         if (role === null || !state.round) return refuse({ code: 'no-role-to-pass' })
-        if (!state.rolesRule?.mayPass) return refuse({ code: 'may-not-pass' })
+        if (!mayIn(state, 'pass-roles', me.roomId)) return refuse({ code: 'may-not-pass' })
         const to = presentOf(state, toId)
         if (!to?.admitted || to.roomId !== me.roomId || to === me) return refuse({ code: 'not-in-your-room' })
         return happens({ type: 'role-passed', role, fromId: me.id, toId })
@@ -120,7 +123,10 @@ export const roles = topic<{
       participant: (state, me) => ({
         roles:
           state.roles.size > 0 && me.inRoom && !me.released
-            ? inRoomOf(state.roles, state.participants)(state.rolesRule ?? NO_RULE)[me.roomId ?? '']
+            ? inRoomOf(
+                state.roles,
+                state.participants,
+              )(mayIn(state, 'pass-roles', me.roomId) ? MAY_PASS : STAYS)[me.roomId ?? '']
             : null,
       }),
     },
@@ -133,8 +139,6 @@ export const roles = topic<{
 )
 
 const NOBODY: RolesState['roles'] = new Map()
-const NO_RULE: RolesRule = { rule: 'alphabet', mayPass: false }
-
 const belonging = (state: DoorState, roomId: string): Participant[] =>
   participantList(state).filter(one => one.admitted && one.roomId === roomId)
 
@@ -194,8 +198,11 @@ export interface RoomRoles {
   mayPass: boolean
 }
 
+const MAY_PASS = { mayPass: true }
+const STAYS = { mayPass: false }
+
 const inRoomOf = rememberBoth((all: RolesState['roles'], participants: DoorState['participants']) =>
-  remember(({ mayPass }: RolesRule): Record<string, RoomRoles> => {
+  remember(({ mayPass }: Pick<RoomRoles, 'mayPass'>): Record<string, RoomRoles> => {
     const byRoom = groupBy(
       [...all].filter(([id, { roomId }]) => isIn(participants.get(id), roomId)),
       ([, { roomId }]) => roomId,

@@ -174,7 +174,7 @@ export function LaneTrack({
       color="quiet"
       fontSize="s"
     >
-      Everyone stays together until you send them out.
+      <chakra.span lineClamp={1}>Everyone stays together until you send them out.</chakra.span>
     </Flex>
   )
 }
