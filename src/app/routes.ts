@@ -60,6 +60,7 @@ export default [
     route('sessions/:sessionId/commands', 'routes/session-commands.ts'),
     route('sessions/:sessionId/order', 'routes/session-order.ts'),
     route('sessions/:sessionId/corrections', 'routes/session-corrections.ts'),
+    route('sessions/:sessionId/talk/:roomId', 'routes/session-talk.ts'),
     route('sessions/:sessionId/taken-off', 'routes/session-taken-off.ts'),
     route('sessions/:sessionId/boards', 'routes/session-boards.ts'),
     route('sessions/:sessionId/material', 'routes/session-material.ts'),

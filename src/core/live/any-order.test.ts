@@ -305,6 +305,14 @@ const ASKS: Ask[] = [
       may: pick % 3 === 0 ? null : pick % 2 === 0,
     },
   ],
+  (state, pick) => [
+    pick % 4 === 0 ? facilitator : participant(personId(state, pick)),
+    { type: 'say-line', text: `Line ${pick}`, lineId: `line-${pick}` },
+  ],
+  (state, pick) => [
+    facilitator,
+    { type: 'take-line-off', roomId: roomId(state, pick), lineId: `line-${pick}`, off: pick % 2 === 0 },
+  ],
   (_state, pick) => [facilitator, { type: 'allow-pictures', may: pick % 2 === 0 }],
   (state, pick) => [facilitator, { type: 'give-pen', participantId: personId(state, pick) }],
   (state, pick) => [

@@ -213,6 +213,17 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     muted: { participantId: 'p', muted: true },
     'pictures-allowed': { may: false },
     'room-right-set': { roomId: 'r', right: 'change', may: null },
+    'line-said': {
+      lineId: 'l',
+      roomId: 'r',
+      round: 1,
+      participantId: 'p',
+      by: 'Ana',
+      text: 'Shall we begin?',
+      open: false,
+    },
+    'line-taken-off': { lineId: 'l', roomId: 'r', round: 1, off: true },
+    'talk-opened': { open: true },
     'taken-off': {
       takenId: 't',
       roomId: 'r',

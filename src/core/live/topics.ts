@@ -29,6 +29,7 @@ import { session } from './session/session'
 import { signals } from './signals/signals'
 import { sitting } from './sitting/sitting'
 import { takenOff } from './taken-off/taken-off'
+import { talk } from './talk/talk'
 import type {
   CommandOf,
   CommandShape,
@@ -72,6 +73,7 @@ export const TOPICS = {
   signals,
   help,
   visits,
+  talk,
   facilitators,
 }
 

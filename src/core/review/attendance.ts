@@ -96,6 +96,8 @@ export function attendance(log: readonly Recorded[], now: number): Attendance[] 
 export interface TimeInRoom {
   firstAt: number
   leftAt: number | null
+  /** The rounds in which they were there, and when they last left it in each; null where they are in it still. */
+  rounds: Readonly<Record<number, number | null>>
 }
 
 /** The rooms each participant was ever in, in the order of going there. Who was in none is not there. O(events x people). */
@@ -109,10 +111,20 @@ export function roomsOfEverybody(log: readonly Recorded[]): Map<string, Map<stri
       if (before === here || (before === undefined && here === null)) continue
       const mine = rooms.get(me.id) ?? new Map<string, TimeInRoom>()
       rooms.set(me.id, mine)
-      if (before !== undefined) mine.set(before, { firstAt: mine.get(before)?.firstAt ?? at, leftAt: at })
+      if (before !== undefined) {
+        const { firstAt = at, rounds = {} } = mine.get(before) ?? {}
+        const [left] = Object.entries(rounds).find(([, leftAt]) => leftAt === null) ?? []
+        mine.set(before, { firstAt, leftAt: at, rounds: left ? { ...rounds, [left]: at } : rounds })
+      }
       if (here === null) inRoom.delete(me.id)
       else {
-        mine.set(here, { firstAt: mine.get(here)?.firstAt ?? at, leftAt: null })
+        const { firstAt = at, rounds = {} } = mine.get(here) ?? {}
+        const number = state.round?.number
+        mine.set(here, {
+          firstAt,
+          leftAt: null,
+          rounds: number === undefined ? rounds : { ...rounds, [number]: null },
+        })
         inRoom.set(me.id, here)
       }
     }

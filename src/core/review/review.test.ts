@@ -77,8 +77,8 @@ test('who comes back to a room keeps when they first were there', () => {
   session.tell(4, facilitator, { type: 'place', participantId: 'ana', roomId: 'reeds' })
   session.tell(5, facilitator, { type: 'end' })
   expect([...(roomsOfEverybody(session.log).get('ana') ?? [])]).toEqual([
-    ['reeds', { firstAt: 2, leftAt: 5 }],
-    ['birds', { firstAt: 3, leftAt: 4 }],
+    ['reeds', { firstAt: 2, leftAt: 5, rounds: { 1: 5 } }],
+    ['birds', { firstAt: 3, leftAt: 4, rounds: { 1: 4 } }],
   ])
 })
 

@@ -125,6 +125,7 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/sessions/:sessionId/order': account('list'),
   '/sessions/:sessionId/corrections': account('small'),
   '/sessions/:sessionId/taken-off': account('small'),
+  '/sessions/:sessionId/talk/:roomId': account('none'),
   '/sessions/:sessionId/boards': account('small'),
   '/sessions/:sessionId/material': account('small'),
   '/sessions/:sessionId/broadcast': account('small'),

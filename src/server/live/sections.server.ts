@@ -14,7 +14,7 @@ export class AsJson {
 }
 
 /** Lists that grow at their end while a session runs. */
-const GROWING = new Set(['messages', 'marks', 'signalsOverTime', 'messageAnswers', 'observations'])
+const GROWING = new Set(['messages', 'marks', 'talk', 'signalsOverTime', 'messageAnswers', 'observations'])
 
 /**
  * Objects of the state are never changed in place, so what many readers share is written as text once: one message, and also

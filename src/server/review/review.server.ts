@@ -11,6 +11,7 @@ import type { QuestionNow } from '~/core/live/questions/shown'
 import { writerName } from '~/core/live/rights/writers'
 import type { Room } from '~/core/live/rooms/room'
 import { boardOf } from '~/core/live/rooms/room'
+import type { LineRead } from '~/core/live/talk/line'
 import type { LiveState } from '~/core/live/topics'
 import { asItStood } from '~/core/review/as-it-stood'
 import {
@@ -25,6 +26,7 @@ import { addToPulse, type PulseBar } from '~/core/review/pulse'
 import { removedPieces } from '~/core/review/removed'
 import type { SessionReport } from '~/core/review/report'
 import { type ObservedThen, type SaidThen, whatWasObserved, whatWasSaid } from '~/core/review/said'
+import { talkHeard, talkOpenToAll } from '~/core/review/talk'
 import type { SessionTold } from '~/core/review/told'
 import { withoutTakenOff } from '~/core/review/without-taken-off'
 import { longMoment, timeOfDay } from '~/core/schedule/session-time'
@@ -59,6 +61,8 @@ export interface ReviewedRoom {
   removed: { promptId: string; text: string; by: string }[]
   /** What a facilitator took off the screens and did not give back. */
   takenOff: { promptId: string; text: string; by: string; writtenBy: string }[]
+  /** What was said in its talk when facilitators could read it. */
+  talk: LineRead[]
   /** What was written without a line, and came when the board was closed to who wrote it. */
   late: LateHere[]
   marks: Mark[]
@@ -206,6 +210,7 @@ async function reviewedRooms(
           by,
           writtenBy: writerName(state, authorId ?? ''),
         })),
+      talk: talkOpenToAll(state, room.id),
       late: late
         .filter(({ copyId }) => copyId === room.copyId)
         .map(({ participantId, at, pieces }) => ({
@@ -303,12 +308,17 @@ export function reportOf(review: SessionReview): SessionReport {
   }
 }
 
+const NEVER: TimeInRoom = { firstAt: 0, leftAt: 0, rounds: {} }
+
 export interface OwnWork {
   title: string
   date: string
   shownName: string
   board: Board
-  rooms: Pick<ReviewedRoom, 'id' | 'name' | 'members' | 'answers' | 'late'>[]
+  rooms: (Pick<ReviewedRoom, 'id' | 'name' | 'members' | 'answers' | 'late'> & {
+    /** As far as they heard it; the times are those of the session's place. */
+    talk: { by: string; text: string; at: string }[]
+  })[]
 }
 
 /** What a participant may see afterwards: the rooms they were in, as they stood when they were last there, and nothing of any other. */
@@ -382,7 +392,18 @@ export async function ownWork(
     shownName: me.shownName,
     // Who was never let into a room has not seen what is asked there either.
     board,
-    rooms: rooms.map(({ id, name, members, answers, late }) => ({ id, name, members, answers, late })),
+    rooms: rooms.map(({ id, name, members, answers, late }) => ({
+      id,
+      name,
+      members,
+      answers,
+      late,
+      talk: talkHeard(state, id, mine.get(id) ?? NEVER).map(({ by, text, at }) => ({
+        by,
+        text,
+        at: timeOfDay(at, session.timeZone),
+      })),
+    })),
   }
 }
 

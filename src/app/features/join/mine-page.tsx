@@ -2,6 +2,7 @@ import { Box, chakra, Stack } from '@chakra-ui/react'
 import type { Board } from '~/core/boards/board'
 import type { ReadAnswer } from '~/core/boards/prompts/kinds'
 import { CameLate, type LateHere } from '../../live/late-contributions/came-late'
+import { SaidThen } from '../../live/talk/said-then'
 import { AnswerView } from '../../prompts/answer-view'
 import { Empty } from '../../ui/layout'
 import { WhatIsKept } from '../../ui/what-is-kept'
@@ -18,6 +19,7 @@ interface MinePageProps {
       members: string[]
       answers: Record<string, ReadAnswer>
       late: LateHere[]
+      talk: { by: string; text: string; at: string }[]
     }[]
   }
 }
@@ -51,6 +53,7 @@ export function MinePage({ work }: MinePageProps) {
                   </Box>
                 ))}
             </Stack>
+            <SaidThen lines={room.talk} />
           </chakra.section>
         ))}
       </Stack>

@@ -22,6 +22,7 @@ import { PeopleInRoom } from '../../live/rooms/people-in-room'
 import { RenameRoom } from '../../live/rooms/rename-room'
 import { TakenOffInRoom } from '../../live/taken-off/taken-off-in-room'
 import { type PieceHere, TakesOff } from '../../live/taken-off/takes-off'
+import { TalkOfRoom } from '../../live/talk/talk-of-room'
 import { VisitButton } from '../../live/visits/visit-button'
 import { ask } from '../../live-client/ask'
 import { Message } from '../../ui/layout'
@@ -115,6 +116,14 @@ export function RoomDrawer({
           )}
           <VisitButton view={view} roomId={room.id} accountId={accountId} send={send} />
           <NoteForm sessionId={sessionId} to={{ roomId: room.id, helpId: call?.id ?? null }} send={send} />
+          <TalkOfRoom
+            key={room.id}
+            sessionId={sessionId}
+            roomId={room.id}
+            accountId={accountId}
+            view={view}
+            send={send}
+          />
           <WhoWritesHere roomId={room.id} view={view} send={send} />
           <RightsHere room={room} view={view} send={send} />
           <MutedInRoom roomId={room.id} view={view} send={send} />

@@ -10,11 +10,14 @@ import { chime } from '../../ui/sound'
 
 const HelpCalled = whenMet(() => import('../../live/help/help-called'))
 const SignalChoices = whenMet(() => import('../../live/signals/signal-choices'))
+const RoomTalk = whenMet(() => import('../../live/talk/room-talk'))
 const ShownSignal = whenMet(() => import('../../live/signals/shown-signal'))
 
-interface PlaceFootProps extends Pick<ParticipantView, 'help' | 'visits' | 'signal' | 'minutesSaid'> {
-  /** In a room help can be called, and warnings come. */
-  inRoom: boolean
+interface PlaceFootProps
+  extends Pick<ParticipantView, 'help' | 'visits' | 'signal' | 'minutesSaid' | 'talk' | 'talkOpen'> {
+  /** The copy of the board of the room one is in; null with the whole group. */
+  copyId: string | null
+  canSay: boolean
   /** Whether warnings before the end are also heard and felt. */
   aloud: boolean
   onAloud: (on: boolean) => void
@@ -27,12 +30,17 @@ export function PlaceFoot({
   visits,
   signal,
   minutesSaid,
-  inRoom,
+  talk,
+  talkOpen,
+  copyId,
+  canSay,
   aloud,
   onAloud,
   onSend,
 }: PlaceFootProps) {
   const [choosing, setChoosing] = useState(false)
+  // In a room help can be called, warnings come, and there is a talk.
+  const inRoom = copyId !== null
   const noSignal = (
     <>
       <Hand size={18} aria-hidden="true" /> Signal
@@ -40,6 +48,18 @@ export function PlaceFoot({
   )
   return (
     <Box as="footer" position="sticky" bottom="0" bg="paper" borderTopWidth="1px" px="16px" py="10px">
+      {copyId !== null && (
+        <Suspense fallback={null}>
+          <RoomTalk
+            key={copyId}
+            talk={talk}
+            talkOpen={talkOpen}
+            canSay={canSay}
+            copyId={copyId}
+            send={onSend}
+          />
+        </Suspense>
+      )}
       <Flex justify="space-between" align="center" gap="8px" wrap="wrap">
         {inRoom && (
           <Button

@@ -243,7 +243,10 @@ export function PlacePage({ sessionId, join, view: first, ownLink, now }: PlaceP
           visits={view.visits}
           signal={view.signal}
           minutesSaid={view.minutesSaid}
-          inRoom={whereabouts.where === 'room'}
+          talk={view.talk}
+          talkOpen={view.talkOpen}
+          copyId={whereabouts.where === 'room' ? whereabouts.copyId : null}
+          canSay={!view.writing?.muted}
           aloud={aloud}
           onAloud={setAloud}
           onSend={send}
