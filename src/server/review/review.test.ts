@@ -7,6 +7,7 @@ import { answerOf } from '~/core/boards/prompts/yes-no/document'
 import { EVENT_VERSION } from '~/core/live/event-versions'
 import { insertContributions } from '../boards/board-storage.server'
 import { boardUpdates, participants, sessionEvents } from '../db/schema.server'
+import { roomTalk } from '../sessions/talk.server'
 import { ownWork, reportOf, reviewSession } from './review.server'
 
 let running: Awaited<ReturnType<typeof runningServer>>
@@ -117,6 +118,110 @@ test('of a room one was moved out of there is what stood there then, not what wa
   const waiting = await other.join(2)
   const own = await ownWork(db, boards, { participantId: waiting, sessionId, reviewToken: '' }, Date.now())
   expect([own.rooms, own.board.prompts]).toEqual([[], []])
+  await other.stop()
+})
+
+/** A session that still runs, Ana in the old reeds and Chi among the birds. */
+async function atWork() {
+  const other = await runningServer()
+  const ids = { ana: await other.join(0), chi: await other.join(2) }
+  const { hub, sessionId, facilitator } = other
+  const [reeds, birds] = (await hub.state(sessionId)).rooms
+  for (const [participantId, room] of [
+    [ids.ana, reeds],
+    [ids.chi, birds],
+  ] as const)
+    await hub.command(sessionId, facilitator, { type: 'place', participantId, roomId: room?.id ?? '' })
+  await hub.command(sessionId, facilitator, { type: 'send-out', seconds: 600 })
+  return { other, ids, reeds, birds }
+}
+
+test('the talk of a room is in the own link of those who were there, and facilitators read what was said openly; what was taken off is with them alone', async () => {
+  const { other, ids, reeds } = await atWork()
+  const { db, hub, boards, sessionId, facilitator, by } = other
+  const command = (request: Parameters<typeof hub.command>[2]) => hub.command(sessionId, facilitator, request)
+  const say = (lineId: string, text: string) =>
+    hub.command(
+      sessionId,
+      { kind: 'participant', participantId: ids.ana },
+      { type: 'say-line', lineId, text },
+    )
+  await say('one', 'between us')
+  await command({ type: 'open-talk', open: true })
+  await say('two', 'said openly')
+  await command({ type: 'take-line-off', roomId: reeds?.id ?? '', lineId: 'two', off: true })
+  await say('three', 'said again')
+  const seen = async (participantId: string) =>
+    JSON.stringify(await ownWork(db, boards, { participantId, sessionId, reviewToken: '' }, Date.now()))
+  expect(await seen(ids.ana)).toMatch(/between us.*said again/)
+  expect(await seen(ids.ana)).not.toContain('said openly')
+  expect(await seen(ids.chi)).not.toMatch(/between us|said again/)
+  const reviewed = JSON.stringify(await reviewSession(db, boards, sessionId, Date.now()))
+  expect(reviewed).toMatch(/said openly.*said again/)
+  expect(reviewed).not.toContain('between us')
+  // While one visits, another facilitator still reads nothing but what was said openly.
+  await command({ type: 'visit', roomId: reeds?.id ?? '' })
+  const read = async (accountId: string) =>
+    (await roomTalk(hub, accountId, sessionId, reeds?.id ?? '')).map(({ text }) => text)
+  expect(await read(by.id)).toEqual(['between us', 'said openly', 'said again'])
+  expect(await read('another')).toEqual(['said openly', 'said again'])
+  await other.stop()
+})
+
+test('what was taken off the screens is in nobody’s own link, also of those who had left before, and stays with facilitators', async () => {
+  const { other, ids, reeds, birds } = await atWork()
+  const { db, hub, boards, sessionId, facilitator } = other
+  const copyId = reeds?.copyId ?? ''
+  const at = Date.now()
+  await insertContributions(db, [
+    {
+      copyId,
+      promptId: 'c',
+      entryId: 'mean',
+      participantId: ids.ana,
+      halfMinute: at - (at % 30_000),
+      edits: 1,
+      text: 'mean words',
+      at,
+    },
+  ])
+  await new Promise(resolve => setTimeout(resolve, 5))
+  await hub.command(sessionId, facilitator, {
+    type: 'place',
+    participantId: ids.ana,
+    roomId: birds?.id ?? '',
+  })
+  // Written after she had gone: her link shows how the board stood before.
+  await insertContributions(db, [
+    {
+      copyId,
+      promptId: 'c',
+      entryId: 'later',
+      participantId: ids.chi,
+      halfMinute: at - (at % 30_000),
+      edits: 1,
+      text: 'later',
+      at: Date.now() + 60_000,
+    },
+  ])
+  const seen = async () =>
+    JSON.stringify(
+      await ownWork(db, boards, { participantId: ids.ana, sessionId, reviewToken: '' }, Date.now()),
+    )
+  expect(await seen()).toContain('mean words')
+  await hub.command(sessionId, facilitator, {
+    type: 'take-off',
+    takenId: 't',
+    roomId: reeds?.id ?? '',
+    promptId: 'c',
+    pieceId: 'mean',
+    text: 'mean words',
+    kept: '[{}]',
+    authorId: ids.ana,
+  })
+  expect(await seen()).not.toContain('mean words')
+  const { rooms } = await reviewSession(db, boards, sessionId, Date.now())
+  expect(rooms[0]?.takenOff).toEqual([{ promptId: 'c', text: 'mean words', by: 'Marit', writtenBy: 'Ana' }])
   await other.stop()
 })
 

@@ -2,7 +2,7 @@ import { Box, chakra, Stack } from '@chakra-ui/react'
 import type { Board } from '~/core/boards/board'
 import type { ReadAnswer } from '~/core/boards/prompts/kinds'
 import { CameLate, type LateHere } from '../../live/late-contributions/came-late'
-import { SaidThen } from '../../live/talk/said-then'
+import { TalkThen } from '../../live/talk/talk-then'
 import { AnswerView } from '../../prompts/answer-view'
 import { Empty } from '../../ui/layout'
 import { WhatIsKept } from '../../ui/what-is-kept'
@@ -53,7 +53,7 @@ export function MinePage({ work }: MinePageProps) {
                   </Box>
                 ))}
             </Stack>
-            <SaidThen lines={room.talk} />
+            <TalkThen lines={room.talk} />
           </chakra.section>
         ))}
       </Stack>

@@ -11,6 +11,7 @@ import type { ObservedThen, SaidThen } from '~/core/review/said'
 import { Legend } from '../../lanes/legend'
 import { Track } from '../../lanes/track'
 import { CameLate, type LateHere } from '../../live/late-contributions/came-late'
+import { TalkThen } from '../../live/talk/talk-then'
 import { AnswerView, TogetherView } from '../../prompts/answer-view'
 import { Button } from '../../ui/button'
 import { CopyLink } from '../../ui/copy-link'
@@ -44,6 +45,7 @@ export interface Review {
     asks: string[]
     answers: Record<string, ReadAnswer>
     removed: { promptId: string; text: string; by: string }[]
+    talk: { by: string; text: string; takenOff: boolean }[]
     takenOff: { promptId: string; text: string; by: string; writtenBy: string }[]
     late: LateHere[]
     marks: Mark[]
@@ -181,6 +183,7 @@ function SideBySide({ board, rooms: all }: { board: Board; rooms: Review['rooms'
             {prompt && <Answered read={room.answers[prompt.id]} />}
             <CameLate late={room.late} promptId={prompt?.id} />
             <Removed pieces={room.removed.filter(piece => piece.promptId === prompt?.id)} />
+            <TalkThen lines={room.talk.map(({ by, text, takenOff }) => ({ by, text, takenOff }))} />
             <TakenOff pieces={room.takenOff.filter(piece => piece.promptId === prompt?.id)} />
           </chakra.article>
         ))}

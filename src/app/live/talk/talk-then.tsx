@@ -1,11 +1,11 @@
 import { chakra, Stack } from '@chakra-ui/react'
 
-interface SaidThenProps {
+interface TalkThenProps {
   lines: readonly { by: string; text: string; at?: string | undefined; takenOff?: boolean }[]
 }
 
 /** What was said in a room's talk, read afterwards; nothing where nothing was. */
-export function SaidThen({ lines }: SaidThenProps) {
+export function TalkThen({ lines }: TalkThenProps) {
   if (lines.length === 0) return null
   return (
     <chakra.details mt="8px" fontSize="s">
