@@ -14,6 +14,7 @@ import { type Database, openDatabase } from './db/database.server'
 import { errorFacts } from './error-facts.server'
 import { callerOf } from './http/addresses.server'
 import { boundedBodies } from './http/bodies.server'
+import { commandRoutes } from './http/command-routes.server'
 import { nonceOf, safeHeaders } from './http/headers.server'
 import { acceptSocket, BOARD_PATH, liveRoutes } from './http/live-routes.server'
 import { materialRoutes } from './http/material-routes.server'
@@ -133,6 +134,7 @@ function createApp(
   app.use(safeHeaders({ https, developing: development !== undefined }))
   app.use(requestLog(log))
   app.use(soundRequests, boundedBodies, paced(services.paces))
+  app.use(commandRoutes(services))
   app.use(liveRoutes(services))
   app.use(materialRoutes(services, uploads))
   app.use(compression())

@@ -142,7 +142,7 @@ test('a participant can neither read nor change what is not theirs', async ({
       body: JSON.stringify(body),
       redirect: 'manual',
     })
-  expect((await post(`/sessions/${sessionId}/commands`, { type: 'end' })).status).toBe(302)
+  expect((await post(`/sessions/${sessionId}/commands`, { type: 'end' })).status).toBe(401)
   expect(await (await post(`/s/${sessionId}/commands`, { type: 'end' })).json()).toMatchObject({ ok: false })
   expect(await (await post(`/s/${sessionId}/commands`, { type: 'call-help' }, {})).json()).toMatchObject({
     ok: false,

@@ -4,10 +4,10 @@ import type { z } from 'zod'
 import { INTENT_FIELD, isFieldName, isIntent, STATE_FIELD } from '~/contracts/forms/field-names'
 import { cleanText, parseClean } from '~/core/formats/clean-text'
 import { asCsvFile } from '~/core/formats/csv'
-import { problemText } from '~/core/live/decide'
 import type { LiveProblem } from '~/core/live/topics'
 import { writeAccountToken, writeBrowserToken } from '~/server/auth/cookies.server'
 import { RoundTableError, statusOf } from '~/server/errors.server'
+import { outcomeAnswered, readJson, TOO_MUCH_AT_ONCE } from '~/server/http/json.server'
 import type { Result } from '~/server/result'
 import { isReachedSecurely, type Settings } from '~/server/settings.server'
 
@@ -77,34 +77,18 @@ export async function answering<Value>(work: Promise<Value>): Promise<Value> {
   }
 }
 
-/** Room for 500 people in 40 rounds. */
-const MOST_JSON = 1_000_000
-
 /** Reads a JSON body of bounded size; undefined when it is none. */
-export async function jsonOf(request: Request): Promise<unknown> {
-  const text = await request.text()
-  if (text.length > MOST_JSON) return undefined
-  try {
-    return parseClean(text)
-  } catch {
-    return undefined
-  }
-}
+export const jsonOf = async (request: Request): Promise<unknown> => readJson(await request.text())
 
 /** How a command ended, with words for what was refused; null for what could not be read as one. */
 export function outcomeInWords(outcome: Result<unknown, LiveProblem> | null): Response {
-  if (!outcome) return Response.json(inWords({ code: 'not-allowed' }), { status: 400 })
-  return Response.json(outcome.ok ? { ok: true } : inWords(outcome.problem))
+  const { status, said } = outcomeAnswered(outcome)
+  return Response.json(said, { status })
 }
 
 /** To somebody who asks faster than people do. */
 export const tooMuchAtOnce = (): Response =>
-  Response.json(
-    { ok: false, message: 'That was too much at once. Wait a moment, and try again.' },
-    { status: 429 },
-  )
-
-const inWords = (problem: LiveProblem) => ({ ok: false, problem, message: problemText(problem) })
+  Response.json(TOO_MUCH_AT_ONCE.said, { status: TOO_MUCH_AT_ONCE.status })
 
 /** The wishes of a form, sent as JSON; undefined when they are none. */
 export function wishesIn(fields: FormData): unknown {

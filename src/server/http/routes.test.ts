@@ -1,6 +1,7 @@
 import { listedRoutes } from 'tests/fixtures/route-list'
 import type { Uploads } from '../material/uploads.server'
 import type { Services } from '../services.server'
+import { commandRoutes } from './command-routes.server'
 import { BOARD_PATH, liveRoutes } from './live-routes.server'
 import { materialRoutes } from './material-routes.server'
 import { LARGEST_BODY, largestBody, ROUTES, ruleFor } from './routes.server'
@@ -8,7 +9,8 @@ import { LARGEST_BODY, largestBody, ROUTES, ruleFor } from './routes.server'
 /** Of the layout of a session only its own pages have an address; those of events are said by reader. */
 const listed = listedRoutes().filter(({ path }, at, all) => all.findIndex(each => each.path === path) === at)
 const uploads = materialRoutes({} as Services, {} as Uploads)
-const others = [liveRoutes({} as Services), uploads]
+const commands = commandRoutes({} as Services)
+const others = [liveRoutes({} as Services), commands, uploads]
   .flatMap(({ stack }) => stack)
   .flatMap(({ route }) => (route ? [String(route.path)] : []))
   .flatMap(path =>
@@ -37,7 +39,9 @@ test('what stands behind the sign-in is for accounts, and nothing else of the pa
 test('every route that takes something in says how much, and no other does', () => {
   const taking = new Set([
     ...listedRoutes().flatMap(({ path, takes }) => (takes ? [path] : [])),
-    ...uploads.stack.flatMap(({ route }) => (route && takesIn(route) ? [String(route.path)] : [])),
+    ...[...uploads.stack, ...commands.stack].flatMap(({ route }) =>
+      route && takesIn(route) ? [String(route.path)] : [],
+    ),
   ])
   const saying = Object.entries(ROUTES).flatMap(([path, { body }]) => (body === 'none' ? [] : [path]))
   expect(saying.toSorted()).toEqual([...taking].toSorted())
