@@ -58,8 +58,20 @@ export function viewAfter(before: MadeView | null, state: LiveState, viewer: Vie
   const stale = staleBetween(before.state, state)(viewer.kind)
   if (stale.length === 0) return { ...before, state }
   const parts = [...before.parts]
-  for (const at of stale) parts[at] = (TOPIC_VIEWS[viewer.kind][at] as TopicView).show(state, me)
-  return { view: Object.assign({}, ...parts), state, me, parts }
+  // Copied from one like it, which is several times as fast as put together from all parts; and not at all where it reads the same.
+  let copy: Record<string, unknown> | null = null
+  for (const at of stale) {
+    const part = (TOPIC_VIEWS[viewer.kind][at] as TopicView).show(state, me) as Record<string, unknown>
+    parts[at] = part
+    for (const name in part) {
+      const seen: Record<string, unknown> = copy ?? (before.view as Record<string, unknown>)
+      if (seen[name] === part[name]) continue
+      copy ??= { ...before.view }
+      copy[name] = part[name]
+    }
+  }
+  const view = copy ? (copy as View) : before.view
+  return { view, state, me, parts }
 }
 
 /** The topics, by their place, that read something which is another in the later state; the same for all readers of a kind. */

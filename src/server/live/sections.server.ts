@@ -52,6 +52,7 @@ const listChange = rememberBoth((before: readonly unknown[], after: readonly unk
 
 /** What a reader who holds `before` has to be told; null when nothing changed for them. */
 export function changes(before: Sections, after: Sections): StreamMessage | null {
+  if (before === after) return null
   let sections: Record<string, AsJson> | undefined
   let added: Record<string, AsJson> | undefined
   for (const name in after) {
