@@ -4,7 +4,8 @@ import { helperProcess } from './helper-process'
 import { MadeClass } from './made-class'
 import { type Delays, delaysOf, delayText, pause } from './numbers'
 
-const BROADCASTS = 80
+/** The longest twentieth of fewer would be three or four of them, and chance. */
+const BROADCASTS = 400
 
 /** From a facilitator's broadcast to the last of all connected participants, against bare servers doing the same. */
 export async function broadcast(): Promise<void> {
