@@ -4,13 +4,13 @@ import { Suspense, useState } from 'react'
 import type { ParticipantView } from '~/core/live/views'
 import { HelpButton } from '../../live/help/help-button'
 import type { SendFromPlace } from '../../live/live-view'
+import { RoomTalk } from '../../live/talk/room-talk'
 import { whenMet } from '../../prompts/when-met'
 import { Button } from '../../ui/button'
 import { chime } from '../../ui/sound'
 
 const HelpCalled = whenMet(() => import('../../live/help/help-called'))
 const SignalChoices = whenMet(() => import('../../live/signals/signal-choices'))
-const RoomTalk = whenMet(() => import('../../live/talk/room-talk'))
 const ShownSignal = whenMet(() => import('../../live/signals/shown-signal'))
 
 interface PlaceFootProps
@@ -49,16 +49,14 @@ export function PlaceFoot({
   return (
     <Box as="footer" position="sticky" bottom="0" bg="paper" borderTopWidth="1px" px="16px" py="10px">
       {copyId !== null && (
-        <Suspense fallback={null}>
-          <RoomTalk
-            key={copyId}
-            talk={talk}
-            talkOpen={talkOpen}
-            canSay={canSay}
-            copyId={copyId}
-            send={onSend}
-          />
-        </Suspense>
+        <RoomTalk
+          key={copyId}
+          talk={talk}
+          talkOpen={talkOpen}
+          canSay={canSay}
+          copyId={copyId}
+          send={onSend}
+        />
       )}
       <Flex justify="space-between" align="center" gap="8px" wrap="wrap">
         {inRoom && (
