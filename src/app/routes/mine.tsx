@@ -1,6 +1,6 @@
 import { serverNow } from '~/server/clock.server'
 import { placeByReviewToken } from '~/server/join/join.server'
-import { ownWork } from '~/server/review/review.server'
+import { ownWork } from '~/server/review/own-work.server'
 import { servicesContext } from '~/server/services.server'
 import { MinePage } from '../features/join/mine-page'
 import { FilesAt } from '../prompts/drawing/files-at'

@@ -8,7 +8,8 @@ import { EVENT_VERSION } from '~/core/live/event-versions'
 import { insertContributions } from '../boards/board-storage.server'
 import { boardUpdates, participants, sessionEvents } from '../db/schema.server'
 import { roomTalk } from '../sessions/talk.server'
-import { ownWork, reportOf, reviewSession } from './review.server'
+import { ownWork } from './own-work.server'
+import { reportOf, reviewSession } from './review.server'
 
 let running: Awaited<ReturnType<typeof runningServer>>
 let ids: { ana: string; chi: string }
