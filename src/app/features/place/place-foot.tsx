@@ -48,17 +48,17 @@ export function PlaceFoot({
   )
   return (
     <Box as="footer" position="sticky" bottom="0" bg="paper" borderTopWidth="1px" px="16px" py="10px">
-      {copyId !== null && (
-        <RoomTalk
-          key={copyId}
-          talk={talk}
-          talkOpen={talkOpen}
-          canSay={canSay}
-          copyId={copyId}
-          send={onSend}
-        />
-      )}
       <Flex justify="space-between" align="center" gap="8px" wrap="wrap">
+        {copyId !== null && (
+          <RoomTalk
+            key={copyId}
+            talk={talk}
+            talkOpen={talkOpen}
+            canSay={canSay}
+            copyId={copyId}
+            send={onSend}
+          />
+        )}
         {inRoom && (
           <Button
             kind="bare"

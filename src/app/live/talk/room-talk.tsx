@@ -17,7 +17,8 @@ export function RoomTalk(props: ComponentProps<typeof AllOfIt>) {
     if (open || talk.length < seen) setSeen(talk.length)
   }, [open, seen, talk.length])
   return (
-    <Stack gap="8px" mb="8px">
+    // A line of its own on a phone; elsewhere, until it is opened, beside what else stands at the bottom.
+    <Stack gap="8px" minW="0" flex={open ? '1 0 100%' : { base: '1 0 100%', md: '1 1 140px' }}>
       <chakra.button
         type="button"
         aria-expanded={open}
