@@ -3,7 +3,7 @@ import { talkFor } from '~/core/live/talk/talk'
 import type { LiveHub } from '../live/hub.server'
 
 /**
- * What a facilitator may read of a room's talk: asked for by page after page, and never sent to those who do not visit. Throws
+ * What a facilitator may read of a room's talk: asked for by a page that may show it, and sent to no other. Throws
  * not-found for an unknown session.
  */
 export const roomTalk = async (
