@@ -470,7 +470,7 @@ async function choosing(browser: Browser): Promise<void> {
   await drawer.getByLabel('Groups are').selectOption('by choice of room')
   await drawer.getByLabel('Rooms, one on each line').fill('Water clarity\nPond life\nBirds by ear')
   await drawer.getByLabel('Largest size').fill('4')
-  await drawer.getByRole('button', { name: 'Let people choose' }).click()
+  await drawer.getByRole('button', { name: 'Open a choice' }).click()
   for (const [index, each] of people.entries()) {
     const { roomsToChoose } = await each.until(view => view.roomsToChoose?.rooms.length === 3)
     const room = roomsToChoose?.rooms[[0, 1, 1, 2, 0, 1, 2, 1, 0][index] ?? 0]

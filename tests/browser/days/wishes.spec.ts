@@ -37,7 +37,7 @@ test('people choose rooms with places, are asked to go and accept, and each room
   await drawer.getByLabel('Rooms, one on each line').fill('Lake\nWood\nMeadow')
   await drawer.getByLabel('Largest size').fill('2')
   await drawer.getByLabel('Roles in each room').selectOption('by first names')
-  await drawer.getByRole('button', { name: 'Let people choose' }).click()
+  await drawer.getByRole('button', { name: 'Open a choice' }).click()
   const lake = (await ada.until(view => view.roomsToChoose?.rooms.length === 3)).roomsToChoose?.rooms[0]
   const choose = (roomId = '') => ({ type: 'choose-room', roomId })
   expect(await ada.ask(choose(lake?.id))).toMatchObject({ ok: true })

@@ -91,7 +91,7 @@ export function NamedRooms({ view, chosen, send }: NamedRoomsProps) {
         disabled={names.length === 0 || tooMany !== null || tooLong !== null || (!chosen && same)}
         onClick={go}
       >
-        {chosen ? 'Let people choose' : 'Make these rooms'}
+        {chosen ? 'Open a choice' : 'Make these rooms'}
       </Button>
     </Stack>
   )
