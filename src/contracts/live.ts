@@ -1,5 +1,7 @@
 /** What a browser is told of a live session. What it may ask for is said by the topics: `core/live/topics.ts`. */
 
+import type { CallPersonNow } from './call'
+
 /** How far a room's work has come: what the lanes show beside who is there. */
 export interface RoomWorkNow {
   pulse: { at: number; edits: number }[]
@@ -24,6 +26,8 @@ export type StreamMessage =
   | { kind: 'view'; sections: Record<string, unknown> }
   | { kind: 'change'; sections: Record<string, unknown>; added: Record<string, unknown> }
   | { kind: 'work'; rooms: Record<string, RoomWorkNow> }
+  /** Who is in the calls of rooms, and how long they have spoken. */
+  | { kind: 'call'; rooms: Record<string, CallPersonNow[]> }
   /** What is put up on every page, as it stands now: a `PutUpOnPage`; `of` tells it from what was up before (`putUpKey`). */
   | { kind: 'put-up'; of: string; now: unknown }
 

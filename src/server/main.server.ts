@@ -9,6 +9,7 @@ import { type Logger, pino } from 'pino'
 import { RouterContextProvider, type ServerBuild } from 'react-router'
 import { hasAccounts } from './auth/accounts.server'
 import { BoardServer } from './boards/board-server.server'
+import { Calls } from './call/calls.server'
 import { moveClock } from './clock.server'
 import { type Database, openDatabase } from './db/database.server'
 import { errorFacts } from './error-facts.server'
@@ -16,12 +17,13 @@ import { callerOf } from './http/addresses.server'
 import { boundedBodies } from './http/bodies.server'
 import { commandRoutes } from './http/command-routes.server'
 import { nonceOf, safeHeaders } from './http/headers.server'
-import { acceptSocket, BOARD_PATH, liveRoutes } from './http/live-routes.server'
+import { liveRoutes } from './http/live-routes.server'
 import { materialRoutes } from './http/material-routes.server'
 import { sameOrigin } from './http/origin.server'
 import { paced, pacesOf } from './http/paces.server'
 import { inTwoLines } from './http/pacing.server'
 import { requestLog } from './http/request-log.server'
+import { acceptSocket } from './http/sockets.server'
 import { sendersFault, soundRequests } from './http/sound-requests.server'
 import { createLimits } from './limits.server'
 import { AnswersApart } from './live/answers-apart.server'
@@ -73,6 +75,7 @@ export async function createRoundTable<Filled>({
   })
   const hub = new LiveHub(db, log)
   const boards = new BoardServer(db, hub, log)
+  const calls = new Calls(hub, settings.call, log)
   const putUpOnPages = new PutUpOnPages(hub, boards, log)
   const answersApart = new AnswersApart(hub, log)
   const folder = new FileFolder(settings.dataFolder)
@@ -84,6 +87,7 @@ export async function createRoundTable<Filled>({
     db,
     hub,
     boards,
+    calls,
     putUpOnPages,
     answersApart,
     limits: createLimits(),
@@ -105,6 +109,7 @@ export async function createRoundTable<Filled>({
     },
     stop: async () => {
       uploads.stop()
+      calls.stop()
       putUpOnPages.stop()
       await answersApart.stop()
       await boards.stop()
@@ -185,10 +190,6 @@ function createApp(
 
 function upgrade(services: Services, request: IncomingMessage, socket: Duplex, head: Buffer): void {
   socket.on('error', () => socket.destroy())
-  if (request.url?.split('?')[0] !== BOARD_PATH) {
-    socket.destroy()
-    return
-  }
   const address = callerOf(request, services.settings.trustedProxies)
   acceptSocket(services, request, socket, head, address).catch(error => {
     services.log.error({ error: errorFacts(error) }, 'a socket could not be opened')

@@ -2,6 +2,7 @@ import type { Logger } from 'pino'
 import { createContext } from 'react-router'
 import type { Account } from './auth/sign-ins.server'
 import type { BoardServer } from './boards/board-server.server'
+import type { Calls } from './call/calls.server'
 import type { Database } from './db/database.server'
 import type { Paces } from './http/paces.server'
 import type { Limits } from './limits.server'
@@ -16,6 +17,7 @@ export interface Services {
   db: Database
   hub: LiveHub
   boards: BoardServer
+  calls: Calls
   putUpOnPages: PutUpOnPages
   answersApart: AnswersApart
   limits: Limits

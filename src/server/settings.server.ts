@@ -9,6 +9,11 @@ export interface Settings {
   publicAddress: string | null
   /** Files of the certificate and its key (PEM) with which the server itself speaks HTTPS; null where something before it does, or nothing. */
   tls: { certificate: string; key: string } | null
+  /**
+   * Servers by which browsers in a call find each other: addresses that begin with `stun:`, `turn:` or `turns:`, and the word shared with
+   * the TURN server, by which names for it are made that hold for some hours. Without any, only browsers that reach each other directly do.
+   */
+  call: { servers: string[]; secret: string | null }
   /** How many proxies stand before it, whose word about the caller's address is taken. */
   trustedProxies: number
   /** Load the made-up school into an empty data folder. */
@@ -22,6 +27,12 @@ const environment = z
     PUBLIC_ADDRESS: z.url({ protocol: /^https?$/ }).optional(),
     TRUSTED_PROXIES: z.coerce.number().int().min(0).max(10).default(0),
     DEMO: z.enum(['0', '1']).default('0'),
+    CALL_SERVERS: z
+      .string()
+      .transform(text => text.split(/[\s,]+/).filter(Boolean))
+      .pipe(z.array(z.string().regex(/^(stun|turns?):[^\s,]+$/, 'begins with stun:, turn: or turns:')).max(8))
+      .default([]),
+    CALL_SECRET: z.string().min(1).optional(),
     TLS_CERTIFICATE: z.string().min(1).optional(),
     TLS_KEY: z.string().min(1).optional(),
   })
@@ -38,11 +49,13 @@ export function readSettings(variables: Record<string, string | undefined>): Set
     throw new Error(`These settings can't be used: ${faults.join('; ')}`)
   }
   const { PORT, DATA_FOLDER, PUBLIC_ADDRESS, TRUSTED_PROXIES, DEMO, TLS_CERTIFICATE, TLS_KEY } = read.data
+  const { CALL_SERVERS, CALL_SECRET } = read.data
   return {
     port: PORT,
     dataFolder: resolve(DATA_FOLDER),
     publicAddress: PUBLIC_ADDRESS ? new URL(PUBLIC_ADDRESS).origin : null,
     tls: TLS_CERTIFICATE && TLS_KEY ? { certificate: resolve(TLS_CERTIFICATE), key: resolve(TLS_KEY) } : null,
+    call: { servers: CALL_SERVERS, secret: CALL_SECRET ?? null },
     trustedProxies: TRUSTED_PROXIES,
     demo: DEMO === '1',
   }

@@ -10,7 +10,17 @@ test('a public address is kept as its origin', () => {
   )
 })
 
+test('servers for calls are read one beside the other', () => {
+  const servers = ['stun:a.example', 'turns:b.example:5349?transport=tcp']
+  expect(readSettings({ CALL_SERVERS: servers.join(', '), CALL_SECRET: 'word' }).call).toEqual({
+    servers,
+    secret: 'word',
+  })
+  expect(readSettings({}).call).toEqual({ servers: [], secret: null })
+})
+
 test.each([
+  [{ CALL_SERVERS: 'https://a.example' }, 'CALL_SERVERS'],
   [{ PORT: 'eighty' }, 'PORT'],
   [{ PORT: '70000' }, 'PORT'],
   [{ PUBLIC_ADDRESS: 'groups' }, 'PUBLIC_ADDRESS'],

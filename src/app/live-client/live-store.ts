@@ -1,3 +1,4 @@
+import type { CallPersonNow } from '~/contracts/call'
 import type { RoomWorkNow, StreamMessage } from '~/contracts/live'
 import type { PutUpOnPage } from '~/contracts/put-up'
 import { keepServerTime } from './server-clock'
@@ -5,6 +6,8 @@ import { keepServerTime } from './server-clock'
 export interface LiveSnapshot<View> {
   view: View
   work: Record<string, RoomWorkNow>
+  /** Who is in the calls of rooms, as facilitators are told. */
+  calls: Record<string, CallPersonNow[]>
   /** The work that is put up on every page, as it was last told; `of` says which. */
   putUp: { of: string; now: PutUpOnPage } | null
   /** `lost` while the stream is down; it comes back by itself. */
@@ -39,7 +42,7 @@ export class LiveStore<View extends object> {
     first: View,
     private readonly openStream: OpenStream = address => new EventSource(address),
   ) {
-    this.snapshot = { view: first, work: {}, putUp: null, line: 'live' }
+    this.snapshot = { view: first, work: {}, calls: {}, putUp: null, line: 'live' }
   }
 
   getSnapshot = (): LiveSnapshot<View> => this.snapshot
@@ -85,6 +88,7 @@ export class LiveStore<View extends object> {
     if (message.kind === 'hello') keepServerTime(message.now)
     else if (message.kind === 'put-up')
       this.change({ putUp: { of: message.of, now: message.now as PutUpOnPage } })
+    else if (message.kind === 'call') this.change({ calls: message.rooms })
     else if (message.kind === 'work') this.change({ work: { ...this.snapshot.work, ...message.rooms } })
     else this.change({ view: { ...this.snapshot.view, ...message.sections, ...this.grown(message) } })
   }

@@ -4,6 +4,7 @@ import type { Board } from '../boards/board'
 import { ROLE_RULES, ROLES } from '../grouping/roles'
 import type { RunSegment } from '../schedule/running-order'
 import type { Actor } from './actors'
+import { CALL_WAYS } from './call/ways'
 import { participantList } from './door/people'
 import { fold } from './evolve'
 import { ROOM_RIGHTS } from './rights/may-in'
@@ -312,6 +313,15 @@ const ASKS: Ask[] = [
   (state, pick) => [
     facilitator,
     { type: 'take-line-off', roomId: roomId(state, pick), lineId: `line-${pick}`, off: pick % 2 === 0 },
+  ],
+  (_state, pick) => [facilitator, { type: 'set-call', way: CALL_WAYS[pick % CALL_WAYS.length] ?? 'links' }],
+  (state, pick) => [
+    facilitator,
+    {
+      type: 'silence-call',
+      roomId: pick % 3 === 0 ? null : roomId(state, pick),
+      silent: pick % 2 === 0,
+    },
   ],
   (_state, pick) => [facilitator, { type: 'allow-pictures', may: pick % 2 === 0 }],
   (state, pick) => [facilitator, { type: 'give-pen', participantId: personId(state, pick) }],

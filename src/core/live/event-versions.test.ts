@@ -224,6 +224,8 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     },
     'line-taken-off': { lineId: 'l', roomId: 'r', round: 1, off: true },
     'talk-opened': { open: true },
+    'call-set': { way: 'direct' },
+    'call-silenced': { roomIds: ['r'], silent: true },
     'taken-off': {
       takenId: 't',
       roomId: 'r',

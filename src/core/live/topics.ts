@@ -1,6 +1,7 @@
 /** The one list of live topics, and what follows from it: all types are inferred from the topics themselves. */
 import { z } from 'zod'
 import type { ActorKind } from './actors'
+import { call } from './call/call'
 import { cohort } from './cohort/cohort'
 import { comments } from './comments/comments'
 import { corrections } from './corrections/corrections'
@@ -74,6 +75,7 @@ export const TOPICS = {
   help,
   visits,
   talk,
+  call,
   facilitators,
 }
 

@@ -179,6 +179,8 @@ test('whatever happens, a participant’s view names nobody but those of the roo
 const SECTIONS = {
   facilitator: [
     'boards',
+    'callSilent',
+    'callWay',
     'canUndo',
     'choosing',
     'clock',
@@ -233,6 +235,7 @@ const SECTIONS = {
     'beside',
     'besideMe',
     'board',
+    'call',
     'clock',
     'comments',
     'given',

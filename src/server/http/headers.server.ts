@@ -2,21 +2,16 @@ import { randomBytes } from 'node:crypto'
 import { type RequestHandler, Router } from 'express'
 import helmet from 'helmet'
 
-/** What no page asks a device for, nor anything shown in it. Helmet has no such header (W3C, "Permissions Policy"). */
-const NOT_NEEDED = [
-  'accelerometer',
-  'camera',
-  'display-capture',
-  'geolocation',
-  'gyroscope',
-  'magnetometer',
-  'microphone',
-  'midi',
-  'payment',
-  'usb',
-]
-  .map(feature => `${feature}=()`)
-  .join(', ')
+/**
+ * What no page asks a device for; and what our own pages alone ask it for, in a call, and only once somebody switches it on. Helmet has
+ * no such header (W3C, "Permissions Policy").
+ */
+const FOR_CALLS = ['camera', 'display-capture', 'microphone']
+const NOT_NEEDED = ['accelerometer', 'geolocation', 'gyroscope', 'magnetometer', 'midi', 'payment', 'usb']
+const MAY_ASK = [
+  ...FOR_CALLS.map(feature => `${feature}=(self)`),
+  ...NOT_NEEDED.map(feature => `${feature}=()`),
+].join(', ')
 
 /**
  * What a browser is told never to do with our pages. Scripts run, and styles count, only from our own files or with the number
@@ -26,7 +21,7 @@ export function safeHeaders({ https, developing }: { https: boolean; developing:
   const router = Router()
   router.use((_request, response, next) => {
     response.locals.nonce = randomBytes(16).toString('base64')
-    response.set('Permissions-Policy', NOT_NEEDED)
+    response.set('Permissions-Policy', MAY_ASK)
     next()
   })
   router.use(

@@ -46,10 +46,15 @@ test('scripts and style elements count only from our files or with the number of
 })
 
 // Names and values: WHATWG HTML (opener policy), WHATWG Fetch (resource policy), W3C Permissions Policy, RFC 6797, from memory.
-test('pages are in nobody’s frame, share no window or file with other sites, and ask the device for nothing', async () => {
+test('pages are in nobody’s frame, share no window or file with other sites, and ask the device for nothing but what a call needs', async () => {
   const { headers } = await headersOf(true)
-  expect(headers.get('permissions-policy')).toContain('camera=()')
-  expect(headers.get('permissions-policy')).toContain('microphone=()')
+  const policy = headers.get('permissions-policy')?.split(', ') ?? []
+  expect(policy.filter(each => !each.endsWith('=()'))).toEqual([
+    'camera=(self)',
+    'display-capture=(self)',
+    'microphone=(self)',
+  ])
+  expect(policy).toContain('geolocation=()')
   expect(headers.get('cross-origin-opener-policy')).toBe('same-origin')
   expect(headers.get('cross-origin-resource-policy')).toBe('same-origin')
   expect(headers.get('x-content-type-options')).toBe('nosniff')

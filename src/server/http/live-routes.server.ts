@@ -1,23 +1,20 @@
-import type { IncomingHttpHeaders, IncomingMessage } from 'node:http'
-import type { Duplex } from 'node:stream'
+import type { IncomingHttpHeaders } from 'node:http'
 import { setTimeout } from 'node:timers/promises'
 import { sql } from 'drizzle-orm'
 import { type Request, type Response, Router } from 'express'
 import { seesPutUp } from '~/core/live/put-up/put-up'
 import type { Viewer } from '~/core/live/views'
-import { readAccountToken, readPlaceToken, readPlaceTokens } from '../auth/cookies.server'
+import { readAccountToken, readPlaceToken } from '../auth/cookies.server'
 import { type Account, accountOf, whileSignedIn } from '../auth/sign-ins.server'
-import type { SocketUser } from '../boards/who-asks.server'
 import { serverNow } from '../clock.server'
 import type { Database } from '../db/database.server'
-import { placeOf, placesOf } from '../join/join.server'
+import { placeOf } from '../join/join.server'
 import { EventStream, lastSeqOf } from '../live/stream.server'
 import type { Services } from '../services.server'
 import { ConnectionCounts } from './connection-counts.server'
-import { sameOrigin } from './origin.server'
 
 /**
- * The long-lived connections: event streams, and the socket of the boards. They bypass the page router, because a
+ * The event streams. They bypass the page router, because a
  * stream lives as long as a session and is written to from outside any request. With them what is asked again and again: the
  * server's time, and whether it is well.
  */
@@ -113,6 +110,7 @@ async function openStream(
   if (viewer.kind === 'facilitator') {
     const state = await services.hub.state(sessionId)
     stream.send({ kind: 'work', rooms: await services.boards.work.of(sessionId, state) }, state.seq)
+    stream.send(services.calls.now(sessionId), state.seq)
   }
 }
 
@@ -144,54 +142,4 @@ async function readerOf(
   return state.participants.get(place.participantId)
     ? { viewer: { kind: 'participant', participantId: place.participantId }, account: null }
     : null
-}
-
-export const BOARD_PATH = '/boards/socket'
-
-/** Hands a socket that may be opened to the boards; every other one is closed at once. */
-export async function acceptSocket(
-  services: Services,
-  request: IncomingMessage,
-  socket: Duplex,
-  head: Buffer,
-  address: string,
-): Promise<void> {
-  const cookies = request.headers.cookie
-  const mayAsk =
-    sameOrigin(request.headers, services.settings.publicAddress) &&
-    (await services.paces.allows(BOARD_PATH, cookies, address))
-  if (!mayAsk) {
-    socket.destroy()
-    return
-  }
-  const token = await readAccountToken(cookies)
-  const account = await accountOf(services.db, token)
-  const user = account ? facilitatorUser(account) : await participantUser(services, cookies)
-  if (!user) {
-    socket.destroy()
-    return
-  }
-  if (account)
-    socket.once(
-      'close',
-      whileSignedIn(services.db, token, account, () => socket.destroy()),
-    )
-  services.boards.accept(request, socket, head, user, address)
-}
-
-const facilitatorUser = ({ id }: Account): SocketUser => {
-  return { key: id, accountId: id, participantIn: () => null }
-}
-
-/** Whose socket it is, by its places; null for somebody who has none anywhere: then nothing is read from it. */
-async function participantUser(services: Services, cookies: string | undefined): Promise<SocketUser | null> {
-  const places = await placesOf(services.db, await readPlaceTokens(cookies))
-  const [first] = places
-  if (!first) return null
-  const participantIds = new Map(places.map(place => [place.sessionId, place.participantId]))
-  return {
-    key: first.participantId,
-    accountId: null,
-    participantIn: sessionId => participantIds.get(sessionId) ?? null,
-  }
 }

@@ -34,7 +34,7 @@ export class Paces {
   async allows(path: string, cookies: string | undefined, address: string): Promise<boolean> {
     const { pace } = ruleFor(path)
     const allowance = this.allowances[pace]
-    const sessionId = path.match(/^\/(?:s|events)\/([\w-]{1,40})/)?.[1] ?? null
+    const sessionId = path.match(/^\/(?:s|events|calls)\/([\w-]{1,40})/)?.[1] ?? null
     const token = await tokenOf(cookies, sessionId)
     const hash = token === null ? null : tokenHash(token)
     const known = hash === null ? undefined : this.known.get(hash)

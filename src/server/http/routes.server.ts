@@ -80,6 +80,8 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/events/:sessionId/participant': place(),
   /** What may be opened over it is asked for each board. */
   '/boards/socket': place(),
+  /** Which calls they may be in is asked for each, and again when something changes. */
+  '/calls/:sessionId/:roomId': place(),
   '/events/:sessionId/facilitator': account(),
   '/events/:sessionId/projector': account(),
   /** Only files on a board they can see. */

@@ -2,9 +2,10 @@ import { listedRoutes } from 'tests/fixtures/route-list'
 import type { Uploads } from '../material/uploads.server'
 import type { Services } from '../services.server'
 import { commandRoutes } from './command-routes.server'
-import { BOARD_PATH, liveRoutes } from './live-routes.server'
+import { liveRoutes } from './live-routes.server'
 import { materialRoutes } from './material-routes.server'
 import { LARGEST_BODY, largestBody, ROUTES, ruleFor } from './routes.server'
+import { BOARD_PATH, CALL_PATH } from './sockets.server'
 
 /** Of the layout of a session only its own pages have an address; those of events are said by reader. */
 const listed = listedRoutes().filter(({ path }, at, all) => all.findIndex(each => each.path === path) === at)
@@ -23,7 +24,7 @@ test('every address stands in the table with who may ask, and no other does', ()
   expect(listed.length).toBeGreaterThan(35)
   expect(others.length).toBeGreaterThan(3)
   expect(Object.keys(ROUTES).toSorted()).toEqual(
-    [...listed.map(({ path }) => path), ...others, BOARD_PATH].toSorted(),
+    [...listed.map(({ path }) => path), ...others, BOARD_PATH, CALL_PATH].toSorted(),
   )
 })
 

@@ -63,6 +63,7 @@ const TOLD: Record<StreamMessage['kind'], Viewer['kind'][]> = {
   view: ['facilitator', 'projector', 'participant'],
   change: ['facilitator', 'projector', 'participant'],
   work: ['facilitator'],
+  call: ['facilitator'],
   'put-up': ['participant'],
 }
 
@@ -86,6 +87,7 @@ test('how rooms are getting on goes to facilitators alone, what is put up to par
   )
   await hub.command(sessionId, facilitator, { type: 'send-out', seconds: 600 })
   await hub.tellFacilitators(sessionId, { kind: 'work', rooms: {} })
+  await hub.tellFacilitators(sessionId, { kind: 'call', rooms: {} })
   await hub.tellParticipants(sessionId, { kind: 'put-up', of: '/c', now: null }, () => true)
   for (const [kind, readers] of Object.entries(TOLD)) {
     for (const viewer of viewers)

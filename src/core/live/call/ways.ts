@@ -1,0 +1,27 @@
+/**
+ * How the rooms of a session talk aloud: by links of whatever call service, one a room; from browser to browser; or simulated, for
+ * trying everything out without a microphone.
+ */
+export const CALL_WAYS = ['links', 'direct', 'simulated'] as const
+export type CallWay = (typeof CALL_WAYS)[number]
+
+/** Participants in the call of one room: from browser to browser each sends to all others. */
+export const MOST_IN_CALL = { direct: 6, simulated: 30 } as const
+
+/** What somebody gives to a call: nothing until they switch it on. */
+export interface Given {
+  microphone: boolean
+  camera: boolean
+  /** Their screen is shown to the others. */
+  sharing: boolean
+}
+
+export const NOTHING_GIVEN: Given = { microphone: false, camera: false, sharing: false }
+
+/** The call of one's room. */
+export interface CallHere {
+  roomId: string
+  way: 'direct' | 'simulated'
+  /** The facilitator has switched all microphones of the room off. */
+  silent: boolean
+}
