@@ -34,6 +34,9 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        // A microphone that beeps, a camera that counts, a screen of its own: and nobody who has to allow them.
+        '--use-fake-device-for-media-stream',
+        '--use-fake-ui-for-media-stream',
         // This machine by a name that browsers do not take for it: what only works over HTTPS does not there.
         '--host-resolver-rules=MAP plain.example 127.0.0.1',
       ],

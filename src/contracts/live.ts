@@ -1,6 +1,6 @@
 /** What a browser is told of a live session. What it may ask for is said by the topics: `core/live/topics.ts`. */
 
-import type { CallPersonNow } from './call'
+import type { CallPersonNow } from './call-told'
 
 /** How far a room's work has come: what the lanes show beside who is there. */
 export interface RoomWorkNow {

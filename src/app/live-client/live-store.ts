@@ -1,4 +1,4 @@
-import type { CallPersonNow } from '~/contracts/call'
+import type { CallPersonNow } from '~/contracts/call-told'
 import type { RoomWorkNow, StreamMessage } from '~/contracts/live'
 import type { PutUpOnPage } from '~/contracts/put-up'
 import { keepServerTime } from './server-clock'

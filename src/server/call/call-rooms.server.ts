@@ -5,9 +5,9 @@ import {
   type CallPersonNow,
   type CallTold,
   type IceServer,
-} from '~/contracts/call'
-import { callOf, mayCall } from '~/core/live/call/call'
-import { MOST_IN_CALL } from '~/core/live/call/ways'
+} from '~/contracts/call-told'
+import { mayCall } from '~/core/live/call/call'
+import { callOf, MOST_IN_CALL } from '~/core/live/call/ways'
 import type { LiveState } from '~/core/live/topics'
 import { asFacilitator } from '~/core/live/visits/visitor'
 import { newId } from '../tokens.server'

@@ -1,5 +1,5 @@
 import { clock, door, facilitator, Rehearsed } from 'tests/fixtures/rehearsed'
-import { CALL_CLOSED, type CallMember, type CallTold } from '~/contracts/call'
+import { CALL_CLOSED, type CallMember, type CallTold } from '~/contracts/call-told'
 import { MOST_IN_CALL } from '~/core/live/call/ways'
 import { CallRooms, type CallUser } from './call-rooms.server'
 

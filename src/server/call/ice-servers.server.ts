@@ -1,5 +1,5 @@
 import { createHmac } from 'node:crypto'
-import type { IceServer } from '~/contracts/call'
+import type { IceServer } from '~/contracts/call-told'
 import type { Settings } from '../settings.server'
 
 /** How long a name for the TURN server holds, in seconds: longer than any session. */

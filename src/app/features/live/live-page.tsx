@@ -1,6 +1,7 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { useCallback, useDeferredValue, useEffect, useState } from 'react'
 import { Legend } from '../../lanes/legend'
+import { CallRule } from '../../live/call/call-rule'
 import type { CohortsToAttach } from '../../live/cohort/cohort-dialog'
 import { Doubts } from '../../live/door/doubts'
 import { useHelpCalls } from '../../live/help/use-help-calls'
@@ -76,7 +77,7 @@ export function LivePage({
   timeZone,
   now,
 }: LivePageProps) {
-  const { view, work, line } = useLive<LiveView>(`/events/${sessionId}/facilitator`, first)
+  const { view, work, calls: inCalls, line } = useLive<LiveView>(`/events/${sessionId}/facilitator`, first)
   const [problem, setProblem] = useState<string | null>(null)
   const [chosenOrder, setOrder] = useKeptText(`live-order-${sessionId}`)
   // Who walks about with a phone wants to know where to go.
@@ -274,6 +275,7 @@ export function LivePage({
                 <GiveBoard sessionId={sessionId} roomId={null} label="A board for all rooms" />
               )}
               <GiveMaterial sessionId={sessionId} view={view} send={send} />
+              <CallRule view={view} send={send} />
               {view.door.hasList && <KeepGroups sessionId={sessionId} title={view.session.title} />}
             </RoomSet>
           )}
@@ -336,6 +338,7 @@ export function LivePage({
             index={view.rooms.indexOf(openRoom)}
             view={view}
             work={work[openRoom.id]}
+            inCall={inCalls[openRoom.id]}
             accountId={accountId}
             timeZone={timeZone}
             onStep={step}

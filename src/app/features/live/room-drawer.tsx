@@ -1,10 +1,12 @@
 import { chakra, Stack } from '@chakra-ui/react'
 import { useCallback, useMemo, useState } from 'react'
 import { Link } from 'react-router'
+import type { CallPersonNow } from '~/contracts/call-told'
 import type { RoomWorkNow } from '~/contracts/live'
 import { boardOf } from '~/core/live/rooms/room'
 import { asFacilitator } from '~/core/live/visits/visitor'
 import { BoardView } from '../../board-view/board-view'
+import { CallOfRoom } from '../../live/call/call-of-room'
 import { CommentsHere, type CommentsOnBoard } from '../../live/comments/comments-here'
 import { AnswerHelp } from '../../live/help/answer-help'
 import { HiddenInRoom } from '../../live/hidden/hidden-in-room'
@@ -36,6 +38,7 @@ interface RoomDrawerProps {
   index: number
   view: LiveView
   work: RoomWorkNow | undefined
+  inCall: readonly CallPersonNow[] | undefined
   accountId: string
   timeZone: string
   onStep: (by: 1 | -1) => void
@@ -50,6 +53,7 @@ export function RoomDrawer({
   index,
   view,
   work,
+  inCall,
   accountId,
   timeZone,
   onStep,
@@ -115,6 +119,15 @@ export function RoomDrawer({
             </Message>
           )}
           <VisitButton view={view} roomId={room.id} accountId={accountId} send={send} />
+          <CallOfRoom
+            key={`call ${room.id}`}
+            sessionId={sessionId}
+            roomId={room.id}
+            accountId={accountId}
+            view={view}
+            people={inCall}
+            send={send}
+          />
           <NoteForm sessionId={sessionId} to={{ roomId: room.id, helpId: call?.id ?? null }} send={send} />
           <TalkOfRoom
             key={room.id}

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
+import { Box, Flex, Stack } from '@chakra-ui/react'
 import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import type { Board } from '~/core/boards/board'
 import type { ParticipantView } from '~/core/live/views'
@@ -8,10 +8,8 @@ import { CommentsHere } from '../../live/comments/comments-here'
 import { NotMe } from '../../live/door/not-me'
 import type { SendFromPlace } from '../../live/live-view'
 import { Messages } from '../../live/messages/messages'
-import { MovesInRoom } from '../../live/moves/moves-in-room'
 import { OwnRole } from '../../live/roles/own-role'
 import { Warnings } from '../../live/rounds/warnings'
-import { Ended } from '../../live/session/ended'
 import { BesideMe } from '../../live/without-device/beside-me'
 import { ask } from '../../live-client/ask'
 import type { BoardStatus } from '../../live-client/board-connection'
@@ -30,10 +28,13 @@ import { CameLate } from './came-late'
 import { PlaceFoot } from './place-foot'
 import { PlaceHead } from './place-head'
 
+const Ended = whenMet(() => import('../../live/session/ended'))
 const GivenMaterial = whenMet(() => import('../../live/material/given-material'))
+const MovesInRoom = whenMet(() => import('../../live/moves/moves-in-room'))
 const PutUpOnPage = whenMet(() => import('../../live/put-up/put-up-on-page'))
 const QuestionAsked = whenMet(() => import('../../live/questions/question-asked'))
 const ReportingOnPage = whenMet(() => import('../../live/report/reporting-on-page'))
+const RoomCall = whenMet(() => import('../../live/call/room-call'))
 const TakenOffNotice = whenMet(() => import('../../live/taken-off/taken-off-notice'))
 const WholeGroup = whenMet(() => import('./whole-group'))
 const WritingInRoom = whenMet(() => import('../../live/rights/writing-here'))
@@ -110,7 +111,9 @@ export function PlacePage({ sessionId, join, view: first, ownLink, now }: PlaceP
         )}
         <CameLate late={kept.late} onPutAway={kept.putAway} />
         {view.session.phase === 'ended' ? (
-          <Ended ownLink={ownLink} />
+          <Suspense fallback={null}>
+            <Ended ownLink={ownLink} />
+          </Suspense>
         ) : view.me.released ? (
           <Message kind="problem">
             The facilitator has freed the name {view.me.shownName}. If it is yours,{' '}
@@ -160,17 +163,15 @@ export function PlacePage({ sessionId, join, view: first, ownLink, now }: PlaceP
                 />
               </Suspense>
             )}
-            {whereabouts.where === 'room' && whereabouts.link !== '' && (
-              <chakra.a
-                href={whereabouts.link}
-                target="_blank"
-                rel="noreferrer"
-                color="live"
-                fontWeight="600"
-                overflowWrap="anywhere"
-              >
-                Join the call of your room
-              </chakra.a>
+            {whereabouts.where === 'room' && (view.call || whereabouts.link !== '') && (
+              <Suspense fallback={null}>
+                <RoomCall
+                  key={whereabouts.copyId}
+                  sessionId={sessionId}
+                  call={view.call}
+                  link={whereabouts.link}
+                />
+              </Suspense>
             )}
             {view.question && (
               <Suspense fallback={null}>
@@ -221,7 +222,11 @@ export function PlacePage({ sessionId, join, view: first, ownLink, now }: PlaceP
               whereabouts.alsoReads.map(other => (
                 <AlsoReads key={other.copyId} {...other} board={view.board as Board} />
               ))}
-            {whereabouts.where === 'room' && <MovesInRoom view={view} send={send} />}
+            {whereabouts.where === 'room' && (view.moves?.mayReturn || view.roomsToChoose) && (
+              <Suspense fallback={null}>
+                <MovesInRoom view={view} send={send} />
+              </Suspense>
+            )}
             {whereabouts.where !== 'waiting' && (
               <BesideMe
                 beside={view.beside}

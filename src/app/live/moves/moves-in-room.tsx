@@ -14,7 +14,7 @@ interface MovesInRoomProps {
 }
 
 /** In a room: the way back, and the other rooms, as far as one may. */
-export function MovesInRoom({ view: { moves, roomsToChoose }, send }: MovesInRoomProps) {
+export default function MovesInRoom({ view: { moves, roomsToChoose }, send }: MovesInRoomProps) {
   if (!moves || (!moves.mayReturn && !roomsToChoose)) return null
   return (
     <Stack gap="10px" borderTopWidth="1px" pt="12px">

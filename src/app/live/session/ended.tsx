@@ -2,7 +2,7 @@ import { chakra, Stack } from '@chakra-ui/react'
 import { ButtonLink } from '../../ui/button'
 
 /** After the end: where to find again what was made. */
-export function Ended({ ownLink }: { ownLink: string }) {
+export default function Ended({ ownLink }: { ownLink: string }) {
   return (
     <Stack gap="16px" py="24px" align="flex-start">
       <chakra.h2 fontSize="l">The session has ended. Thank you.</chakra.h2>

@@ -7,13 +7,7 @@ import type { RoundState } from '../rounds/round'
 import type { RoundsEvent } from '../rounds/rounds'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 import type { VisitsState } from '../visits/visits'
-import { CALL_WAYS, type CallHere, type CallWay } from './ways'
-
-export interface CallState {
-  callWay: CallWay
-  /** Rooms whose microphones were switched off, until they may be switched on again or the round ends. */
-  callSilent: readonly string[]
-}
+import { CALL_WAYS, type CallState, callOf } from './ways'
 
 const events = {
   'call-set': { way: z.enum(CALL_WAYS) },
@@ -70,10 +64,6 @@ export const call = topic<{
     words: {},
   },
 )
-
-/** The call of a room now; null where people use links. */
-export const callOf = ({ callWay, callSilent }: CallState, roomId: string): CallHere | null =>
-  callWay === 'links' ? null : { roomId, way: callWay, silent: callSilent.includes(roomId) }
 
 /** Whether somebody may be in the call of a room: its people while they are in it, and facilitators while they visit. */
 export function mayCall(

@@ -25,3 +25,13 @@ export interface CallHere {
   /** The facilitator has switched all microphones of the room off. */
   silent: boolean
 }
+
+export interface CallState {
+  callWay: CallWay
+  /** Rooms whose microphones were switched off, until they may be switched on again or the round ends. */
+  callSilent: readonly string[]
+}
+
+/** The call of a room now; null where people use links. */
+export const callOf = ({ callWay, callSilent }: CallState, roomId: string): CallHere | null =>
+  callWay === 'links' ? null : { roomId, way: callWay, silent: callSilent.includes(roomId) }

@@ -1,0 +1,44 @@
+import { chakra } from '@chakra-ui/react'
+import { Phone } from 'lucide-react'
+import { Suspense, useState } from 'react'
+import type { CallHere } from '~/core/live/call/ways'
+import { whenMet } from '../../prompts/when-met'
+import { Button } from '../../ui/button'
+
+const CallPanel = whenMet(() => import('./call-panel'))
+
+interface RoomCallProps {
+  sessionId: string
+  /** The call of the room; null where only a link leads to one. */
+  call: CallHere | null
+  link: string
+}
+
+/** How the people of a room talk aloud: in its call here, or by a link to one elsewhere. */
+export default function RoomCall({ sessionId, call, link }: RoomCallProps) {
+  const [isIn, setIsIn] = useState(false)
+  if (!call)
+    return (
+      <chakra.a
+        href={link}
+        target="_blank"
+        rel="noreferrer"
+        color="live"
+        fontWeight="600"
+        overflowWrap="anywhere"
+      >
+        Join the call of your room
+      </chakra.a>
+    )
+  if (!isIn)
+    return (
+      <Button alignSelf="flex-start" onClick={() => setIsIn(true)}>
+        <Phone size={16} aria-hidden="true" /> Join the call of your room
+      </Button>
+    )
+  return (
+    <Suspense fallback={null}>
+      <CallPanel sessionId={sessionId} call={call} onLeave={() => setIsIn(false)} />
+    </Suspense>
+  )
+}
