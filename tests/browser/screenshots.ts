@@ -9,6 +9,7 @@ import type { SimulatedParticipant } from '~/demo/simulated-participant'
 import config from '../../playwright.config'
 import {
   joinByName,
+  joinCodeOf,
   joinOnPhone,
   letAllIn,
   openPlanned,
@@ -485,6 +486,43 @@ async function choosing(browser: Browser): Promise<void> {
   await own.remove()
 }
 
+/** Office hours: somebody is there with their notes and a call, others wait, times are taken. */
+async function officeHours(browser: Browser): Promise<void> {
+  const own = await TestServer.withDemo()
+  const host = await (await browser.newContext({ ...config.use })).newPage()
+  await signIn(host, own)
+  await host.getByRole('button', { name: 'Office hours' }).click()
+  const code = await joinCodeOf(host)
+  await host.getByRole('textbox', { name: 'From' }).fill('23:30')
+  await host.getByRole('button', { name: 'Offer' }).click()
+  await host.getByLabel('Rooms talk aloud').selectOption('in a simulated call')
+  const phone = await onPhone(browser)
+  await joinByName(phone, own, code, 'Edda')
+  const people = await simulated(own, code, ['Bram', 'Chi', 'Greta', 'Leo'])
+  await phone.getByLabel('What is it about?').fill('The map of our station')
+  await phone.getByRole('button', { name: 'Wait in line' }).click()
+  await phone.getByRole('heading', { name: 'You are next' }).waitFor()
+  const abouts = ['Which birds to listen for', 'Our poster', 'May I change groups?']
+  for (const [index, about] of abouts.entries()) await people[index]?.ask({ type: 'join-line', about })
+  const last = people.at(-1)
+  const free = (await last?.until(view => (view.office?.times.length ?? 0) > 0))?.office?.times[0]?.id
+  await last?.ask({ type: 'take-time', timeId: free, about: 'My report' })
+  await host.getByRole('button', { name: 'Next: Edda' }).click()
+  await phone.getByRole('button', { name: 'Join the call of your room' }).click()
+  await phone.getByRole('button', { name: 'Switch microphone on' }).click()
+  await phone.getByRole('textbox', { name: 'Notes' }).click()
+  await phone.keyboard.type('The jetty is missing. Ask Bram for his sketch.')
+  await own.moveClock(4 * 60_000)
+  await host.reload()
+  await host.getByRole('button', { name: 'Open the room' }).click()
+  const room = host.getByRole('complementary', { name: 'Room Edda' })
+  await room.getByText('The jetty is missing.').waitFor()
+  await room.getByRole('list', { name: 'Spoken in this round' }).waitFor()
+  await shot(host, 'office-hours')
+  for (const each of people) each.leave()
+  await own.remove()
+}
+
 await prepareDemo()
 const server = await TestServer.withDemo()
 const browser = await chromium.launch(config.use?.launchOptions)
@@ -500,6 +538,7 @@ await shot(page, 'review')
 await worksheet(browser)
 await looking(browser)
 await choosing(browser)
+await officeHours(browser)
 await sideBySide(browser, 'phones', ['choosing', 'station', 'put-up', 'worksheet', 'pictures'])
 await browser.close()
 await server.remove()

@@ -128,6 +128,7 @@ test('from a list of people to what the groups made', async ({ server, facilitat
   await expect(drawer).toContainText('Seen from the jetty')
   await expectAccessible(page)
   await ada.getByRole('button', { name: 'Call for help' }).click()
+  await expect(drawer).toContainText('calls for help')
   await drawer.getByRole('button', { name: 'Visit' }).click()
   await expect(ada.getByText('Marit Solheim is in your room, listening.')).toBeVisible()
   await drawer.getByRole('button', { name: 'Close' }).click()

@@ -7,6 +7,7 @@ import { joinImage } from '~/server/join/join-image.server'
 import { accountContext, servicesContext } from '~/server/services.server'
 import { getSession } from '~/server/sessions/sessions.server'
 import { LivePage } from '../features/live/live-page'
+import { OfficePage } from '../features/live/office-page'
 import type { Route } from './+types/session-live'
 import { answering } from './helpers.server'
 
@@ -39,5 +40,5 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 export const shouldRevalidate = () => false
 
 export default function SessionLive({ loaderData }: Route.ComponentProps) {
-  return <LivePage {...loaderData} />
+  return loaderData.view.office ? <OfficePage {...loaderData} /> : <LivePage {...loaderData} />
 }

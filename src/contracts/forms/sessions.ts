@@ -46,6 +46,6 @@ export const orderChange = z.object({
 })
 
 /** What is asked of the browser for a session that begins at once. */
-export const startForm = z.object({ timeZone })
+export const startForm = z.object({ timeZone, kind: z.enum(['session', 'office']).default('session') })
 
 export type SessionForm = z.infer<typeof sessionForm>

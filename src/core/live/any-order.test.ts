@@ -314,6 +314,38 @@ const ASKS: Ask[] = [
     facilitator,
     { type: 'take-line-off', roomId: roomId(state, pick), lineId: `line-${pick}`, off: pick % 2 === 0 },
   ],
+  (_state, pick) => [facilitator, { type: 'open-office', minutes: 1 + (pick % 20) }],
+  (_state, pick, ids) => [
+    facilitator,
+    { type: 'offer-times', from: 1_000 * pick, count: 1 + (pick % 3), minutes: 5, ids },
+  ],
+  (state, pick) => [
+    facilitator,
+    { type: 'withdraw-time', timeId: state.office?.times[pick % 3]?.id ?? 'none' },
+  ],
+  (state, pick, ids) => [
+    facilitator,
+    {
+      type: 'see',
+      participantIds: [personId(state, pick), personId(state, pick + (pick % 2))],
+      instead: pick % 5 === 0 ? null : (state.office?.now?.roomId ?? null),
+      ids,
+    },
+  ],
+  (state, pick) => [
+    facilitator,
+    { type: 'end-seeing', roomId: state.office?.now?.roomId ?? 'none', putBack: pick % 2 === 0 },
+  ],
+  (state, pick) => [participant(personId(state, pick)), { type: 'join-line', about: `About ${pick}` }],
+  (state, pick) => [participant(personId(state, pick)), { type: 'leave-line' }],
+  (state, pick) => [
+    participant(personId(state, pick)),
+    { type: 'take-time', timeId: state.office?.times[pick % 3]?.id ?? 'none', about: '' },
+  ],
+  (state, pick) => [
+    participant(personId(state, pick)),
+    { type: 'give-time-back', timeId: state.office?.times[pick % 3]?.id ?? 'none' },
+  ],
   (_state, pick) => [facilitator, { type: 'set-call', way: CALL_WAYS[pick % CALL_WAYS.length] ?? 'links' }],
   (state, pick) => [
     facilitator,

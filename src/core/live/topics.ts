@@ -15,6 +15,7 @@ import { material } from './material/material'
 import { messages } from './messages/messages'
 import { moves } from './moves/moves'
 import { observations } from './observations/observations'
+import { office } from './office/office'
 import { parts } from './parts/parts'
 import { putUp } from './put-up/put-up'
 import { questions } from './questions/questions'
@@ -76,6 +77,7 @@ export const TOPICS = {
   visits,
   talk,
   call,
+  office,
   facilitators,
 }
 

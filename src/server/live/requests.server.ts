@@ -1,5 +1,6 @@
 import { MOST_PARTICIPANTS } from '~/core/live/door/people'
 import { MOST_ROOMS } from '~/core/live/rooms/room'
+import type { OpeningPlan } from '~/core/live/session/opening'
 import type { Fills } from '~/core/live/topic'
 import {
   COMMAND_SHAPES,
@@ -31,13 +32,17 @@ export async function openSession(
   { db, hub }: Stands,
   account: Account,
   sessionId: string,
+  change = (plan: OpeningPlan) => plan,
 ): Promise<Result<{ seq: number }, LiveProblem | SessionProblem>> {
   await holdPlan(db, sessionId)
   let opened = false
   try {
     const plan = await prepareOpening(db, sessionId)
     if (!plan.ok) return plan
-    const outcome = await hub.command(sessionId, facilitator(account), { type: 'open', plan: plan.value })
+    const outcome = await hub.command(sessionId, facilitator(account), {
+      type: 'open',
+      plan: change(plan.value),
+    })
     opened = outcome.ok
     return outcome
   } finally {

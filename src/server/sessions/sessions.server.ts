@@ -76,12 +76,17 @@ const USUAL_MINUTES = 12
 const USUAL_GRACE = 60
 
 /** A session with nothing prepared, to be opened at once; it is called by its date and time until somebody names it. */
-export async function createBareSession(db: Database, timeZone: string, now: number): Promise<string> {
+export async function createBareSession(
+  db: Database,
+  timeZone: string,
+  now: number,
+  called = '',
+): Promise<string> {
   const id = newId()
   await db.insert(sessions).values({
     id,
     joinCode: newJoinCode(),
-    title: shortMoment(now, timeZone),
+    title: `${called}${shortMoment(now, timeZone)}`,
     startsAt: new Date(now),
     timeZone,
     roomMinutes: USUAL_MINUTES,

@@ -10,28 +10,17 @@ interface LiveHeadProps {
   sessionId: string
   view: LiveView
   accountId: string
-  /** Groups are being made beside the lanes: then the room is theirs. */
+  /** Groups are being made beside the lanes, or people come by themselves already: then the room is theirs. */
   making: boolean
   line: 'live' | 'lost'
   join: { code: string; address: string; image: string; guessed: boolean; others: string[] }
-  /** Whether a help call is heard. */
-  sound: boolean
-  onSound: (on: boolean) => void
+  /** Whether a help call is heard; null where nobody calls. */
+  sound: { on: boolean; set: (on: boolean) => void } | null
   send: Send
 }
 
 /** How people get in, and the page for the wall. */
-export function LiveHead({
-  sessionId,
-  view,
-  accountId,
-  making,
-  line,
-  join,
-  sound,
-  onSound,
-  send,
-}: LiveHeadProps) {
+export function LiveHead({ sessionId, view, accountId, making, line, join, sound, send }: LiveHeadProps) {
   const [asked, setAsked] = useState<boolean | null>(null)
   // With nothing prepared, people have to come in first: until there are rooms it shows by itself.
   const showing = asked ?? (view.rooms.length === 0 && !making)
@@ -104,9 +93,11 @@ export function LiveHead({
           >
             Door locked
           </Tick>
-          <Tick checked={sound} onChange={event => onSound(event.target.checked)}>
-            Sound for calls
-          </Tick>
+          {sound && (
+            <Tick checked={sound.on} onChange={event => sound.set(event.target.checked)}>
+              Sound for calls
+            </Tick>
+          )}
           <AtTheFront view={view} accountId={accountId} />
         </Flex>
       </Flex>

@@ -5,7 +5,7 @@ import { CallRule } from '../../live/call/call-rule'
 import type { CohortsToAttach } from '../../live/cohort/cohort-dialog'
 import { Doubts } from '../../live/door/doubts'
 import { useHelpCalls } from '../../live/help/use-help-calls'
-import type { LiveView, Send } from '../../live/live-view'
+import type { LiveView } from '../../live/live-view'
 import { NOTE_FIELD } from '../../live/messages/note-form'
 import { ChoosingNow } from '../../live/moves/choosing-now'
 import { PutUpNow } from '../../live/put-up/put-up'
@@ -22,9 +22,9 @@ import { WriteTo } from '../../live/rooms/write-to'
 import { SessionRibbon } from '../../live/rounds/session-ribbon'
 import { OrderNow } from '../../live/segments/order-now'
 import { ClassSignals } from '../../live/signals/class-signals'
-import { ask } from '../../live-client/ask'
 import { serverTime } from '../../live-client/server-clock'
 import { useLive } from '../../live-client/use-live'
+import { useSend } from '../../live-client/use-send'
 import { useIsPhone } from '../../ui/is-phone'
 import { Message } from '../../ui/layout'
 import { useKeptText, useSwitch } from '../../ui/use-kept'
@@ -78,7 +78,7 @@ export function LivePage({
   now,
 }: LivePageProps) {
   const { view, work, calls: inCalls, line } = useLive<LiveView>(`/events/${sessionId}/facilitator`, first)
-  const [problem, setProblem] = useState<string | null>(null)
+  const { send, problem } = useSend(sessionId)
   const [chosenOrder, setOrder] = useKeptText(`live-order-${sessionId}`)
   // Who walks about with a phone wants to know where to go.
   const isPhone = useIsPhone()
@@ -96,15 +96,6 @@ export function LivePage({
   useEffect(() => {
     if (isOut) setMaking(false)
   }, [isOut])
-  const send: Send = useCallback(
-    async (request, onRefused) => {
-      const answer = await ask(`/sessions/${sessionId}/commands`, request)
-      if (!answer.ok && onRefused) onRefused(answer.message)
-      else setProblem(answer.ok ? null : answer.message)
-      return answer.ok
-    },
-    [sessionId],
-  )
   const [draft] = useState(() => new DraftRooms())
   // Hundreds of names that change rooms at once are drawn in parts, so that the page answers meanwhile.
   const shown = useDeferredValue(view)
@@ -182,8 +173,7 @@ export function LivePage({
         making={making}
         line={line}
         join={{ code: joinCode, address: joinAddress, image: joinImage, ...reach }}
-        sound={calls.sound}
-        onSound={calls.setSound}
+        sound={{ on: calls.sound, set: calls.setSound }}
         send={send}
       />
       <SessionRibbon view={view} pageMadeAt={now} />

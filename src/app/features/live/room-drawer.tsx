@@ -41,7 +41,8 @@ interface RoomDrawerProps {
   inCall: readonly CallPersonNow[] | undefined
   accountId: string
   timeZone: string
-  onStep: (by: 1 | -1) => void
+  /** Null where the room is the only one to look into. */
+  onStep: ((by: 1 | -1) => void) | null
   onClose: () => void
   send: Send
 }
@@ -98,7 +99,7 @@ export function RoomDrawer({
       label={`Room ${room.name}`}
       title={room.name}
       mark={<RoomMark index={index} />}
-      {...(view.rooms.length > 1 && { onStep })}
+      {...(onStep && view.rooms.length > 1 && { onStep })}
       onClose={onClose}
     >
       <PeopleInRoom roomId={room.id} view={view} work={work} send={send} />

@@ -101,11 +101,12 @@ export function PlaceFoot({
             noSignal
           )}
         </Button>
-        {help && !choosing ? (
+        {help && !choosing && (
           <Suspense fallback={null}>
             <HelpCalled help={help} onSend={onSend} />
           </Suspense>
-        ) : (
+        )}
+        {(!help || choosing || visits.length > 0) && (
           <chakra.p role="status" fontSize="s" flex="1">
             {visits.map(visitWords).join(' ')}
           </chakra.p>

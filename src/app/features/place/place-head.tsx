@@ -31,7 +31,13 @@ const lost = (saved: BoardStatus['saved']) => saved === 'away' || saved === 'ful
 export function PlaceHead({ view, pageMadeAt, line, opensWithoutLine, saved, children }: PlaceHeadProps) {
   const { whereabouts, session, clock } = view
   const inRoom = whereabouts.where === 'room'
-  const title = inRoom ? whereabouts.name : whereabouts.where === 'whole' ? 'Whole group' : 'Waiting list'
+  const title = inRoom
+    ? whereabouts.name
+    : whereabouts.where === 'whole'
+      ? view.office
+        ? 'Office hours'
+        : 'Whole group'
+      : 'Waiting list'
   return (
     <Box as="header" position="sticky" top="0" zIndex="5" bg="paper" borderBottomWidth="1px">
       {line === 'lost' && (
@@ -63,7 +69,7 @@ export function PlaceHead({ view, pageMadeAt, line, opensWithoutLine, saved, chi
             {whereabouts.members
               .filter(member => member.id !== view.me.id)
               .map(member => (member.connected ? member.shownName : `${member.shownName} (away)`))
-              .join(', ') || 'nobody yet'}
+              .join(', ') || (view.office ? 'the facilitator' : 'nobody yet')}
           </chakra.p>
           {saved && <Saved saved={saved} />}
         </Flex>

@@ -214,7 +214,7 @@ export function PlacePage({ sessionId, join, view: first, ownLink, now }: PlaceP
               </CommentsHere.Provider>
             ) : (
               <Suspense fallback={null}>
-                <WholeGroup view={view} ownLink={ownLink} send={send} />
+                <WholeGroup view={view} ownLink={ownLink} pageMadeAt={now} send={send} />
               </Suspense>
             )}
             {whereabouts.where === 'room' &&

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { Play } from 'lucide-react'
+import { DoorOpen, Play } from 'lucide-react'
 import { Form, Link } from 'react-router'
 import { Button, ButtonLink } from '../../ui/button'
 import { Empty, PageHead, Row, Rows, Section, Tag } from '../../ui/layout'
@@ -56,7 +56,7 @@ export function TodayPage({ sessions, hasCohorts }: { sessions: TodaySession[]; 
   )
 }
 
-/** Opens a session with nothing prepared. The browser says by which clock it is called. */
+/** Opens a session, or office hours, with nothing prepared. The browser says by which clock it is called. */
 function StartNow({ isMain }: { isMain: boolean }) {
   return (
     <Form
@@ -68,9 +68,14 @@ function StartNow({ isMain }: { isMain: boolean }) {
       }}
     >
       <input type="hidden" name="timeZone" defaultValue="UTC" />
-      <Button type="submit" size="large" kind={isMain ? 'main' : 'plain'}>
-        <Play size={18} aria-hidden="true" /> Start now
-      </Button>
+      <Flex gap="10px" wrap="wrap">
+        <Button type="submit" name="kind" value="office" size="large">
+          <DoorOpen size={18} aria-hidden="true" /> Office hours
+        </Button>
+        <Button type="submit" name="kind" value="session" size="large" kind={isMain ? 'main' : 'plain'}>
+          <Play size={18} aria-hidden="true" /> Start now
+        </Button>
+      </Flex>
     </Form>
   )
 }

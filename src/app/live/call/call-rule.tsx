@@ -19,20 +19,20 @@ export function CallRule({ view, send }: { view: LiveView; send: Send }) {
   return (
     <Flex gap="8px" align="center" px="10px">
       <chakra.label htmlFor={id} fontSize="s" color="quiet">
-        Rooms talk aloud{' '}
-        <SmallSelect
-          id={id}
-          maxW="200px"
-          value={callWay}
-          onChange={event => send({ type: 'set-call', way: event.target.value as CallWay })}
-        >
-          {CALL_WAYS.map(way => (
-            <option key={way} value={way}>
-              {WAYS[way]}
-            </option>
-          ))}
-        </SmallSelect>
+        Rooms talk aloud
       </chakra.label>
+      <SmallSelect
+        id={id}
+        maxW="200px"
+        value={callWay}
+        onChange={event => send({ type: 'set-call', way: event.target.value as CallWay })}
+      >
+        {CALL_WAYS.map(way => (
+          <option key={way} value={way}>
+            {WAYS[way]}
+          </option>
+        ))}
+      </SmallSelect>
       {callWay !== 'links' && view.clock && (
         <Button size="small" onClick={() => send({ type: 'silence-call', roomId: null, silent: !allSilent })}>
           {allSilent ? 'Let all rooms switch microphones on' : 'All microphones off'}

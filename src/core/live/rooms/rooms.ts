@@ -10,6 +10,7 @@ import {
   type PeopleState,
 } from '../door/people'
 import { idSchema } from '../ids'
+import type { OfficeState } from '../office/office-facts'
 import { remember, rememberBoth } from '../remember'
 import type { RoundState } from '../rounds/round'
 import type { RoundsEvent, RoundsProblem } from '../rounds/rounds'
@@ -52,7 +53,7 @@ export type RoomsEvent = EventsOf<typeof events>
 /** Who belongs to which room, and who is in it now. */
 export const rooms = topic<{
   state: RoomsState
-  needs: DoorState & RoundState & Pick<SessionState, 'phase' | 'boards'>
+  needs: DoorState & OfficeState & RoundState & Pick<SessionState, 'phase' | 'boards'>
   hears: SessionEvent | RoundsEvent
   problem: RoomsProblem
   borrows: DoorProblem | RoundsProblem | TextProblem
@@ -157,7 +158,8 @@ export const rooms = topic<{
         partsOpen: state.partsOpen,
       }),
       participant: (state, me) => ({ whereabouts: whereaboutsOf(state, me) }),
-      projector: state => ({ task: taskForAll(state), rooms: roomsForAll(state) }),
+      // In office hours nobody is told who is there.
+      projector: state => ({ task: taskForAll(state), rooms: state.office ? NO_ROOMS : roomsForAll(state) }),
     },
     marks: {
       placed(before, { participantId, roomId, intoRoom }) {
@@ -208,6 +210,8 @@ export function onBoard<R extends PlannedRoom>(
   const board = boardsToCome[place % boardsToCome.length] ?? 0
   return board === 0 ? room : { ...room, board }
 }
+
+const NO_ROOMS: ReturnType<typeof roomsForAll> = []
 
 /** The rooms, with those marked in which somebody now is. */
 function withUsed(state: RoomsState, roomIds: ReadonlySet<string | null | undefined>): Partial<RoomsState> {

@@ -3,6 +3,7 @@ import { leftText } from '../../schedule/lengths'
 import { changeParticipants, type PeopleState, participantList, peopleIn } from '../door/people'
 import { idSchema, momentSchema } from '../ids'
 import { isInvited, type MovesState } from '../moves/terms'
+import type { OfficeState } from '../office/office-facts'
 import { remember } from '../remember'
 import type { RoomsState } from '../rooms/room'
 import type { SessionEvent, SessionState } from '../session/session'
@@ -48,6 +49,7 @@ export type RoundsEvent = EventsOf<typeof events>
 type State = RoundsState &
   PeopleState &
   RoomsState &
+  OfficeState &
   Pick<MovesState, 'terms'> &
   Pick<SessionState, 'phase' | 'endedAt'>
 
@@ -150,7 +152,11 @@ export const rounds = topic<{
     due: deadlines,
     views: {
       facilitator: state => ({ clock: clockOf(state), rounds: roundsOf(state) }),
-      participant: (state, me) => ({ clock: me.admitted ? clockOf(state) : null, roundsBegun: begun(state) }),
+      participant: (state, me) => ({
+        // In office hours nobody is sent away by a clock.
+        clock: me.admitted && !state.office ? clockOf(state) : null,
+        roundsBegun: begun(state),
+      }),
       projector: state => ({ clock: clockOf(state) }),
     },
     marks: {

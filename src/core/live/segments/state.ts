@@ -6,6 +6,7 @@ import type { DoorState } from '../door/door-facts'
 import { idSchema } from '../ids'
 import type { MessagesState } from '../messages/message'
 import type { MovesState } from '../moves/terms'
+import type { OfficeState } from '../office/office-facts'
 import type { RolesState } from '../roles/roles-facts'
 import { madeRooms } from '../rooms/making'
 import { openRooms, type RoomsState } from '../rooms/room'
@@ -60,6 +61,7 @@ export type State = SegmentsState &
   RoundsState &
   MessagesState &
   MovesState &
+  OfficeState &
   RolesState &
   Pick<SessionState, 'phase' | 'boards' | 'endedAt'>
 
