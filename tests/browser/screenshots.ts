@@ -532,6 +532,8 @@ await planning(page)
 await startedNow(page, server)
 await live(browser, page, server)
 await page.getByRole('link', { name: 'Today' }).click()
+// The page before has a link of that name as well.
+await page.getByRole('heading', { level: 1, name: 'Today' }).waitFor()
 await page.getByRole('link', { name: 'Review', exact: true }).click()
 await page.getByRole('article', { name: 'Team 1' }).getByRole('list').first().waitFor()
 await shot(page, 'review')
