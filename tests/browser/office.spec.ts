@@ -50,6 +50,7 @@ test('office hours: one after the other comes into a room of their own, a few to
   await there.getByRole('button', { name: 'Open the room' }).click()
   const room = page.getByRole('complementary', { name: /^Room Ada/ })
   await expect(room.getByText('Begin with the map')).toBeVisible()
+  await expect(room.getByRole('button', { name: 'Put up this board' })).toHaveCount(0)
   await ada.getByRole('button', { name: 'Join the call of your room' }).click()
   await expect(room.getByText('Call: 1 in it')).toBeVisible()
   await expect(bo.getByRole('heading', { name: 'You are next' })).toBeVisible()

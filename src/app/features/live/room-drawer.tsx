@@ -147,7 +147,10 @@ export function RoomDrawer({
             names={names}
             onGiveBack={takenId => askTaken({ takenId })}
           />
-          <PutUpOfRoom roomId={room.id} prompts={boardOf(view, room).prompts} view={view} send={send} />
+          {/* What is said in office hours is for those who are there. */}
+          {!view.office && (
+            <PutUpOfRoom roomId={room.id} prompts={boardOf(view, room).prompts} view={view} send={send} />
+          )}
           <PartsOfRoom roomId={room.id} board={boardOf(view, room)} view={view} send={send} />
           <HiddenInRoom
             roomId={room.id}
