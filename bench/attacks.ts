@@ -70,7 +70,7 @@ export async function attacks(): Promise<void> {
     const working = (async () => {
       for (let turn = 0; running; turn++) {
         await people[turn % PEOPLE]?.writeCard('c', 'A card')
-        await made.command({ type: 'broadcast', text: 'Look up.' })
+        await made.command({ type: 'broadcast', text: `Look up, ${turn}.` })
         await pause(100)
       }
     })()

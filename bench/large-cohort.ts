@@ -82,8 +82,8 @@ export async function largeCohort(): Promise<void> {
     await server.longestStop()
     let running = true
     const talking = (async () => {
-      while (running) {
-        await made.command({ type: 'broadcast', text: 'Look up.' })
+      for (let turn = 0; running; turn++) {
+        await made.command({ type: 'broadcast', text: `Look up, ${turn}.` })
         await pause(100)
       }
     })()

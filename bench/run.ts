@@ -18,6 +18,7 @@ import { questions } from './questions'
 import { seen } from './seen'
 import { sendOut } from './send-out'
 import { start } from './start'
+import { turn } from './turn'
 
 const MEASUREMENTS: Record<string, () => Promise<void>> = {
   start,
@@ -40,6 +41,7 @@ const MEASUREMENTS: Record<string, () => Promise<void>> = {
   backup,
   'bad-line': badLine,
   'full-board': fullBoard,
+  turn,
 }
 
 const wanted = process.argv.slice(2)

@@ -1,6 +1,7 @@
 /** What a browser is told of a live session. What it may ask for is said by the topics: `core/live/topics.ts`. */
 
 import type { CallPersonNow } from './call-told'
+import type { Doing } from './doing'
 
 /** How far a room's work has come: what the lanes show beside who is there. */
 export interface RoomWorkNow {
@@ -28,6 +29,8 @@ export type StreamMessage =
   | { kind: 'work'; rooms: Record<string, RoomWorkNow> }
   /** Who is in the calls of rooms, and how long they have spoken. */
   | { kind: 'call'; rooms: Record<string, CallPersonNow[]> }
+  /** What each facilitator is at, by account. */
+  | { kind: 'doing'; doing: Record<string, Doing> }
   /** What is put up on every page, as it stands now: a `PutUpOnPage`; `of` tells it from what was up before (`putUpKey`). */
   | { kind: 'put-up'; of: string; now: unknown }
 

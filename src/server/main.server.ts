@@ -27,6 +27,7 @@ import { acceptSocket } from './http/sockets.server'
 import { sendersFault, soundRequests } from './http/sound-requests.server'
 import { createLimits } from './limits.server'
 import { AnswersApart } from './live/answers-apart.server'
+import { Doings } from './live/doings.server'
 import { LiveHub } from './live/hub.server'
 import { PutUpOnPages } from './live/put-up-on-pages.server'
 import { FileFolder } from './material/file-folder.server'
@@ -75,6 +76,7 @@ export async function createRoundTable<Filled>({
   })
   const hub = new LiveHub(db, log)
   const boards = new BoardServer(db, hub, log)
+  const doings = new Doings(hub, log)
   const calls = new Calls(hub, settings.call, log)
   const putUpOnPages = new PutUpOnPages(hub, boards, log)
   const answersApart = new AnswersApart(hub, log)
@@ -88,6 +90,7 @@ export async function createRoundTable<Filled>({
     hub,
     boards,
     calls,
+    doings,
     putUpOnPages,
     answersApart,
     limits: createLimits(),

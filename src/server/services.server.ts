@@ -7,6 +7,7 @@ import type { Database } from './db/database.server'
 import type { Paces } from './http/paces.server'
 import type { Limits } from './limits.server'
 import type { AnswersApart } from './live/answers-apart.server'
+import type { Doings } from './live/doings.server'
 import type { LiveHub } from './live/hub.server'
 import type { PutUpOnPages } from './live/put-up-on-pages.server'
 import type { FileFolder } from './material/file-folder.server'
@@ -18,6 +19,7 @@ export interface Services {
   hub: LiveHub
   boards: BoardServer
   calls: Calls
+  doings: Doings
   putUpOnPages: PutUpOnPages
   answersApart: AnswersApart
   limits: Limits

@@ -208,4 +208,39 @@ test('the co-facilitator sees what the facilitator sees, and either can act', as
   await expect(page.getByRole('button', { name: 'Call back' })).toBeVisible()
   await page.getByRole('button', { name: 'Call back' }).click()
   await expect(tobias.getByRole('button', { name: /^Go on as before/ })).toBeVisible()
+
+  // Each sees what the other is at.
+  await tobias.getByRole('button', { name: 'Pond life', exact: true }).click()
+  await expect(page.getByText(/^With Tobias .*\(looks at Pond life\)$/)).toBeVisible()
+  await tobias.getByLabel('Broadcast to every board').fill('Half a broadcast')
+  await expect(page.getByText(/\(looks at Pond life, writes a broadcast\)$/)).toBeVisible()
+  await tobias.getByRole('complementary').getByRole('button', { name: 'Close' }).click()
+  await expect(page.getByText(/^With Tobias .*\(writes a broadcast\)$/)).toBeVisible()
+
+  // One keeps the clock and the doors while the other presents: what is not theirs is refused with words.
+  await page.getByRole('button', { name: 'Share out' }).click()
+  const shared = page.getByRole('region', { name: 'Who does what' })
+  await shared.getByLabel(/^Tobias/).selectOption('keeps the clock and the doors')
+  await expect(tobias.getByText('You keep the clock and the doors')).toBeVisible()
+  await tobias.getByRole('button', { name: /^Go on as before/ }).click()
+  await expect(page.getByRole('button', { name: 'Call back' })).toBeVisible()
+  await tobias.getByLabel('Broadcast to every board').press('Enter')
+  await expect(tobias.getByText('Somebody else at the front does this now.')).toBeVisible()
+  await expect(tobias.getByLabel('Broadcast to every board')).toHaveValue('Half a broadcast')
+
+  // Some rooms are one’s to look after; then the whole session is handed over, and taken again.
+  await shared
+    .getByRole('group', { name: /^Rooms of Tobias/ })
+    .getByText('Pond life')
+    .click()
+  await expect(tobias.getByText('Yours to look after: Pond life.')).toBeVisible()
+  await expectAccessible(page)
+  await expectAccessible(tobias)
+  await shared.getByRole('button', { name: /^Hand over to Tobias/ }).click()
+  await expect(page.getByText('You look on: the session is with the others at the front.')).toBeVisible()
+  await expect(tobias.getByText('You keep the clock and the doors')).toBeHidden()
+  await tobias.getByLabel('Broadcast to every board').press('Enter')
+  await expect(edda.getByText('Half a broadcast')).toBeVisible()
+  await page.getByRole('button', { name: 'Take everything again' }).click()
+  await expect(page.getByText('You look on')).toBeHidden()
 })

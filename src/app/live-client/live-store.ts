@@ -1,4 +1,5 @@
 import type { CallPersonNow } from '~/contracts/call-told'
+import type { Doing } from '~/contracts/doing'
 import type { RoomWorkNow, StreamMessage } from '~/contracts/live'
 import type { PutUpOnPage } from '~/contracts/put-up'
 import { keepServerTime } from './server-clock'
@@ -6,6 +7,8 @@ import { keepServerTime } from './server-clock'
 export interface LiveSnapshot<View> {
   view: View
   work: Record<string, RoomWorkNow>
+  /** What the others at the front are at, by account. */
+  doing: Record<string, Doing>
   /** Who is in the calls of rooms, as facilitators are told. */
   calls: Record<string, CallPersonNow[]>
   /** The work that is put up on every page, as it was last told; `of` says which. */
@@ -42,7 +45,7 @@ export class LiveStore<View extends object> {
     first: View,
     private readonly openStream: OpenStream = address => new EventSource(address),
   ) {
-    this.snapshot = { view: first, work: {}, calls: {}, putUp: null, line: 'live' }
+    this.snapshot = { view: first, work: {}, calls: {}, doing: {}, putUp: null, line: 'live' }
   }
 
   getSnapshot = (): LiveSnapshot<View> => this.snapshot
@@ -89,6 +92,7 @@ export class LiveStore<View extends object> {
     else if (message.kind === 'put-up')
       this.change({ putUp: { of: message.of, now: message.now as PutUpOnPage } })
     else if (message.kind === 'call') this.change({ calls: message.rooms })
+    else if (message.kind === 'doing') this.change({ doing: message.doing })
     else if (message.kind === 'work') this.change({ work: { ...this.snapshot.work, ...message.rooms } })
     else this.change({ view: { ...this.snapshot.view, ...message.sections, ...this.grown(message) } })
   }

@@ -1,4 +1,5 @@
 import type { Actor } from './actors'
+import { mayDo } from './duties/may-do'
 import { evolve } from './evolve'
 import { nothing, refuse } from './topic'
 import {
@@ -25,6 +26,8 @@ export function decide(state: LiveState, command: Command, actor: Actor, now: nu
     if (state.phase === 'open') return nothing
   } else if (state.phase === 'ended' && !shape.alsoAfterEnd)
     return shape.idleAfterEnd ? nothing : refuse({ code: 'ended' })
+  if (actor.kind === 'facilitator' && !mayDo(state, actor.accountId, command.type))
+    return refuse({ code: 'not-your-duty' })
   const decision = DECIDE.get(command.type)?.(state, command, actor, now) ?? refuse({ code: 'not-allowed' })
   if (!decision.ok) return decision
   const [event, ...more] = decision.events

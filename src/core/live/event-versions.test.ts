@@ -225,6 +225,7 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'line-taken-off': { lineId: 'l', roomId: 'r', round: 1, off: true },
     'talk-opened': { open: true },
     'call-set': { way: 'direct' },
+    'duty-given': { accountId: 'a', does: 'clock', rooms: ['r'] },
     'office-opened': { minutes: 10 },
     'times-offered': { times: [{ id: 't', at: 1 }] },
     'time-withdrawn': { timeId: 't' },

@@ -6,6 +6,7 @@ import { cohort } from './cohort/cohort'
 import { comments } from './comments/comments'
 import { corrections } from './corrections/corrections'
 import { door } from './door/door'
+import { duties } from './duties/duties'
 import { facilitators } from './facilitators/facilitators'
 import { heard } from './heard/heard'
 import { help } from './help/help'
@@ -79,6 +80,7 @@ export const TOPICS = {
   call,
   office,
   facilitators,
+  duties,
 }
 
 type Topics = typeof TOPICS

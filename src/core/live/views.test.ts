@@ -189,6 +189,7 @@ const SECTIONS = {
     'comments',
     'door',
     'doubts',
+    'duties',
     'expected',
     'facilitators',
     'given',

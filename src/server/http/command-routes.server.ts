@@ -1,11 +1,12 @@
 import { type Request, type Response, Router, text as textBody } from 'express'
+import { doingSchema } from '~/contracts/doing'
 import { facilitatorRequestSchema, type LiveProblem, participantRequestSchema } from '~/core/live/topics'
 import { readAccountToken, readPlaceToken } from '../auth/cookies.server'
 import { accountOf } from '../auth/sign-ins.server'
 import { RoundTableError, statusOf } from '../errors.server'
 import { placeOf } from '../join/join.server'
 import { askAsFacilitator, askAsParticipant } from '../live/requests.server'
-import type { Result } from '../result'
+import { done, type Result } from '../result'
 import type { Services } from '../services.server'
 import { type Answered, outcomeAnswered, readJson, TOO_MUCH_AT_ONCE } from './json.server'
 import { sameOrigin } from './origin.server'
@@ -25,6 +26,7 @@ export function commandRoutes(services: Services): Router {
       response.status(status).set('Cache-Control', 'no-store').json(said)
     }
   router.post('/sessions/:sessionId/commands', body, asked(asFacilitator))
+  router.post('/sessions/:sessionId/doing', body, asked(isAt))
   router.post('/s/:sessionId/commands', body, asked(asParticipant))
   return router
 }
@@ -41,17 +43,33 @@ async function answered(services: Services, request: Request, ask: typeof asFaci
   }
 }
 
+const SIGNED_OUT: Answered = {
+  status: 401,
+  said: { ok: false, message: 'You are signed out. Sign in again.' },
+}
+
 type Outcome = Result<unknown, LiveProblem>
 
 async function asFacilitator(services: Services, sessionId: string, request: Request): Promise<Answered> {
   const account = await accountOf(services.db, await readAccountToken(request.headers.cookie))
-  if (!account) return { status: 401, said: { ok: false, message: 'You are signed out. Sign in again.' } }
+  if (!account) return SIGNED_OUT
   if (!services.limits.commands.facilitator.allows(account.id)) return TOO_MUCH_AT_ONCE
   const read = facilitatorRequestSchema.safeParse(readJson(request.body))
   const outcome: Outcome | null = read.success
     ? await askAsFacilitator(services, account, sessionId, read.data)
     : null
   return outcomeAnswered(outcome)
+}
+
+/** What a facilitator is at, for the others who lead. */
+async function isAt(services: Services, sessionId: string, request: Request): Promise<Answered> {
+  const account = await accountOf(services.db, await readAccountToken(request.headers.cookie))
+  if (!account) return SIGNED_OUT
+  if (!services.limits.commands.facilitator.allows(account.id)) return TOO_MUCH_AT_ONCE
+  const read = doingSchema.safeParse(readJson(request.body))
+  if (!read.success) return outcomeAnswered(null)
+  await services.doings.set(sessionId, account.id, read.data)
+  return outcomeAnswered(done(undefined))
 }
 
 /** Who asks is known from their cookie alone. */

@@ -2,11 +2,13 @@ import { once } from 'node:events'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import express from 'express'
+import { pino } from 'pino'
 import { runningServer } from 'tests/fixtures/running'
 import { writeAccountToken, writePlaceToken } from '../auth/cookies.server'
 import { newSignIn, signOut } from '../auth/sign-ins.server'
 import { participants } from '../db/schema.server'
 import { createLimits } from '../limits.server'
+import { Doings } from '../live/doings.server'
 import type { Services } from '../services.server'
 import { newToken, tokenHash } from '../tokens.server'
 import { boundedBodies } from './bodies.server'
@@ -22,7 +24,9 @@ let ana: string
 beforeAll(async () => {
   running = await runningServer()
   const { db, hub, by, answersApart, sessionId } = running
-  const services = { db, hub, answersApart, limits: createLimits(), settings: { publicAddress: null } }
+  const doings = new Doings(hub, pino({ enabled: false }))
+  const settings = { publicAddress: null }
+  const services = { db, hub, answersApart, doings, limits: createLimits(), settings }
   const app = express()
   app.use(soundRequests, boundedBodies, commandRoutes(services as unknown as Services), sendersFault)
   server = createServer(app)
@@ -78,6 +82,18 @@ test('a facilitator asks by their sign-in, a participant by their place, and nob
   expect(await send(theirs(), ana, signal)).toEqual([200, true, undefined])
   // What only facilitators may ask for is not even read from a participant.
   expect(await send(theirs(), ana, { type: 'end' })).toEqual([400, false, 'not-allowed'])
+})
+
+test('what a facilitator is at is theirs to say, and only what it can be', async () => {
+  const at = `/sessions/${running.sessionId}/doing`
+  const looks = { roomId: null, says: true, makes: false }
+  for (const cookie of ['', ana]) expect((await send(at, cookie, looks))[0]).toBe(401)
+  expect(await send(at, signedIn, looks)).toEqual([200, true, undefined])
+  for (const body of ['{"says":', { ...looks, name: 'Kim' }, { ...looks, roomId: 'x'.repeat(41) }, {}])
+    expect(await send(at, signedIn, body)).toEqual([400, false, 'not-allowed'])
+  expect((await send('/sessions/nowhere/doing', signedIn, looks))[0]).toBe(404)
+  const elsewhere = { Origin: 'https://elsewhere.example' }
+  expect((await send(at, signedIn, looks, elsewhere))[0]).toBe(403)
 })
 
 test('what is refused is said with why; what is no command, or of no session, is said to be so', async () => {

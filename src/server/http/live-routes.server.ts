@@ -111,6 +111,7 @@ async function openStream(
     const state = await services.hub.state(sessionId)
     stream.send({ kind: 'work', rooms: await services.boards.work.of(sessionId, state) }, state.seq)
     stream.send(services.calls.now(sessionId), state.seq)
+    stream.send(services.doings.now(sessionId), state.seq)
   }
 }
 

@@ -124,6 +124,7 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/sessions/:sessionId/live': account(),
   '/sessions/:sessionId/projector': account(),
   '/sessions/:sessionId/commands': account('small'),
+  '/sessions/:sessionId/doing': account('small'),
   '/sessions/:sessionId/order': account('list'),
   '/sessions/:sessionId/corrections': account('small'),
   '/sessions/:sessionId/taken-off': account('small'),

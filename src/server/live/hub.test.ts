@@ -64,6 +64,7 @@ const TOLD: Record<StreamMessage['kind'], Viewer['kind'][]> = {
   change: ['facilitator', 'projector', 'participant'],
   work: ['facilitator'],
   call: ['facilitator'],
+  doing: ['facilitator'],
   'put-up': ['participant'],
 }
 
@@ -88,6 +89,7 @@ test('how rooms are getting on goes to facilitators alone, what is put up to par
   await hub.command(sessionId, facilitator, { type: 'send-out', seconds: 600 })
   await hub.tellFacilitators(sessionId, { kind: 'work', rooms: {} })
   await hub.tellFacilitators(sessionId, { kind: 'call', rooms: {} })
+  await hub.tellFacilitators(sessionId, { kind: 'doing', doing: {} })
   await hub.tellParticipants(sessionId, { kind: 'put-up', of: '/c', now: null }, () => true)
   for (const [kind, readers] of Object.entries(TOLD)) {
     for (const viewer of viewers)

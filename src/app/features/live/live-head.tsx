@@ -1,15 +1,20 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import { MonitorUp, QrCode } from 'lucide-react'
 import { useState } from 'react'
+import type { Doing } from '~/contracts/doing'
 import { AtTheFront } from '../../live/facilitators/at-the-front'
+import { OwnDuty } from '../../live/facilitators/own-duty'
 import type { LiveView, Send } from '../../live/live-view'
 import { Button, ButtonLink } from '../../ui/button'
 import { Tick } from '../../ui/fields'
+import { ShareOut } from './share-out'
 
 interface LiveHeadProps {
   sessionId: string
   view: LiveView
   accountId: string
+  /** What the others at the front are at, by account. */
+  doing: Readonly<Record<string, Doing>>
   /** Groups are being made beside the lanes, or people come by themselves already: then the room is theirs. */
   making: boolean
   line: 'live' | 'lost'
@@ -20,7 +25,17 @@ interface LiveHeadProps {
 }
 
 /** How people get in, and the page for the wall. */
-export function LiveHead({ sessionId, view, accountId, making, line, join, sound, send }: LiveHeadProps) {
+export function LiveHead({
+  sessionId,
+  view,
+  accountId,
+  doing,
+  making,
+  line,
+  join,
+  sound,
+  send,
+}: LiveHeadProps) {
   const [asked, setAsked] = useState<boolean | null>(null)
   // With nothing prepared, people have to come in first: until there are rooms it shows by itself.
   const showing = asked ?? (view.rooms.length === 0 && !making)
@@ -98,9 +113,11 @@ export function LiveHead({ sessionId, view, accountId, making, line, join, sound
               Sound for calls
             </Tick>
           )}
-          <AtTheFront view={view} accountId={accountId} />
+          <AtTheFront view={view} accountId={accountId} doing={doing} />
+          <ShareOut view={view} accountId={accountId} send={send} />
         </Flex>
       </Flex>
+      <OwnDuty view={view} accountId={accountId} send={send} />
       {showing && (
         <Flex gap="16px" align="center" mt="8px">
           <chakra.img

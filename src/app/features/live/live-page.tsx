@@ -22,6 +22,7 @@ import { WriteTo } from '../../live/rooms/write-to'
 import { SessionRibbon } from '../../live/rounds/session-ribbon'
 import { OrderNow } from '../../live/segments/order-now'
 import { ClassSignals } from '../../live/signals/class-signals'
+import { tellDoing, useToldDoing } from '../../live-client/doing'
 import { serverTime } from '../../live-client/server-clock'
 import { useLive } from '../../live-client/use-live'
 import { useSend } from '../../live-client/use-send'
@@ -77,7 +78,13 @@ export function LivePage({
   timeZone,
   now,
 }: LivePageProps) {
-  const { view, work, calls: inCalls, line } = useLive<LiveView>(`/events/${sessionId}/facilitator`, first)
+  const {
+    view,
+    work,
+    calls: inCalls,
+    doing,
+    line,
+  } = useLive<LiveView>(`/events/${sessionId}/facilitator`, first)
   const { send, problem } = useSend(sessionId)
   const [chosenOrder, setOrder] = useKeptText(`live-order-${sessionId}`)
   // Who walks about with a phone wants to know where to go.
@@ -155,6 +162,13 @@ export function LivePage({
     show(next, visited === openRoomId)
   }
   const everybodyIn = isOut && view.people.every(({ admitted, inRoom }) => admitted && inRoom)
+  useEffect(() => {
+    tellDoing({ roomId: openRoomId === '' ? null : openRoomId, makes: making })
+  }, [openRoomId, making])
+  useToldDoing(
+    sessionId,
+    view.facilitators.some(one => one.here && one.accountId !== accountId),
+  )
   const makeGroups = (questionId: string | null) => {
     setByQuestion(questionId)
     setMaking(true)
@@ -170,6 +184,7 @@ export function LivePage({
         sessionId={sessionId}
         view={view}
         accountId={accountId}
+        doing={doing}
         making={making}
         line={line}
         join={{ code: joinCode, address: joinAddress, image: joinImage, ...reach }}

@@ -25,7 +25,7 @@ export function OfficePage({
   timeZone,
   now,
 }: ComponentProps<typeof LivePage>) {
-  const { view, work, calls, line } = useLive<LiveView>(`/events/${sessionId}/facilitator`, first)
+  const { view, work, calls, doing, line } = useLive<LiveView>(`/events/${sessionId}/facilitator`, first)
   const { send, problem } = useSend(sessionId)
   const [openRoomId, setOpenRoomId] = useKeptText(`live-room-${sessionId}`)
   const { office } = view
@@ -41,6 +41,7 @@ export function OfficePage({
         sessionId={sessionId}
         view={view}
         accountId={accountId}
+        doing={doing}
         making={office !== null && (office.now !== null || office.seen.length > 0)}
         line={line}
         join={{ code: joinCode, address: joinAddress, image: joinImage, ...reach }}

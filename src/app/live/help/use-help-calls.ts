@@ -1,11 +1,12 @@
 import { useEffect, useRef } from 'react'
+import { isTheirs } from '~/core/live/duties/duty'
 import { chime } from '../../ui/sound'
 import { useSwitch } from '../../ui/use-kept'
 import type { LiveView } from '../live-view'
 import { laneButtonId } from '../rooms/lane-button'
 
 export interface HelpCalls {
-  /** Rooms that call and that no other facilitator has taken, the longest waiting first. */
+  /** Rooms that call and that no other facilitator has taken, as far as they are one's own; the longest waiting first. */
   waiting: { roomId: string; roomName: string }[]
   /** Opens the room that has waited longest and brings its lane into sight. */
   go: () => void
@@ -17,7 +18,9 @@ export interface HelpCalls {
 export function useHelpCalls(view: LiveView, accountId: string, open: (roomId: string) => void): HelpCalls {
   const [sound, setSound] = useSwitch('help-sound', true)
   const waiting = view.help
-    .filter(({ taken }) => taken === null || taken.accountId === accountId)
+    .filter(({ taken, roomId }) =>
+      taken === null ? isTheirs(view, accountId, roomId) : taken.accountId === accountId,
+    )
     .sort((one, other) => one.at - other.at)
     .map(call => ({
       roomId: call.roomId,
@@ -26,10 +29,12 @@ export function useHelpCalls(view: LiveView, accountId: string, open: (roomId: s
   useTitleCount(waiting.length)
   const heard = useRef(new Set(view.help.map(call => call.id)))
   useEffect(() => {
-    const fresh = view.help.filter(call => !heard.current.has(call.id))
+    const fresh = view.help.filter(
+      call => !heard.current.has(call.id) && isTheirs(view, accountId, call.roomId),
+    )
     for (const call of fresh) heard.current.add(call.id)
     if (fresh.length > 0 && sound) chime('call')
-  }, [view.help, sound])
+  }, [view, accountId, sound])
   const go = () => {
     const [first] = waiting
     if (!first) return

@@ -1,6 +1,7 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import { Megaphone } from 'lucide-react'
 import { LONGEST_MESSAGE } from '~/core/live/messages/message'
+import { useSays } from '../../live-client/doing'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import { useKeptText } from '../../ui/use-kept'
@@ -19,6 +20,7 @@ export const broadcastKey = (sessionId: string) => `broadcast-${sessionId}`
 /** What is said to everybody at once; half of it survives a reload. */
 export function BroadcastField({ sessionId, field, send }: BroadcastFieldProps) {
   const [text, setText] = useKeptText(broadcastKey(sessionId))
+  useSays(text)
   const submit = async () => {
     if (await send({ type: 'broadcast', text })) setText('')
   }

@@ -22,6 +22,22 @@ test('messages stay until put away, each for each', () => {
   )
 })
 
+test('the same words to the same people within ten seconds are said once, whoever says them; later, or to others, again', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana')
+  const kim = { kind: 'facilitator', accountId: 'kim', name: 'Kim' } as const
+  let number = 0
+  const say = (at: number, who: typeof facilitator, more: object = {}) =>
+    session.tell(at, who, { type: 'broadcast', messageId: `m${++number}`, text: 'Come back.', ...more })
+  expect(say(1_000, facilitator)).toEqual(['broadcast'])
+  expect(say(1_000, kim, { text: ' Come back. ' })).toEqual([])
+  expect(say(10_999, facilitator)).toEqual([])
+  expect(say(10_999, kim, { roomIds: ['reeds'] })).toEqual(['broadcast'])
+  expect(say(10_999, kim, { link: 'https://tides.example/today' })).toEqual(['broadcast'])
+  expect(say(11_000, facilitator)).toEqual(['broadcast'])
+  expect(session.state.messages).toHaveLength(4)
+})
+
 test('a note reaches those who are in its room, whoever comes in later too, and nobody else', () => {
   const session = new Rehearsed()
   session.join(1, 'ana', 'bo', 'chi')

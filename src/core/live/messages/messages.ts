@@ -1,3 +1,4 @@
+import { isEqual } from 'lodash-es'
 import { z } from 'zod'
 import { presentOf } from '../door/door'
 import type { DoorProblem } from '../door/door-facts'
@@ -246,6 +247,9 @@ function stillFor(
   return roomIds?.filter(id => roomOf(state, id)?.closed === false) ?? null
 }
 
+/** The same words to the same people within so many milliseconds are one broadcast. */
+const TWICE_MS = 10_000
+
 interface Asked {
   messageId: string
   text: string
@@ -280,5 +284,15 @@ function saying(
   }
   const rooms = stillFor(state, { roomIds: wanted, notDone: notDone ?? null })
   if (rooms?.length === 0) return refuse({ code: 'all-done' })
+  // Two at the front say the same at the same moment, or one presses twice: it is said once.
+  const twice = state.messages.some(
+    said =>
+      now - said.at < TWICE_MS &&
+      said.kind === 'broadcast' &&
+      said.text === plain.text &&
+      isEqual(said.roomIds, rooms) &&
+      isEqual(said.thing, thing ?? null),
+  )
+  if (twice) return nothing
   return happens({ type: 'broadcast', ...plain, ...beside(rooms, thing) })
 }

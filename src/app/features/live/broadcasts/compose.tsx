@@ -6,6 +6,7 @@ import { LONGEST_MESSAGE } from '~/core/live/messages/message'
 import type { LiveView, Send } from '../../../live/live-view'
 import { broadcastKey } from '../../../live/messages/broadcast-field'
 import { ask } from '../../../live-client/ask'
+import { useSays } from '../../../live-client/doing'
 import { Button } from '../../../ui/button'
 import { Field, Input, Select, TextArea } from '../../../ui/fields'
 import { Message } from '../../../ui/layout'
@@ -28,6 +29,7 @@ const LATER = [1, 2, 5, 10, 15, 20, 30, 45, 60]
 /** What is said, to whom, with what and when. */
 export function Compose({ sessionId, view, send }: ComposeProps) {
   const [text, setText] = useKeptText(broadcastKey(sessionId))
+  useSays(text)
   const [to, setTo] = useState('')
   const [chosen, setChosen] = useState<string[]>([])
   const [beside, setBeside] = useState<'' | 'link' | 'material'>('')

@@ -1,5 +1,7 @@
+import { partition } from 'lodash-es'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { RoomWorkNow } from '~/contracts/live'
+import { isTheirs } from '~/core/live/duties/duty'
 import { roomFacts } from '~/core/live/needs/facts'
 import { needsOf, REASON_KINDS, type ReasonKind, type RoomNeed } from '~/core/live/needs/needs'
 import type { LiveView } from '../../../live/live-view'
@@ -21,7 +23,12 @@ const EVERY_MS = 10_000
 export function needsAt(view: LiveView, work: Work, now: number, { off, accountId }: Mine): RoomNeed[] {
   const { clock } = view
   if (!clock || clock.graceEndsAt !== null) return []
-  return needsOf(roomFacts(view, work, accountId), clock, now, off)
+  const needs = needsOf(roomFacts(view, work, accountId), clock, now, off)
+  // Whoever was given some rooms looks after those; of the others it is for others to say what they need.
+  const [mine, others] = partition(needs, ({ roomId }) => isTheirs(view, accountId, roomId))
+  return others.length === 0
+    ? needs
+    : [...mine, ...others.map(({ roomId }) => ({ roomId, points: 0, reasons: [] }))]
 }
 
 /** Rooms by who needs somebody next, as time goes by. */
