@@ -29,6 +29,9 @@ import {
 import type { Takeable } from '~/core/boards/prompts/place'
 import { giveTo, type Kept, keptOf, takeFrom } from '~/core/boards/prompts/taking'
 import { isIn } from '~/core/boards/touched'
+import { lookAt } from '~/core/boards/updates/look'
+import { randomStream } from '~/core/random/random'
+import { writeUnder } from '~/core/rehearsal/writing'
 
 /** What the suite has to know of a kind to try it. */
 export type KindExample = Written | NothingToWrite
@@ -130,6 +133,36 @@ export function promptKindConforms<Kind extends PromptKind>(kind: Kind, example:
       ),
       { numRuns: 100 },
     )
+  })
+
+  test('in a rehearsal each simulated participant writes there what is taken in, and what is read', () => {
+    const card = promptSchema.parse({ id: 'cards', kind: 'cards', text: 'Which?', settings: {} }) as Prompt
+    const members = ['ana', 'bo', 'chi'].map(id => ({ id, shownName: id }))
+    for (const seed of [1, 2, 3, 4, 5]) {
+      const server = new Y.Doc()
+      const random = randomStream(seed)
+      addCard(server, 'cards', 'x', 'Reeds')
+      let fresh = 0
+      for (let go = 0; go < 12; go++) {
+        const browser = new Y.Doc()
+        Y.applyUpdate(browser, Y.encodeStateAsUpdate(server))
+        browser.on('update', (update: Uint8Array) => {
+          expect(lookAt(update, server)).toMatchObject({ ok: true })
+          Y.applyUpdate(server, update)
+        })
+        const { id } = members[go % members.length] as (typeof members)[number]
+        writeUnder(browser, prompt, {
+          id,
+          members,
+          random,
+          prompts: [card, prompt],
+          freshId: () => `f${seed}-${fresh++}`,
+        })
+      }
+      const answer = readAnswer(server, prompt)
+      expect(textsOf(answer).length).toBeGreaterThan(0)
+      expect(isBegun(answer)).toBe(true)
+    }
   })
 
   test('the pieces that are told as changed add up to those that stand there', () => {

@@ -1,0 +1,86 @@
+/** What somebody at the front does while a rehearsal goes on by itself: lets in, begins what is next, visits who calls, ends it. */
+import { drawGrouping } from '../grouping/grouping'
+import { evenSizes } from '../grouping/sizes'
+import type { FacilitatorRequest } from '../live/topics'
+import type { FacilitatorView } from '../live/views'
+import type { Script } from './script'
+
+const SECOND = 1_000
+const MINUTE = 60 * SECOND
+/** Until so long after the opening people arrive, where nothing is planned for the whole group. */
+const ARRIVING_MS = 90 * SECOND
+/** A room that calls is visited after so long, and left after so long. */
+const COMES_AFTER_MS = 45 * SECOND
+const STAYS_MS = MINUTE
+/** People in a room where nobody has said how many: common practice, no source. */
+const IN_A_ROOM = 4
+
+/**
+ * The next moves of who runs the session, `accountId`; none while there is nothing to do. Each is a wish that may be refused: what has
+ * not come true is asked for again. `now` in the session's time, in milliseconds since 1970.
+ */
+export function pilotMoves(
+  view: FacilitatorView,
+  accountId: string,
+  { short }: Pick<Script, 'short'>,
+  now: number,
+): FacilitatorRequest[] {
+  if (view.session.phase !== 'open') return []
+  const moves: FacilitatorRequest[] = []
+  const waiting = view.people.filter(({ admitted }) => !admitted).map(({ id }) => id)
+  if (waiting.length > 0) moves.push({ type: 'let-in', participantIds: waiting })
+  if (view.clock) return [...moves, ...inRound(view, accountId, now)]
+  return [...moves, ...betweenRounds(view, short, now)]
+}
+
+function inRound(view: FacilitatorView, accountId: string, now: number): FacilitatorRequest[] {
+  const moves: FacilitatorRequest[] = []
+  const astray = view.people.filter(
+    ({ admitted, roomId, connected }) => admitted && connected && roomId === null,
+  )
+  const smallest = view.rooms
+    .map(({ id }) => ({ id, people: view.people.filter(({ roomId }) => roomId === id).length }))
+    .sort((one, other) => one.people - other.people)[0]
+  if (astray[0] && smallest && !view.clock?.graceEndsAt)
+    moves.push({ type: 'place', participantId: astray[0].id, roomId: smallest.id })
+  const visit = view.visits.find(one => one.accountId === accountId)
+  const call = view.help.find(({ at }) => now - at >= COMES_AFTER_MS)
+  if (visit && now - visit.startedAt < STAYS_MS) return moves
+  if (call) moves.push({ type: 'visit', roomId: call.roomId })
+  else if (visit) moves.push({ type: 'leave-room' })
+  return moves
+}
+
+function betweenRounds(view: FacilitatorView, short: boolean, now: number): FacilitatorRequest[] {
+  const order = view.order?.segments ?? []
+  const current = order.findLast(({ startedAt, endedAt }) => startedAt !== null && endedAt === null)
+  const next = order.find(({ startedAt, skipped }) => startedAt === null && !skipped)
+  if (current) {
+    const length = short ? MINUTE : current.minutes * MINUTE
+    if (now - (current.startedAt ?? now) < length) return []
+  } else if (now - (view.session.openedAt ?? now) < ARRIVING_MS) return []
+  const isOver = order.length > 0 ? next === undefined : view.rounds.begun > 0
+  if (isOver) return [{ type: 'end' }]
+  const isForRooms = next === undefined || next.kind === 'rooms'
+  if (isForRooms && !view.rooms.some(room => view.people.some(({ roomId }) => roomId === room.id)))
+    return roomsFor(view, now)
+  return [
+    next
+      ? { type: 'next-segment', segmentId: next.id }
+      : { type: 'send-out', seconds: view.rounds.roomSeconds },
+  ]
+}
+
+/** Rooms of four of who is here, by chance. */
+function roomsFor({ people }: FacilitatorView, now: number): FacilitatorRequest[] {
+  const personIds = people.filter(({ admitted, connected }) => admitted && connected).map(({ id }) => id)
+  if (personIds.length < 2) return []
+  const sizes = evenSizes(personIds.length, Math.max(1, Math.round(personIds.length / IN_A_ROOM)))
+  const { groups } = drawGrouping({ personIds, sizes, seed: Math.floor(now / 1_000) % 2 ** 31 })
+  return [
+    {
+      type: 'make-rooms',
+      groups: groups.map((participantIds, place) => ({ name: `Room ${place + 1}`, participantIds })),
+    },
+  ]
+}
