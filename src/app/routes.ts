@@ -57,6 +57,8 @@ export default [
     route('removals', 'routes/removals.ts'),
     route('list-template.csv', 'routes/list-template.ts'),
     route('sessions/:sessionId/order', 'routes/session-order.ts'),
+    route('sessions/:sessionId/rehearse', 'routes/session-rehearse.ts'),
+    route('sessions/:sessionId/rehearsal', 'routes/session-rehearsal.ts'),
     route('sessions/:sessionId/corrections', 'routes/session-corrections.ts'),
     route('sessions/:sessionId/talk/:roomId', 'routes/session-talk.ts'),
     route('sessions/:sessionId/taken-off', 'routes/session-taken-off.ts'),

@@ -1,5 +1,6 @@
 /** What a browser is told of a live session. What it may ask for is said by the topics: `core/live/topics.ts`. */
 
+import type { Pace } from '~/core/rehearsal/pace'
 import type { CallPersonNow } from './call-told'
 import type { Doing } from './doing'
 
@@ -23,7 +24,8 @@ export interface RoomWorkNow {
  * stream's event id is the place in the log.
  */
 export type StreamMessage =
-  | { kind: 'hello'; now: number }
+  /** The server's time; with a pace, that of the session goes by it. */
+  | { kind: 'hello'; now: number; pace?: Pace }
   | { kind: 'view'; sections: Record<string, unknown> }
   | { kind: 'change'; sections: Record<string, unknown>; added: Record<string, unknown> }
   | { kind: 'work'; rooms: Record<string, RoomWorkNow> }

@@ -1,6 +1,6 @@
 /** Loads the made-up school into an empty data folder: people, groupings, boards, sessions past, ended and to come. */
 import { join } from 'node:path'
-import { eq } from 'drizzle-orm'
+import { and, eq, isNull } from 'drizzle-orm'
 import type { Picture } from '~/core/boards/prompts/shown-picture'
 import { writeCsv } from '~/core/formats/csv'
 import { peopleTable } from '~/core/formats/people-export'
@@ -103,7 +103,10 @@ export interface DemoWelcome {
 
 /** Null when the folder holds something else than the demo. */
 export async function demoWelcome(db: Database): Promise<DemoWelcome | null> {
-  const planned = await db.select().from(sessions).where(eq(sessions.title, TONIGHT))
+  const planned = await db
+    .select()
+    .from(sessions)
+    .where(and(eq(sessions.title, TONIGHT), isNull(sessions.rehearsalOf)))
   const [tonight] = planned
   if (!tonight) return null
   return {

@@ -32,6 +32,7 @@ import { LiveHub } from './live/hub.server'
 import { PutUpOnPages } from './live/put-up-on-pages.server'
 import { FileFolder } from './material/file-folder.server'
 import { Uploads } from './material/uploads.server'
+import { Rehearsals } from './rehearsals/rehearsals.server'
 import { addressContext, nonceContext, type Services, servicesContext } from './services.server'
 import type { Settings } from './settings.server'
 import { newToken } from './tokens.server'
@@ -80,6 +81,7 @@ export async function createRoundTable<Filled>({
   const calls = new Calls(hub, settings.call, log)
   const putUpOnPages = new PutUpOnPages(hub, boards, log)
   const answersApart = new AnswersApart(hub, log)
+  const rehearsals = new Rehearsals({ db, hub, boards, answersApart }, log)
   const folder = new FileFolder(settings.dataFolder)
   await folder.start()
   const uploads = new Uploads(db, folder, log)
@@ -93,6 +95,7 @@ export async function createRoundTable<Filled>({
     doings,
     putUpOnPages,
     answersApart,
+    rehearsals,
     limits: createLimits(),
     paces: pacesOf(db),
     folder,
@@ -100,6 +103,7 @@ export async function createRoundTable<Filled>({
     log,
     startWord,
   }
+  await rehearsals.start()
   for (const sessionId of await hub.start()) await answersApart.takeUp(sessionId)
   return {
     filled,
@@ -114,6 +118,7 @@ export async function createRoundTable<Filled>({
       uploads.stop()
       calls.stop()
       putUpOnPages.stop()
+      await rehearsals.stop()
       await answersApart.stop()
       await boards.stop()
       await hub.stop()

@@ -11,6 +11,7 @@ import type { Doings } from './live/doings.server'
 import type { LiveHub } from './live/hub.server'
 import type { PutUpOnPages } from './live/put-up-on-pages.server'
 import type { FileFolder } from './material/file-folder.server'
+import type { Rehearsals } from './rehearsals/rehearsals.server'
 import type { Settings } from './settings.server'
 
 /** What a request can work with; made once for the process. */
@@ -22,6 +23,7 @@ export interface Services {
   doings: Doings
   putUpOnPages: PutUpOnPages
   answersApart: AnswersApart
+  rehearsals: Rehearsals
   limits: Limits
   paces: Paces
   folder: FileFolder

@@ -88,7 +88,7 @@ export class LiveStore<View extends object> {
 
   private take(message: StreamMessage): void {
     this.hasHeard = true
-    if (message.kind === 'hello') keepServerTime(message.now)
+    if (message.kind === 'hello') keepServerTime(message.now, message.pace)
     else if (message.kind === 'put-up')
       this.change({ putUp: { of: message.of, now: message.now as PutUpOnPage } })
     else if (message.kind === 'call') this.change({ calls: message.rooms })

@@ -1,26 +1,34 @@
 import { useSyncExternalStore } from 'react'
+import { type Pace, timeAt } from '~/core/rehearsal/pace'
 import { clockOffset } from '~/core/schedule/clock-offset'
 
 /**
  * The server's time as this browser knows it. Clocks of phones are wrong by seconds or minutes, so countdowns use
  * the server's: its time comes with the event stream, and is then measured by a question and its answer, the error
- * of which is at most half of the time between them.
+ * of which is at most half of the time between them. In a rehearsal time goes faster than the server's clock.
  */
 let offset = 0
 let measured = false
+let pace: Pace | null = null
 let now = 0
 let timer: ReturnType<typeof setInterval> | undefined
 const listeners = new Set<() => void>()
 
-/** Takes the server's time as just heard; a later measurement is more exact and stays. */
-export function keepServerTime(serverNow: number): void {
+/** Takes the server's time as just heard, of which a later measurement is more exact and stays, and how time runs in this session. */
+export function keepServerTime(serverNow: number, sessionPace: Pace | null = null): void {
+  const isOther = pace !== sessionPace
+  pace = sessionPace
+  if (isOther && listeners.size > 0) tick()
   if (measured) return
   offset = serverNow - Date.now()
   measure().catch(() => undefined)
 }
 
-/** The server's time now, as far as it is known here. */
-export const serverTime = (): number => Date.now() + offset
+/** The time in the session now, as far as it is known here: the server's, but in a rehearsal. */
+export const serverTime = (): number => timeAt(pace, Date.now() + offset)
+
+/** How many times as fast as the clock it goes. */
+export const serverSpeed = (): number => pace?.speed ?? 1
 
 async function measure(): Promise<void> {
   measured = true
@@ -38,7 +46,7 @@ async function measure(): Promise<void> {
 }
 
 function tick(): void {
-  now = Date.now() + offset
+  now = serverTime()
   for (const listener of listeners) listener()
 }
 

@@ -1,4 +1,3 @@
-import { serverNow } from '~/server/clock.server'
 import { placeByReviewToken } from '~/server/join/join.server'
 import { ownWork } from '~/server/review/own-work.server'
 import { servicesContext } from '~/server/services.server'
@@ -14,9 +13,9 @@ export const meta: Route.MetaFunction = () => [
 ]
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const { db, boards } = context.get(servicesContext)
+  const { db, boards, hub } = context.get(servicesContext)
   const place = await answering(placeByReviewToken(db, params.reviewToken))
-  return { work: await answering(ownWork(db, boards, place, serverNow())) }
+  return { work: await answering(ownWork(db, boards, place, hub.timeOf(place.sessionId))) }
 }
 
 export default function Mine({ loaderData, params }: Route.ComponentProps) {

@@ -1,7 +1,6 @@
 import { redirect } from 'react-router'
 import { participantView } from '~/core/live/views'
 import { readPlaceToken } from '~/server/auth/cookies.server'
-import { serverNow } from '~/server/clock.server'
 import { addressesFor } from '~/server/http/addresses.server'
 import { placeOf } from '~/server/join/join.server'
 import { servicesContext } from '~/server/services.server'
@@ -27,7 +26,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     join: { code: joinCode, address: `${main}/join`.replace(/^https?:\/\//, '') },
     view,
     ownLink: `/mine/${place.reviewToken}`,
-    now: serverNow(),
+    now: hub.timeOf(sessionId),
   }
 }
 

@@ -1,6 +1,5 @@
 import { data } from 'react-router'
 import { facilitatorView } from '~/core/live/views'
-import { serverNow } from '~/server/clock.server'
 import { listCohorts } from '~/server/cohorts/cohorts.server'
 import { addressesFor } from '~/server/http/addresses.server'
 import { joinImage } from '~/server/join/join-image.server'
@@ -32,7 +31,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     cohorts: isPlanned ? [] : await listCohorts(db),
     accountId: context.get(accountContext).id,
     timeZone,
-    now: serverNow(),
+    now: hub.timeOf(id),
   }
 }
 

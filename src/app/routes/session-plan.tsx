@@ -44,6 +44,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       timeZone,
       groupingId: session.groupingId,
       world: await planWorld(db, session),
+      rehearsed: session.rehearsed,
     },
     joinCode,
     joinAddress: `${addressesFor(request.url, settings.publicAddress).main}/join`,

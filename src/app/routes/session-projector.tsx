@@ -1,6 +1,5 @@
 import { data } from 'react-router'
 import { projectorView } from '~/core/live/views'
-import { serverNow } from '~/server/clock.server'
 import { addressesFor } from '~/server/http/addresses.server'
 import { joinImage } from '~/server/join/join-image.server'
 import { servicesContext } from '~/server/services.server'
@@ -24,7 +23,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       address: `${address}/join`.replace(/^https?:\/\//, ''),
       image: await joinImage(`${address}/join/${joinCode}`),
     },
-    now: serverNow(),
+    now: hub.timeOf(id),
   }
 }
 

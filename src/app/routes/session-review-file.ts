@@ -1,7 +1,6 @@
 import { data } from 'react-router'
 import { asCsvFile, writeCsv } from '~/core/formats/csv'
 import { peopleRows, reportMarkdown, type SessionReport, workRows } from '~/core/review/report'
-import { serverNow } from '~/server/clock.server'
 import { noteDeed } from '~/server/deeds/deeds.server'
 import { reportOf, reviewSession } from '~/server/review/review.server'
 import { accountContext, servicesContext } from '~/server/services.server'
@@ -18,13 +17,15 @@ const FILES: Record<string, { type: string; write: (report: SessionReport) => st
 export async function loader({ params, context }: Route.LoaderArgs) {
   const file = Object.hasOwn(FILES, params.file) && FILES[params.file]
   if (!file) throw data('There is no such file.', { status: 404 })
-  const { db, boards } = context.get(servicesContext)
-  const review = await answering(reviewSession(db, boards, params.sessionId, serverNow()))
+  const { db, boards, hub } = context.get(servicesContext)
+  const review = await answering(reviewSession(db, boards, params.sessionId, hub.timeOf(params.sessionId)))
   const body = file.write(reportOf(review))
-  await noteDeed(db, context.get(accountContext), {
-    kind: 'review-exported',
-    thing: { kind: 'session', id: params.sessionId },
-  })
+  // A rehearsal leaves no trace.
+  if (hub.paceOf(params.sessionId) === null)
+    await noteDeed(db, context.get(accountContext), {
+      kind: 'review-exported',
+      thing: { kind: 'session', id: params.sessionId },
+    })
   return new Response(body, {
     headers: {
       'Content-Type': file.type,

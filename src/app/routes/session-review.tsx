@@ -1,4 +1,3 @@
-import { serverNow } from '~/server/clock.server'
 import { reviewSession } from '~/server/review/review.server'
 import { servicesContext } from '~/server/services.server'
 import { markReviewed } from '~/server/sessions/sessions.server'
@@ -9,11 +8,11 @@ import { answering, formOf } from './helpers.server'
 export const meta: Route.MetaFunction = () => [{ title: 'Review · Round Table' }]
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
-  const { db, boards } = context.get(servicesContext)
+  const { db, boards, hub } = context.get(servicesContext)
   const asked = Number(new URL(request.url).searchParams.get('prompt') ?? 1)
   // Only what is shown is read: the rooms' answers to one prompt.
   const review = await answering(
-    reviewSession(db, boards, params.sessionId, serverNow(), ({ prompts }) =>
+    reviewSession(db, boards, params.sessionId, hub.timeOf(params.sessionId), ({ prompts }) =>
       prompts.filter((_prompt, index) => index === asked - 1),
     ),
   )

@@ -52,7 +52,9 @@ test('a room that calls is visited after a while, for a minute, and who has no r
   session.tell(5 * MINUTE, facilitator, { type: 'set-late', rule: 'ask' })
   session.tell(5 * MINUTE, door, { type: 'join', participantId: 'guest', personId: null, shownName: 'Guest' })
   session.tell(5 * MINUTE, door, { type: 'connect', participantId: 'guest' })
-  expect(moves(session, 5 * MINUTE)).toEqual([{ type: 'place', participantId: 'guest', roomId: 'birds' }])
+  expect(moves(session, 5 * MINUTE)).toEqual([
+    { type: 'place-people', placements: [{ participantId: 'guest', roomId: 'birds' }] },
+  ])
 })
 
 test('without rooms it makes some of who is here; when all is over it ends the session, and then does nothing more', () => {

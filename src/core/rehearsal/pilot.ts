@@ -1,4 +1,5 @@
 /** What somebody at the front does while a rehearsal goes on by itself: lets in, begins what is next, visits who calls, ends it. */
+import { minBy } from 'lodash-es'
 import { drawGrouping } from '../grouping/grouping'
 import { evenSizes } from '../grouping/sizes'
 import type { FacilitatorRequest } from '../live/topics'
@@ -38,11 +39,17 @@ function inRound(view: FacilitatorView, accountId: string, now: number): Facilit
   const astray = view.people.filter(
     ({ admitted, roomId, connected }) => admitted && connected && roomId === null,
   )
-  const smallest = view.rooms
-    .map(({ id }) => ({ id, people: view.people.filter(({ roomId }) => roomId === id).length }))
-    .sort((one, other) => one.people - other.people)[0]
-  if (astray[0] && smallest && !view.clock?.graceEndsAt)
-    moves.push({ type: 'place', participantId: astray[0].id, roomId: smallest.id })
+  const sizes = view.rooms.map(({ id }) => ({
+    roomId: id,
+    people: view.people.filter(({ roomId }) => roomId === id).length,
+  }))
+  const placements = astray.flatMap(({ id }) => {
+    const smallest = minBy(sizes, ({ people }) => people)
+    if (!smallest) return []
+    smallest.people++
+    return [{ participantId: id, roomId: smallest.roomId }]
+  })
+  if (placements.length > 0 && !view.clock?.graceEndsAt) moves.push({ type: 'place-people', placements })
   const visit = view.visits.find(one => one.accountId === accountId)
   const call = view.help.find(({ at }) => now - at >= COMES_AFTER_MS)
   if (visit && now - visit.startedAt < STAYS_MS) return moves

@@ -12,7 +12,7 @@ import type { Logger } from 'pino'
 import { WebSocketServer } from 'ws'
 import * as Y from 'yjs'
 import type { Board } from '~/core/boards/board'
-import { type DocumentName, readDocumentName } from '~/core/boards/document-name'
+import { type DocumentName, documentName, readDocumentName } from '~/core/boards/document-name'
 import { areHiddenCards } from '~/core/boards/hidden'
 import { beginSheets } from '~/core/boards/prompts/sheet/document'
 import { mayWriteOn } from '~/core/live/rights/writers'
@@ -50,6 +50,13 @@ const QUESTIONS_A_SECOND = 0.5
 const TELL_EVERY_MS = 400
 
 type WrittenListener = (sessionId: string, state: LiveState, copies: ReadonlySet<string>) => void
+
+/** A document that stays open. */
+export interface HeldCopy {
+  document: Y.Doc
+  copy: OpenCopy
+  letGo(): Promise<void>
+}
 
 export class BoardServer {
   readonly work: BoardWork
@@ -131,20 +138,34 @@ export class BoardServer {
     copyId: string,
     act: (doc: Y.Doc, authorOf: OpenCopy['authorOf']) => Promise<Value>,
   ): Promise<Value> {
-    const direct = await this.hocuspocus.openDirectConnection(copyId)
+    const { document, copy, letGo } = await this.hold({ copyId, own: null })
     try {
-      const copy = this.open.get(copyId)
-      if (!direct.document || !copy) throw new Error(`The board ${copyId} could not be opened.`)
-      return await act(direct.document, (promptId, pieceId) => copy.authorOf(promptId, pieceId))
+      return await act(document, (promptId, pieceId) => copy.authorOf(promptId, pieceId))
     } finally {
-      await direct.disconnect()
+      await letGo()
     }
+  }
+
+  /** Keeps a document open until it is let go. */
+  async hold(name: DocumentName): Promise<HeldCopy> {
+    const direct = await this.hocuspocus.openDirectConnection(documentName(name))
+    const copy = this.open.get(documentName(name))
+    if (!direct.document || !copy) {
+      await direct.disconnect()
+      throw new Error(`The board ${name.copyId} could not be opened.`)
+    }
+    return { document: direct.document, copy, letGo: () => direct.disconnect() }
   }
 
   /** Something of somebody's was kept aside: the lanes say so. */
   cameLate(sessionId: string, copyId: string, participantId: string): void {
     this.work.addLate(copyId, participantId)
     this.tellLanes(sessionId, copyId)
+  }
+
+  /** Resolves when all changes are on disk. */
+  settled(): Promise<void> {
+    return this.storage.settled()
   }
 
   /** Closes every socket and waits until all changes are on disk. */
@@ -291,7 +312,7 @@ export class BoardServer {
     const authorship = new Authorship(copyId, document, board, known)
     const isNew = document.store.clients.size === 0
     const opened = new OpenCopy(
-      { name, sessionId, board, document, authorship, writers, state },
+      { name, sessionId, board, document, authorship, writers, state, now: () => this.hub.timeOf(sessionId) },
       this.storage,
       this.log,
     )

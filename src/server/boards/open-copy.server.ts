@@ -46,7 +46,12 @@ interface Opened {
   authorship: Authorship
   writers: Writers
   state: LiveState
+  /** The time in the session, in milliseconds since 1970. */
+  now(): number
 }
+
+/** Over what, or by whom, something came: whose it is stands in its context. */
+type Origin = Pick<Connection, 'context'>
 
 /**
  * A board copy that somebody has open, or what somebody writes beside it while that is hidden: what may be added to it, whose
@@ -78,6 +83,7 @@ export class OpenCopy {
   private readonly document: Document
   private readonly authorship: Authorship
   private state: LiveState
+  private readonly now: () => number
 
   constructor(
     opened: Opened,
@@ -91,6 +97,7 @@ export class OpenCopy {
     this.document = opened.document
     this.authorship = opened.authorship
     this.state = opened.state
+    this.now = opened.now
     this.toldNames = opened.state.hiddenNames
     const { document, authorship } = opened
     this.bytes = Y.encodeStateAsUpdate(document).byteLength
@@ -102,7 +109,7 @@ export class OpenCopy {
     this.toldAuthors = authorship.count
     // The sync server's own listener has passed the change on before this one works out what it was.
     document.on('update', (update: Uint8Array, origin: unknown, _doc: Y.Doc, transaction: Y.Transaction) =>
-      this.keep(update, origin as Connection | null, transaction),
+      this.keep(update, origin as Origin | null, transaction),
     )
   }
 
@@ -115,7 +122,7 @@ export class OpenCopy {
    * Takes in what a participant wrote, if it is what people write, goes on from what is there, is written under a number that
    * is theirs, and has room. Looking and taking in are one step: nothing comes between.
    */
-  take(update: Uint8Array, connection: Connection, participantId: string): Taken {
+  take(update: Uint8Array, connection: Origin, participantId: string): Taken {
     const look = lookAt(update, this.document)
     if (!look.ok) return this.say(look)
     if (!this.writers.mayBring(participantId, look.writers)) {
@@ -262,7 +269,7 @@ export class OpenCopy {
   }
 
   /** Stores a change before anything else; whose work it is comes after, and whatever happens there, it is stored. */
-  private keep(update: Uint8Array, origin: Connection | null, transaction: Y.Transaction): void {
+  private keep(update: Uint8Array, origin: Origin | null, transaction: Y.Transaction): void {
     const { participantId } = (origin?.context ?? {}) as { participantId?: string | null }
     const contributions: Contribution[] = []
     this.storage.append({ document: this.document.name, update, contributions })
@@ -272,7 +279,7 @@ export class OpenCopy {
       const { ownerOf } = this.writers
       // Whose it is that was written beside the board is known by the numbers; that it was written is on record already.
       const senderId = this.bringingIn ? '' : (participantId ?? null)
-      const done = this.authorship.contributionsOf(transaction, senderId, serverNow(), ownerOf)
+      const done = this.authorship.contributionsOf(transaction, senderId, this.now(), ownerOf)
       if (!this.bringingIn) contributions.push(...done)
       if (senderId !== null) mend(this.document, this.authorship.mends(), origin)
       this.putBack()

@@ -126,6 +126,8 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/sessions/:sessionId/commands': account('small'),
   '/sessions/:sessionId/doing': account('small'),
   '/sessions/:sessionId/order': account('list'),
+  '/sessions/:sessionId/rehearse': account('small', 'dear'),
+  '/sessions/:sessionId/rehearsal': account('small'),
   '/sessions/:sessionId/corrections': account('small'),
   '/sessions/:sessionId/taken-off': account('small'),
   '/sessions/:sessionId/talk/:roomId': account('none'),

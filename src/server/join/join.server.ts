@@ -125,7 +125,7 @@ export const freeNamesText = async (hub: LiveHub, sessionId: string): Promise<st
   textOf(await freeNames(hub, sessionId))
 
 /**
- * Takes a place in a session: a name from the list, or a typed one. Gives the token for the cookie.
+ * Takes a place in a session: a name from the list, or a typed one. Gives the token for the cookie, and whose it is.
  * A name somebody else holds is refused: only a facilitator can free it.
  */
 export async function takePlace(
@@ -135,7 +135,12 @@ export async function takePlace(
   wish: { personId?: string; shownName: string },
   /** Who the same browser was in this session before. */
   earlierId?: string,
-): Promise<Result<{ token: string }, LiveProblem | { code: 'no-such-name' | 'facilitators-name' }>> {
+): Promise<
+  Result<
+    { token: string; participantId: string },
+    LiveProblem | { code: 'no-such-name' | 'facilitators-name' }
+  >
+> {
   const state = await hub.state(sessionId)
   const expected = state.expected.find(person => person.personId === wish.personId)
   if (wish.personId && !expected) return refused({ code: 'no-such-name' })
@@ -157,7 +162,7 @@ export async function takePlace(
       earlierId,
     },
   )
-  if (joined.ok) return done({ token })
+  if (joined.ok) return done({ token, participantId: id })
   await db.delete(participants).where(eq(participants.id, id))
   return joined
 }

@@ -1,5 +1,4 @@
 import { type FactsHere, factsHere } from '~/core/grouping/facts-here'
-import { serverNow } from '../clock.server'
 import { getCohort } from '../cohorts/cohorts.server'
 import type { Database } from '../db/database.server'
 import { latestGroupings } from '../groupings/groupings.server'
@@ -14,10 +13,12 @@ const MOST_GROUPINGS = 10
 
 /** What is known of those who are in a session, for making groups of them. Throws not-found. */
 export async function factsOfSession(db: Database, hub: LiveHub, sessionId: string): Promise<FactsHere> {
-  const { cohortId } = await getSession(db, sessionId)
+  const session = await getSession(db, sessionId)
+  // A rehearsal belongs to no cohort; groups are made in it as they would be.
+  const { cohortId } = session.rehearsalOf === null ? session : await getSession(db, session.rehearsalOf)
   const [state, log] = await Promise.all([hub.state(sessionId), readLog(db, sessionId)])
   const cohort = cohortId === null ? null : await cohortFacts(db, cohortId)
-  const now = serverNow()
+  const now = hub.timeOf(sessionId)
   return isShort(log)
     ? factsHere(state, log, cohort, now)
     : onWorkThread('facts', { state, log, cohort, now })

@@ -5,6 +5,7 @@ import type { Actor } from '~/core/live/actors'
 import { participantList } from '~/core/live/door/people'
 import type { Command, LiveProblem, LiveState } from '~/core/live/topics'
 import type { Viewer } from '~/core/live/views'
+import { type Pace, timeAt } from '~/core/rehearsal/pace'
 import type { Account } from '../auth/sign-ins.server'
 import { serverNow } from '../clock.server'
 import type { Database } from '../db/database.server'
@@ -30,6 +31,8 @@ export class LiveHub {
   private readonly dropTimers = new Map<string, NodeJS.Timeout>()
   private readonly listeners = new Set<(sessionId: string, state: LiveState) => void>()
   private readonly goers = new Set<(sessionId: string) => void>()
+  /** How time runs in rehearsals. */
+  private readonly paces = new Map<string, Pace>()
   private readonly sweep: NodeJS.Timeout
   /** Stops hearing of what is written. */
   private readonly deafen: () => void
@@ -120,6 +123,31 @@ export class LiveHub {
     await (await this.session(sessionId)).tellParticipants(...told)
   }
 
+  /** The time in a session, in milliseconds since 1970: the server's, but in a rehearsal. */
+  timeOf(sessionId: string): number {
+    return timeAt(this.paces.get(sessionId) ?? null, this.now())
+  }
+
+  /** How time runs in a session that is a rehearsal; null in every other. */
+  paceOf(sessionId: string): Pace | null {
+    return this.paces.get(sessionId) ?? null
+  }
+
+  /** Time runs like this in a session from now on: everybody who follows it is told. */
+  async setPace(sessionId: string, pace: Pace): Promise<void> {
+    this.paces.set(sessionId, pace)
+    await (await this.sessions.get(sessionId))?.speedChanged()
+  }
+
+  /** Nothing is known of a session any more: it is about to be deleted. */
+  async forget(sessionId: string): Promise<void> {
+    const session = await this.sessions.get(sessionId)?.catch(() => null)
+    await session?.stop()
+    this.sessions.delete(sessionId)
+    this.paces.delete(sessionId)
+    for (const goer of this.goers) goer(sessionId)
+  }
+
   /** Does in every running session what is due now: the clock has been moved. */
   async wake(): Promise<void> {
     for (const session of this.sessions.values()) await (await session).wake()
@@ -176,7 +204,12 @@ export class LiveHub {
     return LiveSession.load({
       readLog: after => this.store.read(sessionId, after),
       append: entries => this.store.append(sessionId, entries),
-      now: this.now,
+      now: () => this.timeOf(sessionId),
+      speed: () => this.paces.get(sessionId)?.speed ?? 1,
+      hello: () => {
+        const pace = this.paces.get(sessionId)
+        return { kind: 'hello', now: this.now(), ...(pace && { pace }) }
+      },
       changed: state => {
         for (const listener of this.listeners) listener(sessionId, state)
       },

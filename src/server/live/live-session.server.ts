@@ -18,7 +18,12 @@ export interface SessionPorts {
   /** What the log says after `seq`, in order. */
   readLog(after: number): Promise<Recorded[]>
   append(entries: readonly Entry[]): Promise<void>
+  /** The time in the session; a rehearsal's goes faster than the clock. */
   now(): number
+  /** How many times as fast. */
+  speed(): number
+  /** What whoever begins to follow is told of the time. */
+  hello(): StreamMessage
   changed(state: LiveState): void
   /** Told of what nobody waits for: something that fell due, or a reader who could not be told. */
   failed(error: unknown): void
@@ -129,7 +134,7 @@ export class LiveSession {
       send,
     }
     this.subscribers.add(subscriber)
-    send({ kind: 'hello', now: this.ports.now() }, this.state.seq)
+    send(this.ports.hello(), this.state.seq)
     this.tell(subscriber, before ? 'change' : 'view')
     return () => this.subscribers.delete(subscriber)
   }
@@ -156,6 +161,12 @@ export class LiveSession {
       send(message, this.state.seq)
       if (++told % TOLD_IN_A_TURN === 0) await setImmediate()
     }
+  }
+
+  /** Time goes at another speed from now on: everybody is told, and what is to be done by itself comes sooner or later. */
+  async speedChanged(): Promise<void> {
+    for (const { send } of this.subscribers) send(this.ports.hello(), this.state.seq)
+    await this.wake()
   }
 
   get followers(): number {
@@ -369,7 +380,7 @@ export class LiveSession {
     clearTimeout(this.timer)
     const at = nextDue(this.state)
     if (at === null || this.stopped) return
-    const wait = Math.min(Math.max(leastWait, at - this.ports.now()), LONGEST_WAIT)
+    const wait = Math.min(Math.max(leastWait, (at - this.ports.now()) / this.ports.speed()), LONGEST_WAIT)
     this.timer = setTimeout(() => {
       this.doWhatIsDue().catch(this.ports.failed)
     }, wait)

@@ -12,6 +12,9 @@ const MINUTE = 60_000
 class Ports implements SessionPorts {
   constructor(readonly store = new MemoryStore()) {}
   time = 0
+  rate = 1
+  speed = () => this.rate
+  hello = () => ({ kind: 'hello' as const, now: this.time })
   writes = 0
   failNext: Error | null = null
   unreadable: Error | null = null

@@ -32,8 +32,9 @@ export interface SessionSummary {
   reviewedAt: Date | null
 }
 
-/** Sessions, the latest first: all of them, or those that are not done with: planned, running, or waiting for review. */
+/** Sessions, the latest first, without rehearsals: all of them, or those that are not done with: planned, running, or waiting for review. */
 export async function listSessions(db: Database, only?: 'unfinished'): Promise<SessionSummary[]> {
+  const isReal = isNull(sessions.rehearsalOf)
   const unfinished = or(ne(sessions.phase, 'ended'), isNull(sessions.reviewedAt))
   const rows = await db
     .select({
@@ -48,7 +49,7 @@ export async function listSessions(db: Database, only?: 'unfinished'): Promise<S
     })
     .from(sessions)
     .leftJoin(cohorts, eq(cohorts.id, sessions.cohortId))
-    .where(and(isNull(sessions.removedAt), isNull(cohorts.removedAt), only && unfinished))
+    .where(and(isReal, isNull(sessions.removedAt), isNull(cohorts.removedAt), only && unfinished))
     .orderBy(desc(sessions.startsAt), desc(sessions.id))
   return rows
 }
@@ -198,6 +199,8 @@ async function planFrom(
       | 'openingSince'
       | 'runningOrder'
       | 'minutes'
+      | 'rehearsalOf'
+      | 'rehearsed'
     >,
     SessionProblem
   >
@@ -255,6 +258,12 @@ export async function makeCopies(
     board: boards[room.board ?? 0] ?? NO_BOARD,
   }))
   await db.insert(boardCopies).values(copies).onConflictDoNothing()
+}
+
+/** What the last rehearsal of a plan showed is put away. Throws not-found. */
+export async function forgetRehearsal(db: Database, sessionId: string): Promise<void> {
+  await getSession(db, sessionId)
+  await db.update(sessions).set({ rehearsed: null }).where(eq(sessions.id, sessionId))
 }
 
 export async function markReviewed(db: Database, sessionId: string, at: Date | null): Promise<void> {

@@ -14,6 +14,7 @@ import { pastMeetings } from '~/core/history/meetings'
 import type { LiveState, Recorded } from '~/core/live/topics'
 import type { Column } from '~/core/people/columns'
 import { type NamedPerson, shownNames } from '~/core/people/shown-name'
+import { type Finding, rehearsalFindings, type Written } from '~/core/rehearsal/findings'
 import { type SessionTold, toldBy } from '~/core/review/told'
 import {
   type ListProblem,
@@ -72,7 +73,11 @@ const past = ({ log }: { log: Recorded[] }): ReturnType<typeof pastMeetings> => 
 /** Works out what a log tells for looking back. */
 const told = ({ log, now }: { log: Recorded[]; now: number }): SessionTold => toldBy(log, now)
 
-const TASKS = { read, plan, names, oldPassword, share, facts, past, told }
+/** Works out what a rehearsal showed. */
+const findings = (task: { log: Recorded[]; written: Written[]; now: number }): Finding[] =>
+  rehearsalFindings(task.log, task.written, task.now)
+
+const TASKS = { read, plan, names, oldPassword, share, facts, past, told, findings }
 
 export type Tasks = typeof TASKS
 

@@ -281,7 +281,9 @@ export function LivePage({
               )}
               <GiveMaterial sessionId={sessionId} view={view} send={send} />
               <CallRule view={view} send={send} />
-              {view.door.hasList && <KeepGroups sessionId={sessionId} title={view.session.title} />}
+              {view.door.hasList && !view.session.isRehearsal && (
+                <KeepGroups sessionId={sessionId} title={view.session.title} />
+              )}
             </RoomSet>
           )}
           {view.rounds.begun > 0 && <Legend />}

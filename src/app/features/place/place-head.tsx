@@ -2,6 +2,7 @@ import { Box, chakra, Flex } from '@chakra-ui/react'
 import { type ReactNode, useSyncExternalStore } from 'react'
 import type { ParticipantView } from '~/core/live/views'
 import { TimeLeft } from '../../live/rounds/time-left'
+import { RehearsalMark } from '../../live/session/rehearsal-mark'
 import type { BoardStatus } from '../../live-client/board-connection'
 import type { OpensWithoutLine } from '../../live-client/kept/use-kept-here'
 import type { LastTold } from '../../live-client/last-told'
@@ -40,6 +41,7 @@ export function PlaceHead({ view, pageMadeAt, line, opensWithoutLine, saved, chi
       : 'Waiting list'
   return (
     <Box as="header" position="sticky" top="0" zIndex="5" bg="paper" borderBottomWidth="1px">
+      {session.isRehearsal && <RehearsalMark />}
       {line === 'lost' && (
         <Box bg="ask" color="onAsk" px="16px" py="4px" fontSize="s" role="status">
           The line to the server is down. It comes back by itself, and you can write on.

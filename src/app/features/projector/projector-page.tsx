@@ -8,6 +8,7 @@ import { ReportingOnWall } from '../../live/report/reporting-on-wall'
 import { RoomsOnWall } from '../../live/rooms/rooms-on-wall'
 import { WallClock } from '../../live/rounds/wall-clock'
 import { ProgramLine } from '../../live/segments/program-line'
+import { RehearsalMark } from '../../live/session/rehearsal-mark'
 import { useLive } from '../../live-client/use-live'
 
 interface ProjectorPageProps {
@@ -55,6 +56,7 @@ export function ProjectorPage({ sessionId, view: first, join, now }: ProjectorPa
     <Grid as="main" minH="100vh" templateRows="auto 1fr auto" p="28px" gap="20px">
       <Flex justify="space-between" align="center" gap="28px">
         <Box minW="0">
+          {session.isRehearsal && <RehearsalMark />}
           <chakra.h1 fontSize="xl">{session.title}</chakra.h1>
           <chakra.div fontSize="l" mt="6px">
             {session.phase === 'open' && <ProgramLine program={program} />}

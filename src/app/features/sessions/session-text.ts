@@ -19,6 +19,12 @@ export function sessionProblem(problem: PlanProblem): {
   }
 }
 
+/** Why a rehearsal did not begin. */
+export const rehearsalProblemText = (problem: PlanProblem | { code: string }): string =>
+  problem.code === 'too-many-rehearsals'
+    ? 'Others rehearse now, and this server plays no more classes at once. Try again when one of them has ended.'
+    : openingProblemText(problem)
+
 export function openingProblemText(problem: PlanProblem | { code: string }): string {
   if (problem.code === 'empty-groups' && 'names' in problem) {
     return `Nobody is in ${problem.names.join(' and ')}. Put somebody in, or take the group out of the grouping.`

@@ -1,8 +1,9 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { DoorOpen, Play } from 'lucide-react'
-import { Form, Link } from 'react-router'
+import { DoorOpen, Drama, Play } from 'lucide-react'
+import { Form, Link, useFetcher } from 'react-router'
+import { usualScript } from '~/core/rehearsal/script'
 import { Button, ButtonLink } from '../../ui/button'
-import { Empty, PageHead, Row, Rows, Section, Tag } from '../../ui/layout'
+import { Empty, Message, PageHead, Row, Rows, Section, Tag } from '../../ui/layout'
 
 export interface TodaySession {
   id: string
@@ -103,15 +104,38 @@ function Next({ session }: { session: TodaySession }) {
           <chakra.h2 fontSize="xl">{session.title}</chakra.h2>
           <chakra.div color="quiet">{whenAndWho(session)}</chakra.div>
         </Stack>
-        <ButtonLink
-          kind="main"
-          size="large"
-          to={open ? `/sessions/${session.id}/live` : `/sessions/${session.id}`}
-        >
-          {open ? 'Back to the session' : 'Look it over and open'}
-        </ButtonLink>
+        <Flex gap="10px" wrap="wrap">
+          {!open && <TryIt sessionId={session.id} />}
+          <ButtonLink
+            kind="main"
+            size="large"
+            to={open ? `/sessions/${session.id}/live` : `/sessions/${session.id}`}
+          >
+            {open ? 'Back to the session' : 'Look it over and open'}
+          </ButtonLink>
+        </Flex>
       </Flex>
     </Box>
+  )
+}
+
+/** A class at work within a minute: many come, and it all goes on by itself, with nothing kept. */
+const AT_ONCE = { ...usualScript(0), itself: true, short: true }
+
+function TryIt({ sessionId }: { sessionId: string }) {
+  const begin = useFetcher<{ problem?: string }>()
+  return (
+    <begin.Form method="post" action={`/sessions/${sessionId}/rehearse`}>
+      {Object.entries(AT_ONCE).map(([name, value]) =>
+        value === false ? null : (
+          <input key={name} type="hidden" name={name} value={value === true ? 'on' : value} />
+        ),
+      )}
+      <Button type="submit" size="large" disabled={begin.state !== 'idle'}>
+        <Drama size={18} aria-hidden="true" /> Try it with a simulated class
+      </Button>
+      {begin.data?.problem && <Message kind="problem">{begin.data.problem}</Message>}
+    </begin.Form>
   )
 }
 

@@ -2,12 +2,14 @@ import { chakra, Flex } from '@chakra-ui/react'
 import { Volume2, VolumeX } from 'lucide-react'
 import { useEffect, useId, useRef, useState } from 'react'
 import { type Playing, playedUntil } from '~/core/live/put-up/things'
-import { serverTime } from '../../live-client/server-clock'
+import { serverSpeed, serverTime } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
 import { Tick } from '../../ui/fields'
 import { useSwitch } from '../../ui/use-kept'
 import { correction } from './correction'
 
+/** Browsers play no faster (Chromium, `HTMLMediaElement::kMaxPlaybackRate`, from memory). */
+const FASTEST_PLAYED = 16
 /** How often it is looked whether all are still in step, in milliseconds. */
 const LOOK_EVERY_MS = 500
 
@@ -43,7 +45,8 @@ export function InStep({ is, address, title, playing, captions, isWall, onLength
         playing.on,
       )
       if (seek !== null) media.currentTime = seek
-      media.playbackRate = rate
+      // In a rehearsal it plays as fast as everything else, as far as browsers can.
+      media.playbackRate = Math.min(FASTEST_PLAYED, rate * serverSpeed())
       if (play && media.paused)
         media.play().catch(() => {
           // Browsers let nothing be heard before somebody has pressed something: it goes on without sound.

@@ -10,6 +10,7 @@ import {
   participantList,
 } from '../door/people'
 import { idSchema } from '../ids'
+import type { SessionState } from '../session/session'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 
 export interface CohortState {
@@ -23,6 +24,7 @@ export type CohortProblem =
   | { code: 'no-list' }
   | { code: 'not-to-match' }
   | { code: 'nobody-to-list' }
+  | { code: 'in-a-rehearsal' }
 
 const matchSchema = z.object({ participantId: idSchema, personId: idSchema })
 const matchesSchema = z.array(matchSchema).max(MOST_PARTICIPANTS)
@@ -43,7 +45,11 @@ const events = {
 export type CohortEvent = EventsOf<typeof events>
 
 /** Which list a session belongs to, and who of those that typed a name stands on it. */
-export const cohort = topic<{ state: CohortState; needs: DoorState; problem: CohortProblem }>()(
+export const cohort = topic<{
+  state: CohortState
+  needs: DoorState & Pick<SessionState, 'isRehearsal'>
+  problem: CohortProblem
+}>()(
   {
     initial: { cohort: null },
     commands: {
@@ -61,6 +67,7 @@ export const cohort = topic<{ state: CohortState; needs: DoorState; problem: Coh
   {
     decide: {
       'attach-cohort'(state, { cohortId, list }) {
+        if (state.isRehearsal) return refuse({ code: 'in-a-rehearsal' })
         if (!list) return refuse({ code: 'no-such-cohort' })
         if (state.cohort === null && state.expected.length > 0) return refuse({ code: 'has-list' })
         if (state.cohort?.id === cohortId) return nothing
@@ -110,6 +117,7 @@ export const cohort = topic<{ state: CohortState; needs: DoorState; problem: Coh
           : refuse({ code: 'not-to-match' })
       },
       'list-people'(state, { participantIds: asked, ids }) {
+        if (state.isRehearsal) return refuse({ code: 'in-a-rehearsal' })
         if (state.expected.length === 0 && state.cohort === null) return refuse({ code: 'no-list' })
         const people = [...new Set(asked)].flatMap(id => presentOf(state, id) ?? [])
         const unlisted = people.filter(({ personId }) => personId === null)
@@ -143,6 +151,7 @@ export const cohort = topic<{ state: CohortState; needs: DoorState; problem: Coh
     },
     views: { facilitator: state => ({ cohort: state.cohort }) },
     words: {
+      'in-a-rehearsal': () => 'This is a rehearsal: no list is changed by it.',
       'no-such-cohort': () => 'This cohort is not there any more.',
       'has-list': () => 'This session was planned for a cohort, and keeps its list.',
       'no-list': () => 'Attach a cohort first.',

@@ -22,5 +22,7 @@ export const openingPlanSchema = z.object({
   /** When the session is to begin, in milliseconds since 1970, and how many minutes it may take (null: nobody has said). */
   startsAt: z.number().optional(),
   minutes: z.number().nullable().optional(),
+  /** It is only tried out, with simulated participants. */
+  rehearsal: z.literal(true).optional(),
 })
 export type OpeningPlan = z.infer<typeof openingPlanSchema>

@@ -18,6 +18,8 @@ export interface SessionState {
   endedAt: number | null
   /** What rooms can work on; the first is the session's own. */
   boards: Board[]
+  /** It is tried out with simulated participants: nothing of it is kept. */
+  isRehearsal: boolean
 }
 
 /** What only depends on how far a session is; each has words, which every topic may use. */
@@ -37,13 +39,18 @@ const events = {
 }
 export type SessionEvent = EventsOf<typeof events>
 
-const headOf = remember(({ title, phase, openedAt, endedAt }: SessionState) => ({
+const headOf = remember(({ title, phase, openedAt, endedAt, isRehearsal }: SessionState) => ({
   title,
   phase,
   openedAt,
   endedAt,
+  ...(isRehearsal && { isRehearsal }),
 }))
-const shortHeadOf = remember(({ title, phase }: SessionState) => ({ title, phase }))
+const shortHeadOf = remember(({ title, phase, isRehearsal }: SessionState) => ({
+  title,
+  phase,
+  ...(isRehearsal && { isRehearsal }),
+}))
 
 /** A session as a whole: opened with its plan, named, and ended. */
 export const session = topic<{ state: SessionState; problem: SessionProblem; borrows: TextProblem }>()(
@@ -54,6 +61,7 @@ export const session = topic<{ state: SessionState; problem: SessionProblem; bor
       openedAt: null,
       endedAt: null,
       boards: [],
+      isRehearsal: false,
     },
     commands: {
       open: { by: ['facilitator'], asks: { plan: openingPlanSchema }, phase: 'planned', inside: true },
@@ -78,8 +86,9 @@ export const session = topic<{ state: SessionState; problem: SessionProblem; bor
           : refuse({ code: 'ended-long-ago' }),
     },
     evolve: {
-      opened: (_state, { plan: { title, board, moreBoards = [] } }, at) => ({
+      opened: (_state, { plan: { title, board, moreBoards = [], rehearsal = false } }, at) => ({
         title,
+        isRehearsal: rehearsal,
         boards: [board, ...moreBoards],
         phase: 'open',
         openedAt: at,

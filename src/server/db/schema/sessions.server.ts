@@ -1,4 +1,14 @@
-import { boolean, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
+import {
+  type AnyPgColumn,
+  boolean,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+} from 'drizzle-orm/pg-core'
+import type { RehearsalReport } from '~/core/rehearsal/report'
 import type { Segment } from '~/core/schedule/running-order'
 import { boards } from './boards.server'
 import { cohorts } from './cohorts.server'
@@ -38,6 +48,10 @@ export const sessions = pgTable(
     openingSince: moment('opening_since'),
     reviewedAt: moment('reviewed_at'),
     removedAt: moment('removed_at'),
+    /** The session whose plan is tried out in it; null for every real one. It belongs to no cohort, so that nothing of it is counted. */
+    rehearsalOf: text('rehearsal_of').references((): AnyPgColumn => sessions.id, { onDelete: 'cascade' }),
+    /** What came of the last rehearsal of this plan. */
+    rehearsed: jsonb('rehearsed').$type<RehearsalReport>(),
   },
   table => [
     index('sessions_by_cohort').on(table.cohortId, table.startsAt),

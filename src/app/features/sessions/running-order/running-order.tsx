@@ -1,6 +1,7 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import { Plus, Undo2 } from 'lucide-react'
 import { useCallback, useDeferredValue, useMemo, useState } from 'react'
+import type { RehearsalReport } from '~/core/rehearsal/report'
 import { LEAST, leaveOut, shorten } from '~/core/schedule/overrun'
 import { type Concern, groupingRound, type PlanWorld, readiness } from '~/core/schedule/readiness'
 import {
@@ -19,6 +20,8 @@ import { Button } from '../../../ui/button'
 import { newId } from '../../../ui/by-chance'
 import { Input } from '../../../ui/fields'
 import { Message, Section } from '../../../ui/layout'
+import { Rehearse } from '../rehearsal/rehearse'
+import { Rehearsed } from '../rehearsal/rehearsed'
 import type { OrderKeeping } from './order-keeping'
 import { OrderRibbon } from './order-ribbon'
 import { ReadinessList } from './readiness-list'
@@ -34,6 +37,8 @@ export interface RunningOrderProps {
   timeZone: string
   groupingId: string | null
   world: PlanWorld
+  /** What the last rehearsal showed. */
+  rehearsed: RehearsalReport | null
 }
 
 /** The plan as a ribbon of segments: what stands when and how long, what would go wrong, and what could give. */
@@ -133,6 +138,13 @@ export function RunningOrder(props: RunningOrderProps) {
         </Box>
       )}
       <ReadinessList concerns={concerns} onShow={setChosenId} />
+      <Rehearsed
+        sessionId={props.sessionId}
+        report={props.rehearsed}
+        segments={segments}
+        onShow={setChosenId}
+      />
+      <Rehearse sessionId={props.sessionId} people={world.people} />
     </Section>
   )
 }
