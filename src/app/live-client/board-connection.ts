@@ -40,9 +40,10 @@ const patientSocket = () =>
 /** Only where something is kept. */
 const keepingCode = () => Promise.all([import('./kept/kept-document'), import('./kept/kept-store')])
 
-const openSocket = () =>
+/** From a participant’s page as who they are there, also where somebody is signed in on the same browser. */
+const openSocket = (atPlace: boolean) =>
   new HocuspocusProviderWebsocket({
-    url: `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/boards/socket`,
+    url: `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/boards/socket${atPlace ? '?place' : ''}`,
     WebSocketPolyfill: patientSocket(),
     delay: 700,
     minDelay: 500,
@@ -84,7 +85,7 @@ export class BoardConnection {
   ) {
     const own = besides && me && { promptId: besides.promptId, participantId: me.id }
     const name = documentName({ copyId, own })
-    this.socket = besides?.socket ?? openSocket()
+    this.socket = besides?.socket ?? openSocket(sessionId !== null)
     this.online = this.socket.status === WebSocketStatus.Connected
     this.provider = new HocuspocusProvider({
       websocketProvider: this.socket,

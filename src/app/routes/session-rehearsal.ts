@@ -12,7 +12,8 @@ import { answering, readForm, unknownIntent } from './helpers.server'
 /** Who plays in a rehearsal, for whoever wants to see their page. */
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { hub, rehearsals } = context.get(servicesContext)
-  if (!rehearsals.of(params.sessionId)) throw await answering(Promise.reject(notFound('session')))
+  // It may just have ended, and its page be asking once more.
+  if (!rehearsals.of(params.sessionId)) return { people: [] }
   const state = await hub.state(params.sessionId)
   return {
     people: participantList(state).flatMap(({ id, shownName, roomId }) =>

@@ -34,6 +34,8 @@ export interface Written {
 const MINUTE = 60_000
 /** Shorter is no finding: somebody is always the first in a room, or has just come. Common practice, no source. */
 const LEAST_ALONE = 2 * MINUTE
+/** A round that was broken off sooner says nothing. */
+const LEAST_PLAYED = 3 * MINUTE
 const LEAST_WITHOUT_ROOM = MINUTE
 const LEAST_AT_DOOR = 2 * MINUTE
 const LEAST_HELP = 3 * MINUTE
@@ -81,9 +83,10 @@ function roundsOf(state: LiveState, now: number): RoundPlayed[] {
     ...state.pastRounds.map(({ startedAt, endedAt }) => ({ from: startedAt, to: endedAt })),
     ...(state.round ? [{ from: state.round.startedAt, to: now }] : []),
   ]
-  return played.map(({ from, to }, index) => {
+  return played.flatMap(({ from, to }, index) => {
+    if (to - from < LEAST_PLAYED) return []
     const segment = state.segments.find(({ kind, startedAt }) => kind === 'rooms' && startedAt === from)
-    return { name: segment ? segmentName(segment) : `Round ${index + 1}`, segment, from, to }
+    return [{ name: segment ? segmentName(segment) : `Round ${index + 1}`, segment, from, to }]
   })
 }
 

@@ -29,12 +29,13 @@ test('whoever waits is let in', () => {
   expect(moves(session, 2)).toEqual([{ type: 'let-in', participantIds: ['ana', 'bo'] }])
 })
 
-test('what is for the whole group lasts as planned, or a minute where that is asked; then the round begins', () => {
+test('what is for the whole group lasts as planned, or a minute where that is asked, once there was time to come; then the round begins', () => {
   const session = new Rehearsed({ segments: [welcome, round] })
   session.join(1, 'ana', 'bo', 'chi')
   expect(moves(session, 7 * MINUTE)).toEqual([])
   expect(moves(session, 8 * MINUTE)).toEqual([{ type: 'next-segment', segmentId: 'notes' }])
-  expect(moves(session, MINUTE, true)).toEqual([{ type: 'next-segment', segmentId: 'notes' }])
+  expect(moves(session, MINUTE, true)).toEqual([])
+  expect(moves(session, 1.5 * MINUTE, true)).toEqual([{ type: 'next-segment', segmentId: 'notes' }])
 })
 
 test('a room that calls is visited after a while, for a minute, and who has no room is put into the smallest', () => {
@@ -55,6 +56,19 @@ test('a room that calls is visited after a while, for a minute, and who has no r
   expect(moves(session, 5 * MINUTE)).toEqual([
     { type: 'place-people', placements: [{ participantId: 'guest', roomId: 'birds' }] },
   ])
+})
+
+test('who comes late is put into their room, unless people go there by themselves', () => {
+  const session = new Rehearsed({ segments: [round] })
+  session.join(1, 'ana', 'chi')
+  session.tell(1, facilitator, { type: 'set-late', rule: 'ask' })
+  session.tell(2 * MINUTE, facilitator, { type: 'next-segment', segmentId: 'notes' })
+  session.join(3 * MINUTE, 'bo')
+  expect(moves(session, 3 * MINUTE)).toEqual([
+    { type: 'place-people', placements: [{ participantId: 'bo', roomId: 'reeds' }] },
+  ])
+  session.tell(4 * MINUTE, facilitator, { type: 'set-terms', invited: true })
+  expect(moves(session, 4 * MINUTE)).toEqual([])
 })
 
 test('without rooms it makes some of who is here; when all is over it ends the session, and then does nothing more', () => {

@@ -8,7 +8,7 @@ import type { Script } from './script'
 
 const SECOND = 1_000
 const MINUTE = 60 * SECOND
-/** Until so long after the opening people arrive, where nothing is planned for the whole group. */
+/** So long after the opening people arrive: nothing is begun before. */
 const ARRIVING_MS = 90 * SECOND
 /** A room that calls is visited after so long, and left after so long. */
 const COMES_AFTER_MS = 45 * SECOND
@@ -36,14 +36,18 @@ export function pilotMoves(
 
 function inRound(view: FacilitatorView, accountId: string, now: number): FacilitatorRequest[] {
   const moves: FacilitatorRequest[] = []
+  // Who goes by themselves, or may come back, is let be.
+  const { invited, mayReturn } = view.terms
   const astray = view.people.filter(
-    ({ admitted, roomId, connected }) => admitted && connected && roomId === null,
+    ({ admitted, roomId, inRoom, connected }) =>
+      admitted && connected && !inRoom && (roomId === null || !(invited || mayReturn)),
   )
   const sizes = view.rooms.map(({ id }) => ({
     roomId: id,
     people: view.people.filter(({ roomId }) => roomId === id).length,
   }))
-  const placements = astray.flatMap(({ id }) => {
+  const placements = astray.flatMap(({ id, roomId }) => {
+    if (roomId !== null) return [{ participantId: id, roomId }]
     const smallest = minBy(sizes, ({ people }) => people)
     if (!smallest) return []
     smallest.people++
@@ -62,10 +66,12 @@ function betweenRounds(view: FacilitatorView, short: boolean, now: number): Faci
   const order = view.order?.segments ?? []
   const current = order.findLast(({ startedAt, endedAt }) => startedAt !== null && endedAt === null)
   const next = order.find(({ startedAt, skipped }) => startedAt === null && !skipped)
+  // Everybody has a while to come, however short the beginning is made.
+  if (now - (view.session.openedAt ?? now) < ARRIVING_MS) return []
   if (current) {
     const length = short ? MINUTE : current.minutes * MINUTE
     if (now - (current.startedAt ?? now) < length) return []
-  } else if (now - (view.session.openedAt ?? now) < ARRIVING_MS) return []
+  }
   const isOver = order.length > 0 ? next === undefined : view.rounds.begun > 0
   if (isOver) return [{ type: 'end' }]
   const isForRooms = next === undefined || next.kind === 'rooms'

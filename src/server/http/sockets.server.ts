@@ -59,7 +59,13 @@ async function openBoards(
   services: Services,
   { request, socket, head, address, account }: Knock,
 ): Promise<boolean> {
-  const user = account ? facilitatorUser(account) : await participantUser(services, request.headers.cookie)
+  const asFacilitator = account && facilitatorUser(account)
+  const atPlace = request.url?.endsWith('?place') === true
+  // Who is signed in and tries a session out in the same browser writes there as who they are in it.
+  const user =
+    asFacilitator && !atPlace
+      ? asFacilitator
+      : ((await participantUser(services, request.headers.cookie)) ?? asFacilitator)
   if (user) services.boards.accept(request, socket, head, user, address)
   return user !== null
 }

@@ -1,6 +1,7 @@
 import { once } from 'node:events'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
+import { jest } from '@jest/globals'
 import { pino } from 'pino'
 import { runningServer } from 'tests/fixtures/running'
 import { WebSocket } from 'ws'
@@ -165,4 +166,31 @@ test('facilitators who follow are told who is in which call, and how long they h
   stop()
   line.socket.close()
   await line.ended
+})
+
+test('the board of a participant’s page is opened by their place, also where a facilitator is signed in on the same browser', async () => {
+  const came: { accountId: string | null; participantId: string | null }[] = []
+  const accept = jest.spyOn(running.boards, 'accept').mockImplementation((_request, socket, _head, user) => {
+    came.push({ accountId: user.accountId, participantId: user.participantIn(running.sessionId) })
+    socket.destroy()
+  })
+  const again = await newSignIn(running.db, running.by.id, 'a browser')
+  const account = pairOf(await writeAccountToken(again, false))
+  const both = `${account}; ${ana}`
+  const { id: accountId } = running.by
+  for (const [address, cookie] of [
+    ['/boards/socket', both],
+    ['/boards/socket?place', both],
+    ['/boards/socket?place', ana],
+    ['/boards/socket?place', account],
+    ['/boards/socket?place', ''],
+  ] as const)
+    await knock(address, cookie).ended
+  expect(came).toEqual([
+    { accountId, participantId: null },
+    { accountId: null, participantId: anaId },
+    { accountId: null, participantId: anaId },
+    { accountId, participantId: null },
+  ])
+  accept.mockRestore()
 })

@@ -35,7 +35,7 @@ const PILOT_EVERY_MS = 250
 export type RehearsalProblem = SessionProblem | { code: 'too-many-rehearsals' } | { code: 'could-not-open' }
 
 /** Who is at the front while it goes on by itself. */
-const PILOT: Account = { id: 'simulated', email: '', displayName: 'Simulated co-facilitator' } as Account
+const PILOT: Account = { id: 'simulated', email: '', displayName: 'Simulated co-facilitator' }
 
 interface Running {
   /** The session whose plan it is. */
@@ -172,8 +172,6 @@ export class Rehearsals {
   private async finish(sessionId: string, { ofId, crowd, segmentIds }: Running): Promise<RehearsalReport> {
     const { db, hub, boards } = this.ground
     await crowd.stop()
-    // Everybody who looks on is told that it is over.
-    await hub.command(sessionId, { kind: 'facilitator', accountId: 'simulated', name: '' }, { type: 'end' })
     await boards.settled()
     const state = await hub.state(sessionId)
     const [log, written] = await Promise.all([
@@ -185,6 +183,8 @@ export class Rehearsals {
     ])
     const now = hub.timeOf(sessionId)
     const task = { log, written: written.map(({ copyId, promptId, at }) => ({ copyId, promptId, at })), now }
+    // Everybody who looks on is told that it is over; broken off, it is not said to have ended.
+    await hub.command(sessionId, actorOf(PILOT), { type: 'end' })
     const findings = isShort(log)
       ? rehearsalFindings(task.log, task.written, task.now)
       : await onWorkThread('findings', task)

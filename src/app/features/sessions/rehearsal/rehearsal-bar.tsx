@@ -36,7 +36,7 @@ export function RehearsalBar({ sessionId, rehearsal }: { sessionId: string; rehe
       <Flex gap="8px" align="center">
         <Drama size={18} aria-hidden="true" />
         <span>
-          <b>Rehearsal.</b> Nobody here is real, and nothing of it is kept but what it shows.
+          <b>Rehearsal:</b> nobody here is real, and nothing is kept.
         </span>
       </Flex>
       <Flex gap="6px 16px" align="center" wrap="wrap" ml="auto">
