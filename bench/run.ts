@@ -12,6 +12,7 @@ import { groupings } from './groupings'
 import { largeCohort } from './large-cohort'
 import { liveGroups } from './live-groups'
 import { livePage } from './live-page'
+import { longClass } from './long-class'
 import { material } from './material'
 import { planPage } from './plan-page'
 import { questions } from './questions'
@@ -34,6 +35,7 @@ const MEASUREMENTS: Record<string, () => Promise<void>> = {
   'live-groups': liveGroups,
   'plan-page': planPage,
   questions,
+  'long-class': longClass,
   seen,
   'send-out': sendOut,
   material,

@@ -7,7 +7,7 @@ import { createParser, type EventSourceMessage } from 'eventsource-parser'
 import WebSocket from 'ws'
 import * as Y from 'yjs'
 import type { StreamMessage } from '~/contracts/live'
-import { addCard } from '~/core/boards/prompts/cards/document'
+import { addCard, readCards } from '~/core/boards/prompts/cards/document'
 import { sheetOf } from '~/core/boards/prompts/sheet/document'
 import { answerOf, reasonOf, type YesNo } from '~/core/boards/prompts/yes-no/document'
 import type { ParticipantView } from '~/core/live/views'
@@ -141,6 +141,11 @@ export class SimulatedParticipant {
       text.delete(0, text.length)
       text.insert(0, reason)
     })
+  }
+
+  /** What the cards under a prompt say, as this participant's board has them. */
+  cards(promptId: string): string[] {
+    return this.board ? readCards(this.board.doc, promptId).map(({ text }) => text) : []
   }
 
   closeBoard(): void {

@@ -22,6 +22,7 @@ export class TestServer {
   private child: ChildProcess | undefined
   private port = 0
   private scheme = 'http'
+  private said = ''
   /** How far the server's clock was moved, in milliseconds: one that is started again goes on from there. */
   private ahead = 0
   demo: Demo | null = null
@@ -72,18 +73,17 @@ export class TestServer {
       execArgv: process.env.SERVER_ARGV ? process.env.SERVER_ARGV.split(' ') : [],
     })
     this.child = child
-    let said = ''
-    child.stdout?.on('data', chunk => {
-      said += chunk
-    })
-    child.stderr?.on('data', chunk => {
-      said += chunk
-    })
+    this.said = ''
+    const take = (chunk: Buffer) => {
+      this.said += chunk
+    }
+    child.stdout?.on('data', take)
+    child.stderr?.on('data', take)
     const ready = once(child, 'message').then(
       ([message]) => message as { port: number; demo: Demo | null; startWord: string | null },
     )
     const ended = once(child, 'exit').then(([code]) =>
-      Promise.reject(new Error(`The server ended with ${code}: ${said}`)),
+      Promise.reject(new Error(`The server ended with ${code}: ${this.said}`)),
     )
     const { port, demo, startWord } = await Promise.race([ready, ended])
     ended.catch(() => undefined)
@@ -108,6 +108,17 @@ export class TestServer {
     const moved = once(this.child as ChildProcess, 'message')
     this.child?.send({ moveClock: milliseconds })
     await moved
+  }
+
+  /** What it takes of the machine's memory, its database in it, in megabytes (`/proc`, Linux). */
+  async megabytes(): Promise<number> {
+    const status = await readFile(`/proc/${this.child?.pid}/status`, 'utf8')
+    return Number(/VmRSS:\s+(\d+)/.exec(status)?.[1]) / 1024
+  }
+
+  /** Errors it has written into its log since it started. */
+  get faults(): string[] {
+    return this.said.split('\n').filter(line => /"level":[56]0/.test(line))
   }
 
   /** How long the server's thread did not come round, at the longest since it was last asked, in milliseconds. */

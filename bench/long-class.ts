@@ -1,0 +1,203 @@
+import { chromium, type Page } from '@playwright/test'
+import type { SimulatedParticipant } from '~/demo/simulated-participant'
+import playwrightConfig from '../playwright.config'
+import { bareEventStream } from './broadcast'
+import { MadeClass } from './made-class'
+import { delaysOf, delayText, pause } from './numbers'
+
+const ROOMS = 100
+const IN_A_ROOM = 5
+const MINUTES = Number(process.env.MINUTES ?? 20)
+/** Cards of the whole class in a second, and signals. */
+const CARDS_A_SECOND = 10
+const SIGNALS_A_SECOND = 2
+/** Every so often something is said to all, and a question asked, which all answer within so long; in milliseconds. */
+const SAID_EVERY_MS = 15_000
+const ASKED_EVERY_MS = 60_000
+const ANSWERED_WITHIN_MS = 5_000
+const SIGNALS = ['hand', 'done', 'more-time', 'lost', null]
+
+/**
+ * Five hundred people in a hundred rooms for twenty minutes, on this machine together with all of them: they write, show signals, answer
+ * questions and hear what is said. Counted is what was lost, refused or failed; measured, how soon the last hears, beside a bare event
+ * stream; what the server takes of memory; and the longest task of the facilitator's page.
+ */
+export async function longClass(): Promise<void> {
+  const listeners = ROOMS * IN_A_ROOM
+  const bare = await bareEventStream(listeners, 40)
+  const made = await MadeClass.open(ROOMS, IN_A_ROOM, [
+    { id: 'c', kind: 'cards', text: 'Cards?', settings: {} },
+  ])
+  const browser = await chromium.launch(playwrightConfig.use?.launchOptions)
+  try {
+    const people = await made.allJoined()
+    await made.command({ type: 'send-out', seconds: 4 * 3_600 })
+    for (let from = 0; from < people.length; from += 20)
+      await Promise.all(people.slice(from, from + 20).map(each => each.openBoard()))
+    const page = await made.page(browser)
+    await page.goto(`${made.server.address}/sessions/${made.sessionId}/live`)
+    await page.getByRole('timer').waitFor()
+    await pause(10_000)
+    await countTasks(page)
+    await made.server.longestStop()
+    const until = Date.now() + MINUTES * 60_000
+    const [cards, refused, delays, asked] = await Promise.all([
+      write(people, until),
+      signal(people, until),
+      say(made, people, until),
+      ask(made, people, until),
+      remember(made, until),
+    ])
+    const stop = await made.server.longestStop()
+    await pause(3_000)
+    const answers = await made.get(`/sessions/${made.sessionId}/review/answers.csv`)
+    const onDisk = new Set(answers.match(/Card \d+ of this class/g))
+    const inRooms = cards.filter(({ room, text }) => room.every(one => one.holds(text) === 1))
+    const review = await made.get(`/sessions/${made.sessionId}/review`)
+    const counted = review.split(`${listeners} answers`).length - 1
+    const own = delaysOf(delays)
+    const { number, longest } = await tasksOf(page)
+    console.log(`${listeners} people in ${ROOMS} rooms for ${MINUTES} minutes`)
+    console.log(
+      `  cards: ${cards.length} written, ${onDisk.size} in the review, ${inRooms.length} once in every browser of their room`,
+    )
+    console.log(
+      `  signals and answers refused: ${refused + asked.refused}; questions: ${asked.questions} asked, ${counted} with ${listeners} answers`,
+    )
+    console.log(`  errors in the server's log: ${made.server.faults.length}`)
+    for (const fault of made.server.faults.slice(0, 3)) console.log(`    ${fault.slice(0, 300)}`)
+    console.log(`  a broadcast to the last of them, bare event stream: ${delayText(bare)}`)
+    console.log(
+      `  Round Table, while all that goes on: ${delayText(own)}, ${(own.p95 / bare.p95).toFixed(2)}x at p95 (aim: under 2x)`,
+    )
+    console.log(`  the server's thread held for ${stop.toFixed(0)} ms at the longest (aim: under 100 ms)`)
+    console.log(
+      `  the facilitator's page: ${number} tasks over 50 ms${number > 0 ? `, the longest ${longest.toFixed(0)} ms` : ''} (aim: none)`,
+    )
+    for (const each of people) each.leave()
+  } finally {
+    await browser.close()
+    await made.server.remove()
+  }
+}
+
+/** Somebody's board as their browser holds it. */
+interface Reader {
+  holds(text: string): number
+}
+
+async function write(people: readonly SimulatedParticipant[], until: number) {
+  const cards: { text: string; room: Reader[] }[] = []
+  const rooms = new Map<string, SimulatedParticipant[]>()
+  for (const each of people) {
+    const { whereabouts } = each.view ?? {}
+    const room = whereabouts?.where === 'room' ? whereabouts.roomId : ''
+    rooms.set(room, [...(rooms.get(room) ?? []), each])
+  }
+  const readers = new Map<SimulatedParticipant, Reader[]>()
+  for (const members of rooms.values()) {
+    const reading = members.map(readerOf)
+    for (const each of members) readers.set(each, reading)
+  }
+  for (let number = 0; Date.now() < until; number++) {
+    // Primes, so that rooms and people come up in no order.
+    const who = people[(number * 137) % people.length] as SimulatedParticipant
+    const text = `Card ${number} of this class`
+    await who.writeCard('c', text)
+    cards.push({ text, room: readers.get(who) ?? [] })
+    await pause(1_000 / CARDS_A_SECOND)
+  }
+  return cards
+}
+
+/** Counts once what stands on the board, when it is first asked, after everything was written. */
+function readerOf(who: SimulatedParticipant): Reader {
+  let counts: Map<string, number> | null = null
+  return {
+    holds(text) {
+      if (!counts) {
+        counts = new Map()
+        for (const said of who.cards('c')) counts.set(said, (counts.get(said) ?? 0) + 1)
+      }
+      return counts.get(text) ?? 0
+    },
+  }
+}
+
+async function signal(people: readonly SimulatedParticipant[], until: number): Promise<number> {
+  let refused = 0
+  for (let number = 0; Date.now() < until; number++) {
+    const who = people[(number * 73) % people.length] as SimulatedParticipant
+    const { ok } = await who.ask({ type: 'set-signal', signal: SIGNALS[number % SIGNALS.length] })
+    if (!ok) refused++
+    await pause(1_000 / SIGNALS_A_SECOND)
+  }
+  return refused
+}
+
+async function say(
+  made: MadeClass,
+  people: readonly SimulatedParticipant[],
+  until: number,
+): Promise<number[]> {
+  const delays: number[] = []
+  for (let number = 0; Date.now() < until; number++) {
+    await pause(SAID_EVERY_MS)
+    const text = `Said to all, number ${number}`
+    const heard = people.map(each => each.until(view => view.messages.at(-1)?.text === text))
+    const began = performance.now()
+    const [last] = await Promise.all([
+      Promise.all(heard).then(() => performance.now()),
+      made.command({ type: 'broadcast', text }),
+    ])
+    delays.push(last - began)
+  }
+  return delays
+}
+
+async function ask(made: MadeClass, people: readonly SimulatedParticipant[], until: number) {
+  let [questions, refused, before] = [0, 0, '']
+  while (Date.now() + ASKED_EVERY_MS < until) {
+    await pause(ASKED_EVERY_MS - ANSWERED_WITHIN_MS)
+    await made.command({ type: 'ask-question', text: `Question ${questions}`, answers: ['', '', ''] })
+    await Promise.all(
+      people.map(async (each, index) => {
+        const { question } = await each.until(view => view.question !== null && view.question.id !== before)
+        await pause(Math.random() * ANSWERED_WITHIN_MS)
+        const { ok } = await each.ask({
+          type: 'answer-question',
+          questionId: question?.id ?? '',
+          answer: index % 3,
+        })
+        if (!ok) refused++
+      }),
+    )
+    before = people[0]?.view?.question?.id ?? ''
+    questions++
+  }
+  return { questions, refused }
+}
+
+/** Says every fourth part of the time what the server takes. */
+async function remember(made: MadeClass, until: number): Promise<void> {
+  const every = (until - Date.now()) / 4
+  for (let part = 0; part <= 4; part++) {
+    const minute = ((part * every) / 60_000).toFixed(0)
+    console.log(`  after ${minute} minutes the server takes ${(await made.server.megabytes()).toFixed(0)} MB`)
+    if (part < 4) await pause(every)
+  }
+}
+
+const countTasks = (page: Page) =>
+  page.evaluate(() => {
+    const tasks: number[] = []
+    Object.assign(window, { tasks })
+    new PerformanceObserver(list => {
+      for (const { duration } of list.getEntries()) tasks.push(duration)
+    }).observe({ type: 'longtask' })
+  })
+
+async function tasksOf(page: Page): Promise<{ number: number; longest: number }> {
+  const tasks = await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks)
+  return { number: tasks.length, longest: Math.max(0, ...tasks) }
+}
