@@ -47,6 +47,11 @@ test('groups, the join code, a question’s results, pages and a sound are put u
     await panel.getByRole('button', { name }).click()
   }
 
+  // What stands on the facilitator's page goes up from there in one press, and down in one.
+  await page.getByRole('button', { name: 'Put up the join code' }).click()
+  await expect(onWall.getByText(code)).toBeVisible()
+  await page.getByRole('button', { name: 'Take down the join code' }).click()
+  await expect(onWall).toBeHidden()
   await putUp('Join code')
   await expect(onWall.getByText(code)).toBeVisible()
   await expect(onAna).toBeHidden()

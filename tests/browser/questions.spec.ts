@@ -148,6 +148,11 @@ test('asked without names, in words, by room and for a time; asked again it stan
   await question.getByRole('button', { name: 'Send' }).click()
   await expect(question.getByText('Your answer: 2.5 km')).toBeVisible()
   await expect(question.getByText('left to answer')).toBeVisible()
+  const wall = await page.context().newPage()
+  await wall.goto(page.url().replace(/\/live$/, '/projector'))
+  await expect(wall.getByRole('region', { name: 'Question' }).getByRole('timer')).toHaveText(
+    /^0:\d\d left to answer$/,
+  )
   await server.moveClock(31_000)
   await expect(question).toBeHidden()
   await expect(now.getByText('1 of 6 have answered; closed.')).toBeVisible()

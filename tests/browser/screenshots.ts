@@ -53,22 +53,36 @@ const NAMES = [
 
 const shot = (page: Page, name: string) =>
   page.screenshot({ path: `${FOLDER}/${name}.png`, animations: 'disabled' })
-/** What is on a phone, kept to stand beside others in one picture. */
-const phones = new Map<string, Buffer>()
-const phoneShot = async (page: Page, name: string) =>
-  void phones.set(name, await page.screenshot({ animations: 'disabled' }))
+/** What is kept to stand beside others in one picture. */
+const parts = new Map<string, Buffer>()
+const partShot = async (page: Page, name: string) =>
+  void parts.set(name, await page.screenshot({ animations: 'disabled' }))
 
-/** Phones beside each other: one picture of what a participant sees. */
-async function sideBySide(browser: Browser, file: string, names: readonly string[]): Promise<void> {
-  const width = names.length * 390 + (names.length + 1) * 16
-  const page = await browser.newPage({ viewport: { width, height: 876 } })
+const GAP = 16
+const PHONE = { width: 390, height: 844 }
+const SCREEN = { width: 1280, height: 800 }
+
+/** Several in one picture: phones beside each other, screens one below the other. */
+async function together(
+  browser: Browser,
+  file: string,
+  names: readonly string[],
+  { width, height }: { width: number; height: number },
+): Promise<void> {
+  const isDown = width > height
+  const long = (one: number) => names.length * one + (names.length + 1) * GAP
+  const viewport = isDown
+    ? { width: width + 2 * GAP, height: long(height) }
+    : { width: long(width), height: height + 2 * GAP }
+  const page = await browser.newPage({ viewport })
   const images = names.map(name => {
-    const taken = phones.get(name)
+    const taken = parts.get(name)
     if (!taken) throw new Error(`There is no picture of ${name}.`)
-    return `<img alt="" width="390" height="844" src="data:image/png;base64,${taken.toString('base64')}">`
+    return `<img alt="" width="${width}" height="${height}" src="data:image/png;base64,${taken.toString('base64')}">`
   })
+  const direction = isDown ? 'column' : 'row'
   await page.setContent(
-    `<body style="margin:0;padding:16px;display:flex;gap:16px;background:#8a8f87">${images.join('')}</body>`,
+    `<body style="margin:0;padding:${GAP}px;display:flex;flex-direction:${direction};gap:${GAP}px;background:#8a8f87">${images.join('')}</body>`,
   )
   await shot(page, file)
   await page.close()
@@ -208,7 +222,7 @@ async function askedAgain(page: Page, phone: Page, people: SimulatedParticipant[
   await phone.getByRole('region', { name: 'Put up' }).getByRole('definition').first().waitFor()
   await phone.waitForTimeout(1_500)
   await phone.evaluate(() => window.scrollTo(0, 0))
-  await phoneShot(phone, 'put-up')
+  await partShot(phone, 'put-up')
   await up.getByRole('button', { name: 'Take down' }).click()
   await question.getByRole('button', { name: 'Put away' }).click()
 }
@@ -251,7 +265,7 @@ async function stations(
     for (const [index, said] of sheet.entries()) await team[index]?.writeCard('know', said)
   }
   await page.waitForTimeout(8_000)
-  await shot(page, 'stations')
+  await partShot(page, 'stations')
   await secondTeam(page, server, phone, people)
 }
 
@@ -278,7 +292,7 @@ async function secondTeam(
     .nth(seen.length)
     .waitFor()
   await phone.waitForTimeout(500)
-  await phoneShot(phone, 'station')
+  await partShot(phone, 'station')
 }
 
 const onPhone = (browser: Browser): Promise<Page> =>
@@ -323,7 +337,7 @@ async function startedNow(page: Page, server: TestServer): Promise<void> {
   await page.reload()
   await page.getByText('Closed:').waitFor()
   await page.getByText(/^9:\d\d$/).waitFor()
-  await shot(page, 'second-round')
+  await partShot(page, 'second-round')
   for (const each of people) each.leave()
   await page.getByRole('button', { name: 'End', exact: true }).click()
   await page.getByRole('button', { name: 'End the session' }).click()
@@ -383,7 +397,7 @@ async function worksheet(browser: Browser): Promise<void> {
   await phone.getByText('What will we hear first?').scrollIntoViewIfNeeded()
   await phone.evaluate(() => window.scrollBy(0, 210))
   await phone.waitForTimeout(300)
-  await phoneShot(phone, 'worksheet')
+  await partShot(phone, 'worksheet')
   for (const each of people) each.leave()
   await phone.close()
   await maker.close()
@@ -450,7 +464,7 @@ async function looking(browser: Browser): Promise<void> {
   await phone.getByText('Where would you stop').scrollIntoViewIfNeeded()
   await phone.evaluate(() => window.scrollBy(0, 150))
   await phone.waitForTimeout(500)
-  await phoneShot(phone, 'pictures')
+  await partShot(phone, 'pictures')
   for (const each of people) each.leave()
   await phone.close()
   await maker.close()
@@ -479,7 +493,7 @@ async function choosing(browser: Browser): Promise<void> {
   }
   await phone.getByRole('button', { name: 'Choose: Water clarity' }).click()
   await phone.getByText('Your room', { exact: true }).waitFor()
-  await phoneShot(phone, 'choosing')
+  await partShot(phone, 'choosing')
   for (const each of people) each.leave()
   await phone.close()
   await maker.close()
@@ -523,6 +537,21 @@ async function officeHours(browser: Browser): Promise<void> {
   await own.remove()
 }
 
+/** A class at work a little after the first sign-in. */
+async function rehearsal(browser: Browser): Promise<void> {
+  const own = await TestServer.withDemo()
+  const host = await (await browser.newContext({ ...config.use })).newPage()
+  await signIn(host, own)
+  await host.getByRole('button', { name: 'Try it with a simulated class' }).click()
+  await host.getByRole('button', { name: 'Call back' }).waitFor()
+  await host.getByText('2 of 3 begun').first().waitFor()
+  await shot(host, 'rehearsal')
+  await host.getByRole('button', { name: 'End the rehearsal' }).click()
+  await host.getByRole('region', { name: 'What the rehearsal showed' }).waitFor()
+  await host.close()
+  await own.remove()
+}
+
 await prepareDemo()
 const server = await TestServer.withDemo()
 const browser = await chromium.launch(config.use?.launchOptions)
@@ -541,7 +570,9 @@ await worksheet(browser)
 await looking(browser)
 await choosing(browser)
 await officeHours(browser)
-await sideBySide(browser, 'phones', ['choosing', 'station', 'put-up', 'worksheet', 'pictures'])
+await rehearsal(browser)
+await together(browser, 'phones', ['choosing', 'station', 'put-up', 'worksheet', 'pictures'], PHONE)
+await together(browser, 'later-rounds', ['second-round', 'stations'], SCREEN)
 await browser.close()
 await server.remove()
 process.exit(0)

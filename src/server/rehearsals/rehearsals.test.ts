@@ -1,12 +1,18 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { setTimeout } from 'node:timers/promises'
 import { eq } from 'drizzle-orm'
 import { pino } from 'pino'
 import { account, plannedSession, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
-import { participantList } from '~/core/live/door/people'
+import { belongingTo, participantList } from '~/core/live/door/people'
 import { usualScript } from '~/core/rehearsal/script'
+import { newSegment, type Segment } from '~/core/schedule/running-order'
+import { loadDemo } from '~/demo/load.server'
 import { BoardServer } from '../boards/board-server.server'
 import { readContributions } from '../boards/board-storage.server'
+import { moveClock } from '../clock.server'
 import { boardCopies, boardWriters, participants, sessionEvents, sessions } from '../db/schema.server'
 import { pastSessions } from '../groupings/history.server'
 import { sessionByCode } from '../join/join.server'
@@ -14,7 +20,9 @@ import { createLimits } from '../limits.server'
 import { AnswersApart } from '../live/answers-apart.server'
 import { factsOfSession } from '../live/facts-here.server'
 import { LiveHub } from '../live/hub.server'
-import { getSession, listSessions } from '../sessions/sessions.server'
+import { FileFolder } from '../material/file-folder.server'
+import { getSession, listSessions, saveRunningOrder } from '../sessions/sessions.server'
+import { stopWorkThread } from '../work/work-thread.server'
 import { MOST_REHEARSALS, Rehearsals } from './rehearsals.server'
 
 /** A server without its HTTP side, and a session that is planned. */
@@ -190,3 +198,67 @@ test('what a server left that was stopped in the middle is deleted when it start
     await server.stop()
   }
 })
+
+test('the demo’s evening goes from its beginning to its end by itself: four rounds with other groups and boards, a break, stations, and rooms by choice after it', async () => {
+  const { db, close } = await memoryDatabase()
+  const faults: string[] = []
+  const log = pino({ level: 'error' }, { write: line => void faults.push(line) })
+  const hub = new LiveHub(db, log)
+  const boards = new BoardServer(db, hub, log)
+  const rehearsals = new Rehearsals({ db, hub, boards, answersApart: new AnswersApart(hub, log) }, log)
+  const data = mkdtempSync(join(tmpdir(), 'round-table-rehearsal-'))
+  const folder = new FileFolder(data)
+  try {
+    await folder.start()
+    await loadDemo(db, folder)
+    const tonight = (await listSessions(db)).find(({ phase }) => phase === 'planned')
+    const { runningOrder } = await getSession(db, tonight?.id ?? '')
+    // After the report everybody chooses between two rooms, and goes there.
+    const chosen: Segment = {
+      ...newSegment('chosen', 'rooms'),
+      minutes: 6,
+      groups: { from: 'choice', rooms: ['Tower', 'Jetty'], least: 1, most: 30 },
+      boardId: runningOrder.find(({ boardId }) => boardId !== null)?.boardId ?? null,
+      terms: { invited: true, mayChange: true, mayReturn: false },
+    }
+    value(await saveRunningOrder(db, tonight?.id ?? '', [...runningOrder, chosen], 120))
+    const by = { id: 'marit', email: '', displayName: 'Marit' }
+    const played = { ...usualScript(24), people: 40, drop: 30, asks: 30, speed: 30, itself: true }
+    const id = value(await rehearsals.begin(by, tonight?.id ?? '', played))
+    for (let step = 0; step < 400 && (await hub.state(id)).phase === 'open'; step++) {
+      // Half a minute of the session.
+      moveClock(1_000)
+      await hub.wake()
+      await setTimeout(110)
+    }
+    const state = await hub.state(id)
+    expect(state.phase).toBe('ended')
+    expect(state.segments.filter(({ startedAt }) => startedAt === null)).toEqual([])
+    const written = await readContributions(
+      db,
+      state.rooms.map(({ copyId }) => copyId),
+    )
+    const inRound = state.pastRounds.map(({ startedAt, endedAt }) =>
+      written.filter(({ at }) => at >= startedAt && at <= endedAt),
+    )
+    expect(inRound).toHaveLength(5)
+    for (const one of inRound) expect(one.length).toBeGreaterThan(5)
+    expect(state.helpCalls.length).toBeGreaterThan(0)
+    expect(state.helpCalls.some(({ how }) => how === 'visit')).toBe(true)
+    const [tower, jetty] = state.rooms
+      .slice(-2)
+      .map(({ id: roomId }) => belongingTo(state.participants, roomId))
+    expect([tower?.length, jetty?.length].every(people => (people ?? 0) > 5)).toBe(true)
+    const { people, rounds, findings } = await rehearsals.end(id)
+    expect({ people, rounds }).toEqual({ people: 36, rounds: 5 })
+    expect(findings.map(({ code }) => code)).not.toContain('not-begun')
+    expect(faults).toEqual([])
+  } finally {
+    await rehearsals.stop()
+    await boards.stop()
+    await hub.stop()
+    await close()
+    await stopWorkThread()
+    rmSync(data, { recursive: true })
+  }
+}, 180_000)

@@ -76,6 +76,7 @@ test('a worksheet of two parts with two pictures of the library: six copies, who
   const card = (text: string) => drawer.getByRole('listitem').filter({ hasText: text })
   await expect(card('I was at the sea')).toContainText('Bram O.')
   await expect(card('Both are green')).toContainText('Ana Per.')
+  await expect(drawer.getByText(/^Written: \d+ of 100 even/)).toBeVisible()
   await drawer.getByLabel('Note to this room').fill('Stay with the two pictures')
   await drawer.getByRole('button', { name: 'Send the note' }).click()
   await expect(bram.getByText('Stay with the two pictures')).toBeVisible()

@@ -75,7 +75,7 @@ export function LiveBar({
       {showKeys && <KeyHelp keys={keys} onClose={() => setShowKeys(false)} />}
       <Flex gap={{ base: '6px', md: '10px' }} align="center" wrap="wrap">
         {clock ? (
-          <RoundControls clock={clock} send={send} />
+          <RoundControls clock={clock} view={view} send={send} />
         ) : next && next.kind !== 'rooms' ? (
           <NextStep next={next} send={send} />
         ) : (

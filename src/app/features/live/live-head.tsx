@@ -1,10 +1,11 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
-import { MonitorUp, QrCode } from 'lucide-react'
+import { MonitorUp, Presentation, QrCode } from 'lucide-react'
 import { useState } from 'react'
 import type { Doing } from '~/contracts/doing'
 import { AtTheFront } from '../../live/facilitators/at-the-front'
 import { OwnDuty } from '../../live/facilitators/own-duty'
 import type { LiveView, Send } from '../../live/live-view'
+import { PutUpHere } from '../../live/put-up/put-up-here'
 import { Button, ButtonLink } from '../../ui/button'
 import { Tick } from '../../ui/fields'
 import { ShareOut } from './share-out'
@@ -83,6 +84,7 @@ export function LiveHead({
             {join.code}
           </chakra.b>
         </chakra.span>
+        <PutUpHere is="join-code" name="the join code" icon={Presentation} view={view} send={send} />
         <Flex
           display={{ base: more ? 'flex' : 'none', md: 'contents' }}
           order="2"

@@ -248,6 +248,8 @@ export function LivePage({
                       onWall={showWall}
                       onFind={() => setFinding(true)}
                       rooms={view.rooms.length}
+                      view={view}
+                      send={send}
                     />
                   </Flex>
                 )}

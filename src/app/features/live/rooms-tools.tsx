@@ -1,6 +1,8 @@
 import { chakra, Flex } from '@chakra-ui/react'
-import { LayoutGrid, Search } from 'lucide-react'
+import { LayoutGrid, ListTodo, Search, UsersRound } from 'lucide-react'
 import { useId } from 'react'
+import type { LiveView, Send } from '../../live/live-view'
+import { PutUpHere } from '../../live/put-up/put-up-here'
 import { Button } from '../../ui/button'
 import { SmallSelect } from '../../ui/fields'
 import { FIND_SOMEBODY } from './everybody'
@@ -14,13 +16,21 @@ interface RoomsToolsProps {
   onFind: () => void
   /** How many rooms there are: with one there is nothing to put in order. */
   rooms: number
+  view: LiveView
+  send: Send
 }
 
 /** How the rooms are looked at. */
-export function RoomsTools({ order, onOrder, isWall, onWall, onFind, rooms }: RoomsToolsProps) {
+export function RoomsTools({ order, onOrder, isWall, onWall, onFind, rooms, view, send }: RoomsToolsProps) {
   const id = useId()
   return (
     <Flex gap="8px" align="center" wrap="wrap" ml="auto">
+      {rooms > 0 && (
+        <>
+          <PutUpHere is="groups" name="the groups" icon={UsersRound} view={view} send={send} />
+          <PutUpHere is="instructions" name="what to do" icon={ListTodo} view={view} send={send} />
+        </>
+      )}
       <Button id={FIND_SOMEBODY} size="small" title="Key: /" onClick={onFind}>
         <Search size={16} aria-hidden="true" /> Everybody
       </Button>

@@ -1,11 +1,14 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
-import { type ReactNode, useSyncExternalStore } from 'react'
+import { type ReactNode, Suspense, useSyncExternalStore } from 'react'
 import type { ParticipantView } from '~/core/live/views'
 import { TimeLeft } from '../../live/rounds/time-left'
-import { RehearsalMark } from '../../live/session/rehearsal-mark'
 import type { BoardStatus } from '../../live-client/board-connection'
 import type { OpensWithoutLine } from '../../live-client/kept/use-kept-here'
 import type { LastTold } from '../../live-client/last-told'
+import { whenMet } from '../../prompts/when-met'
+import { lost, SAVED_WORDS } from './saved-words'
+
+const RehearsalMark = whenMet(() => import('../../live/session/rehearsal-mark'))
 
 interface PlaceHeadProps {
   view: ParticipantView
@@ -18,15 +21,6 @@ interface PlaceHeadProps {
   /** Whose page this is. */
   children: ReactNode
 }
-
-const SAVED_WORDS: Record<BoardStatus['saved'], string> = {
-  stored: 'Saved',
-  sending: 'Saving…',
-  full: 'Not saved: the board is full',
-  away: 'No line: keep writing, it is sent when the line is back',
-}
-
-const lost = (saved: BoardStatus['saved']) => saved === 'away' || saved === 'full'
 
 /** Always in sight: where, with whom, how long. */
 export function PlaceHead({ view, pageMadeAt, line, opensWithoutLine, saved, children }: PlaceHeadProps) {
@@ -41,7 +35,11 @@ export function PlaceHead({ view, pageMadeAt, line, opensWithoutLine, saved, chi
       : 'Waiting list'
   return (
     <Box as="header" position="sticky" top="0" zIndex="5" bg="paper" borderBottomWidth="1px">
-      {session.isRehearsal && <RehearsalMark />}
+      {session.isRehearsal && (
+        <Suspense fallback={null}>
+          <RehearsalMark />
+        </Suspense>
+      )}
       {line === 'lost' && (
         <Box bg="ask" color="onAsk" px="16px" py="4px" fontSize="s" role="status">
           The line to the server is down. It comes back by itself, and you can write on.
@@ -83,7 +81,7 @@ export function PlaceHead({ view, pageMadeAt, line, opensWithoutLine, saved, chi
 function Saved({ saved }: { saved: LastTold<BoardStatus['saved']> }) {
   const now = useSyncExternalStore(saved.subscribe, saved.get, saved.get)
   return (
-    <chakra.p role="status" color={lost(now) ? 'ask' : 'quiet'} fontWeight={lost(now) ? '600' : '400'}>
+    <chakra.p color={lost(now) ? 'ask' : 'quiet'} fontWeight={lost(now) ? '600' : '400'}>
       {SAVED_WORDS[now]}
     </chakra.p>
   )

@@ -35,6 +35,7 @@ const PutUpOnPage = whenMet(() => import('../../live/put-up/put-up-on-page'))
 const QuestionAsked = whenMet(() => import('../../live/questions/question-asked'))
 const ReportingOnPage = whenMet(() => import('../../live/report/reporting-on-page'))
 const RoomCall = whenMet(() => import('../../live/call/room-call'))
+const SaidAloud = whenMet(() => import('./said-aloud'))
 const TakenOffNotice = whenMet(() => import('../../live/taken-off/taken-off-notice'))
 const WholeGroup = whenMet(() => import('./whole-group'))
 const WritingInRoom = whenMet(() => import('../../live/rights/writing-here'))
@@ -103,6 +104,9 @@ export function PlacePage({ sessionId, join, view: first, ownLink, now }: PlaceP
           />
         )}
       </PlaceHead>
+      <Suspense fallback={null}>
+        <SaidAloud view={view} saved={saved} />
+      </Suspense>
       <Box as="main" flex="1" px="16px" py="16px">
         {problem && (
           <Box mb="12px">

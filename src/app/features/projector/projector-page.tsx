@@ -8,7 +8,7 @@ import { ReportingOnWall } from '../../live/report/reporting-on-wall'
 import { RoomsOnWall } from '../../live/rooms/rooms-on-wall'
 import { WallClock } from '../../live/rounds/wall-clock'
 import { ProgramLine } from '../../live/segments/program-line'
-import { RehearsalMark } from '../../live/session/rehearsal-mark'
+import RehearsalMark from '../../live/session/rehearsal-mark'
 import { useLive } from '../../live-client/use-live'
 
 interface ProjectorPageProps {
@@ -78,7 +78,7 @@ export function ProjectorPage({ sessionId, view: first, join, now }: ProjectorPa
       <Box>
         <BroadcastOnWall broadcast={broadcast} />
         {view.reporting && <ReportingOnWall reporting={view.reporting} pageMadeAt={now} />}
-        {!resultsAreUp && <QuestionOnWall question={view.question} />}
+        {!resultsAreUp && <QuestionOnWall question={view.question} pageMadeAt={now} />}
         {view.putUp ? (
           <PutUpOnWall
             sessionId={sessionId}

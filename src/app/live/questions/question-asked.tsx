@@ -10,11 +10,10 @@ import {
   type QuickQuestion,
 } from '~/core/live/questions/question'
 import type { ParticipantView } from '~/core/live/views'
-import { clockText } from '~/core/schedule/lengths'
-import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
 import { Field, Input, TextArea } from '../../ui/fields'
 import type { SendFromPlace } from '../live-view'
+import { LeftToAnswer } from './left-to-answer'
 
 interface QuestionAskedProps {
   question: QuickQuestion
@@ -44,7 +43,7 @@ export default function QuestionAsked({ question, myAnswer, room, pageMadeAt, se
       <chakra.h2 fontSize="l" overflowWrap="anywhere">
         {text || 'Your answer to what was asked?'}
       </chakra.h2>
-      {endsAt !== null && <TimeLeft endsAt={endsAt} pageMadeAt={pageMadeAt} />}
+      {endsAt !== null && <LeftToAnswer endsAt={endsAt} pageMadeAt={pageMadeAt} />}
       {by === 'room' && room === null ? (
         <p>Each room gives one answer, and you are in none.</p>
       ) : myAnswer === 'apart' ? (
@@ -66,15 +65,6 @@ function whoSees({ by, anonymous }: QuickQuestion, room: string | null): string 
   if (by === 'room' && room !== null)
     return `One answer for ${room}: whatever one of you gives last. Those who lead see it; no other room does.`
   return 'Those who lead see who answered what; nobody else does.'
-}
-
-function TimeLeft({ endsAt, pageMadeAt }: { endsAt: number; pageMadeAt: number }) {
-  const now = useServerNow(pageMadeAt, 1_000)
-  return (
-    <chakra.p fontVariantNumeric="tabular-nums" role="timer">
-      {clockText(endsAt - now)} left to answer
-    </chakra.p>
-  )
 }
 
 interface GiveProps {

@@ -47,9 +47,13 @@ export function QuestionNow({ sessionId, view, canGroup, onGroup, pageMadeAt, se
     >
       <Flex gap="6px 12px" align="center" wrap="wrap">
         <b>{calledOf(results)}</b>
-        <chakra.span role="status" color="quiet">
+        <chakra.span color="quiet">
           {answered} of {ofAll} {by === 'room' ? 'rooms ' : ''}have answered{isOpen ? '.' : '; closed.'}
           {anonymous && ' Without names.'}
+        </chakra.span>
+        {/* Not each answer, of which there may be hundreds. */}
+        <chakra.span role="status" srOnly>
+          {!isOpen ? 'The question is closed.' : answered >= ofAll && ofAll > 0 ? 'All have answered.' : ''}
         </chakra.span>
         {isOpen && endsAt !== null && <Left endsAt={endsAt} pageMadeAt={pageMadeAt} />}
         <Flex gap="8px" ml="auto" wrap="wrap">

@@ -1,9 +1,13 @@
 import { Box, chakra } from '@chakra-ui/react'
 import { placesOf } from '~/core/live/questions/question'
 import type { ProjectorView } from '~/core/live/views'
+import { LeftToAnswer } from './left-to-answer'
 
 /** The open question for all to read, with how many have answered; what they answered stays with those who lead. */
-export function QuestionOnWall({ question }: Pick<ProjectorView, 'question'>) {
+export function QuestionOnWall({
+  question,
+  pageMadeAt,
+}: Pick<ProjectorView, 'question'> & { pageMadeAt: number }) {
   if (!question) return null
   return (
     <Box
@@ -30,6 +34,11 @@ export function QuestionOnWall({ question }: Pick<ProjectorView, 'question'>) {
       <chakra.p fontSize="l" color="quiet" mt="8px">
         {question.answered === 1 ? '1 answer' : `${question.answered} answers`}
       </chakra.p>
+      {question.endsAt !== null && (
+        <Box fontSize="l" mt="8px">
+          <LeftToAnswer endsAt={question.endsAt} pageMadeAt={pageMadeAt} />
+        </Box>
+      )}
     </Box>
   )
 }

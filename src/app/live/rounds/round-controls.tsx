@@ -1,17 +1,29 @@
 import { Box, chakra } from '@chakra-ui/react'
-import { Plus, RotateCcw, Undo2 } from 'lucide-react'
+import { Plus, Presentation, RotateCcw, Undo2 } from 'lucide-react'
 import { clockText } from '~/core/schedule/lengths'
 import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
 import { BAR } from '../bar'
 import type { LiveView, Send } from '../live-view'
+import { PutUpHere } from '../put-up/put-up-here'
 import { NEXT_STEP } from '../segments/next-step'
 
 /** While people are in rooms: the clock, calling back, and more time. */
-export function RoundControls({ clock, send }: { clock: NonNullable<LiveView['clock']>; send: Send }) {
+export function RoundControls({
+  clock,
+  view,
+  send,
+}: {
+  clock: NonNullable<LiveView['clock']>
+  view: LiveView
+  send: Send
+}) {
   return (
     <>
       <RoundClock clock={clock} />
+      <Box display={{ base: 'none', md: 'block' }}>
+        <PutUpHere is="clock" name="the clock" icon={Presentation} view={view} send={send} />
+      </Box>
       {clock.graceEndsAt === null ? (
         <Button
           id={NEXT_STEP}

@@ -1,0 +1,32 @@
+import type { LucideIcon } from 'lucide-react'
+import { Button } from '../../ui/button'
+import type { LiveView, Send } from '../live-view'
+import { useOnPages } from './use-on-pages'
+
+interface PutUpHereProps {
+  is: 'groups' | 'clock' | 'instructions' | 'join-code'
+  /** As in `Put up the clock`. */
+  name: string
+  icon: LucideIcon
+  view: Pick<LiveView, 'putUp'>
+  send: Send
+}
+
+/** Puts up what stands beside it in one press; pressed once more it is taken down. */
+export function PutUpHere({ is, name, icon: Icon, view: { putUp }, send }: PutUpHereProps) {
+  const [onPages] = useOnPages()
+  const isUp = putUp?.is === is
+  const label = isUp ? `Take down ${name}` : `Put up ${name}`
+  return (
+    <Button
+      size="small"
+      px="6px"
+      kind={isUp ? 'main' : 'plain'}
+      aria-label={label}
+      title={label}
+      onClick={() => send(isUp ? { type: 'take-down' } : { type: 'put-up-thing', thing: { is }, onPages })}
+    >
+      <Icon size={16} aria-hidden="true" />
+    </Button>
+  )
+}
