@@ -218,6 +218,7 @@ const SECTIONS = {
     'report',
     'rightsIn',
     'roles',
+    'rolesBefore',
     'rolesRule',
     'rooms',
     'rounds',

@@ -69,6 +69,10 @@ const RETRY_MS = 1_000
 const MANY_READERS = 50
 /** After telling many, so many times as long as it took goes to everybody else before they are told again. */
 const REST_FACTOR = 4
+/** Facilitators are told so often in two seconds at once; of more, as when hundreds answer a question, together and so often, in milliseconds. */
+const FACILITATORS_AT_ONCE = 8
+const FACILITATORS_WITHIN_MS = 2_000
+const FACILITATORS_TOLD_EVERY_MS = 250
 /** setTimeout counts in 32 bits. */
 const LONGEST_WAIT = 2 ** 31 - 1
 
@@ -80,6 +84,12 @@ const LONGEST_WAIT = 2 ** 31 - 1
 export class LiveSession {
   private state: LiveState = unopened
   private marks: Mark[] = []
+  /** Those of the round, as they were told last. */
+  private marksTold: { from: number | undefined; length: number; marks: Mark[] } = {
+    from: undefined,
+    length: 0,
+    marks: [],
+  }
   private readonly recent = new Map<number, LiveState>()
   private readonly subscribers = new Set<Subscriber>()
   private readonly asked: Asked[] = []
@@ -88,6 +98,9 @@ export class LiveSession {
   private telling: NodeJS.Timeout | undefined
   /** Until then readers are not told anew; on the clock of `performance`. */
   private restUntil = 0
+  /** When facilitators were told last, as far as it counts; on the clock of `performance`. */
+  private facilitatorsToldAt: number[] = []
+  private facilitatorsWait: NodeJS.Timeout | undefined
   /** Worked out while the log is written, for the readers of whom there are many; told once it is on disk. */
   private foretold: { state: LiveState; of: ReadonlyMap<Subscriber, Foretold> } | null = null
   private stopped = false
@@ -196,6 +209,7 @@ export class LiveSession {
     clearTimeout(this.timer)
     await this.settled()
     if (this.telling) this.tellAll()
+    if (this.facilitatorsWait) this.tellEach('facilitator')
   }
 
   private async writeAll(): Promise<void> {
@@ -336,7 +350,21 @@ export class LiveSession {
     clearTimeout(this.telling)
     this.telling = undefined
     const began = performance.now()
+    this.tellEach('others')
+    this.tellFacilitatorsInTime(began)
+    this.foretold = null
+    const ended = performance.now()
+    if (this.subscribers.size >= MANY_READERS) this.restUntil = ended + (ended - began) * REST_FACTOR
+  }
+
+  private tellEach(which: 'facilitator' | 'others'): void {
+    if (which === 'facilitator') {
+      clearTimeout(this.facilitatorsWait)
+      this.facilitatorsWait = undefined
+      this.facilitatorsToldAt.push(performance.now())
+    }
     for (const subscriber of this.subscribers) {
+      if ((subscriber.viewer.kind === 'facilitator') !== (which === 'facilitator')) continue
       try {
         this.tell(subscriber, 'change')
       } catch (error) {
@@ -344,9 +372,19 @@ export class LiveSession {
         this.ports.failed(error)
       }
     }
-    this.foretold = null
-    const ended = performance.now()
-    if (this.subscribers.size >= MANY_READERS) this.restUntil = ended + (ended - began) * REST_FACTOR
+  }
+
+  /** What they are told is the most there is, and their pages draw all of it: of what comes thick and fast they are told together. */
+  private tellFacilitatorsInTime(now: number): void {
+    if (this.facilitatorsWait) return
+    this.facilitatorsToldAt = this.facilitatorsToldAt.filter(at => now - at < FACILITATORS_WITHIN_MS)
+    const wait =
+      (this.facilitatorsToldAt.at(-1) ?? Number.NEGATIVE_INFINITY) + FACILITATORS_TOLD_EVERY_MS - now
+    if (this.facilitatorsToldAt.length < FACILITATORS_AT_ONCE || wait <= 0) this.tellEach('facilitator')
+    else {
+      this.facilitatorsWait = setTimeout(() => this.tellEach('facilitator'), wait)
+      this.facilitatorsWait.unref()
+    }
   }
 
   private tell(subscriber: Subscriber, kind: 'view' | 'change'): void {
@@ -373,7 +411,14 @@ export class LiveSession {
   /** The marks of the round that runs, or of the last one: what the lanes show live. */
   private marksOfRound(state: LiveState): Mark[] {
     const from = state.round?.startedAt ?? state.pastRounds.at(-1)?.startedAt
-    return from === undefined ? [] : this.marks.filter(mark => mark.at >= from)
+    const { length } = this.marks
+    if (this.marksTold.from !== from || this.marksTold.length !== length)
+      this.marksTold = {
+        from,
+        length,
+        marks: from === undefined ? [] : this.marks.filter(mark => mark.at >= from),
+      }
+    return this.marksTold.marks
   }
 
   private schedule(leastWait = 0): void {

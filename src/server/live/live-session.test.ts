@@ -312,3 +312,36 @@ test('the clock alone warns and calls back', async () => {
     problem: { code: 'not-out' },
   })
 })
+
+test('of what comes thick and fast facilitators are told together, and in the end of all of it; quiet again, they hear at once', async () => {
+  const { session } = await opened()
+  const front = reader(session, { kind: 'facilitator' })
+  for (let number = 0; number < 60; number++) await join(session, `Guest ${number}`)
+  const { length } = front.messages
+  expect(length).toBeGreaterThan(4)
+  expect(length).toBeLessThan(20)
+  await new Promise(resolve => setTimeout(resolve, 400))
+  expect((front.held.people as unknown[]).length).toBe(60)
+  await new Promise(resolve => setTimeout(resolve, 2_000))
+  const before = front.messages.length
+  await join(session, 'One more')
+  expect(front.messages.length).toBeGreaterThan(before)
+  expect((front.held.people as unknown[]).length).toBe(61)
+})
+
+test('at a faster pace what is due comes sooner, and everybody who follows is told', async () => {
+  const ports = new Ports()
+  const { session } = await opened(ports)
+  await join(session, 'ana')
+  await session.command(facilitator, { type: 'send-out', seconds: 600 })
+  const told: string[] = []
+  session.subscribe({ kind: 'projector' }, null, message => told.push(message.kind))
+  ports.rate = 30
+  ports.time = 600_000 - 3_000
+  // Three seconds of the session are a tenth of one here.
+  await session.speedChanged()
+  expect(told.filter(kind => kind === 'hello')).toHaveLength(2)
+  ports.time = 600_000
+  await new Promise(resolve => setTimeout(resolve, 300))
+  expect(session.current().round?.graceEndsAt).not.toBeNull()
+})

@@ -13,7 +13,7 @@ test('two rooms as people like, each with a link of a call service; they go by t
   const film = await filmed(page, 6)
   await page.getByLabel('Files to add').setInputFiles([
     { name: 'The two ways.pdf', mimeType: 'application/pdf', buffer: pdf('By the tower', 'By the jetty') },
-    { name: 'The tide.webm', mimeType: 'video/webm', buffer: film },
+    { name: 'The tide.mp4', mimeType: 'video/mp4', buffer: film },
   ])
   const material = page.getByRole('list', { name: 'Material' })
   await expect(material.getByText('The two ways')).toBeVisible()
@@ -66,12 +66,12 @@ test('two rooms as people like, each with a link of a call service; they go by t
   // All rooms stand in view with the names beside them; where everybody is is seen, and each is heard in turn.
   await expect(page.getByText(/1 invited has not gone/)).toBeVisible()
   await page.getByRole('button', { name: 'Everybody', exact: true }).click()
-  const everybody = page.getByRole('complementary', { name: /Everybody/ })
+  const everybody = page.getByRole('complementary', { name: 'Where everybody is' })
   await expect(everybody).toContainText('Zofia')
   await expect(everybody).toContainText('Jetty')
   await everybody.getByRole('button', { name: 'Close', exact: true }).click()
   await ada?.ask({ type: 'enter-room' })
-  await expect(lane('Tower').getByRole('button', { name: 'Ada' })).toBeVisible()
+  await expect(lane('Tower').getByRole('button', { name: 'Ada', exact: true })).toBeVisible()
   for (const name of ['Tower', 'Jetty', 'Tower']) await visit(page, name)
   await bea?.until(view => view.visits.length === 0)
   await ada?.until(view => view.visits.length === 1)
@@ -126,7 +126,7 @@ test('two rooms as people like, each with a link of a call service; they go by t
   expect(await onPhone.locator('video').getAttribute('controls')).toBeNull()
   await expect(onPhone.getByRole('button', { name: /play|start/i })).toHaveCount(0)
   await player.getByRole('button', { name: 'Play it for all' }).click()
-  await expect.poll(async () => (await standsAt(own)).at).toBeGreaterThan(0.5)
+  await expect.poll(async () => (await standsAt(own)).at).toBeGreaterThan(0.2)
   await expect
     .poll(async () => {
       const [one, other] = await Promise.all([standsAt(own), standsAt(wall)])
@@ -149,7 +149,7 @@ async function filmed(page: Page, seconds: number): Promise<Buffer> {
   const bytes = await page.evaluate(async length => {
     const canvas = document.createElement('canvas')
     const paper = canvas.getContext('2d') as CanvasRenderingContext2D
-    const recorder = new MediaRecorder(canvas.captureStream(10), { mimeType: 'video/webm;codecs=vp8' })
+    const recorder = new MediaRecorder(canvas.captureStream(10), { mimeType: 'video/mp4' })
     const parts: Blob[] = []
     recorder.ondataavailable = event => parts.push(event.data)
     const stopped = new Promise(resolve => {

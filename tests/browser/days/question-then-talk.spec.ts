@@ -90,7 +90,7 @@ test('each answers a question alone for three minutes and the spread is shown; i
   await expect(own.getByRole('heading', { level: 1, name: 'Whole group' })).toBeVisible()
   await page.getByRole('button', { name: 'Report back' }).click()
   const report = page.getByRole('region', { name: 'Report back' })
-  await report.getByLabel('Who reports').selectOption('by role')
+  await report.getByLabel('Who reports').selectOption('who has the role of it')
   await report.getByRole('button', { name: 'Begin the report back' }).click()
   await report.getByRole('button', { name: 'Call North' }).click()
   await expect(wall.getByRole('region', { name: 'Report back' }).getByRole('heading')).toHaveText(

@@ -6,7 +6,6 @@ import type { BoardStatus } from '../../live-client/board-connection'
 import type { OpensWithoutLine } from '../../live-client/kept/use-kept-here'
 import type { LastTold } from '../../live-client/last-told'
 import { whenMet } from '../../prompts/when-met'
-import { lost, SAVED_WORDS } from './saved-words'
 
 const RehearsalMark = whenMet(() => import('../../live/session/rehearsal-mark'))
 
@@ -21,6 +20,15 @@ interface PlaceHeadProps {
   /** Whose page this is. */
   children: ReactNode
 }
+
+const SAVED_WORDS: Record<BoardStatus['saved'], string> = {
+  stored: 'Saved',
+  sending: 'Saving…',
+  full: 'Not saved: the board is full',
+  away: 'No line: keep writing, it is sent when the line is back',
+}
+
+const lost = (saved: BoardStatus['saved']) => saved === 'away' || saved === 'full'
 
 /** Always in sight: where, with whom, how long. */
 export function PlaceHead({ view, pageMadeAt, line, opensWithoutLine, saved, children }: PlaceHeadProps) {

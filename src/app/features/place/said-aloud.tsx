@@ -1,10 +1,9 @@
 import { chakra } from '@chakra-ui/react'
 import { useSyncExternalStore } from 'react'
+import type { Role } from '~/core/grouping/roles'
 import type { ParticipantView } from '~/core/live/views'
-import { YOU_DO } from '../../live/roles/role-words'
 import type { BoardStatus } from '../../live-client/board-connection'
 import type { LastTold } from '../../live-client/last-told'
-import { lost, SAVED_WORDS } from './saved-words'
 
 interface SaidAloudProps {
   view: ParticipantView
@@ -20,13 +19,22 @@ export default function SaidAloud({ view, saved }: SaidAloudProps) {
   return (
     <>
       <Said>{whereOf(view)}</Said>
-      <Said>
-        {view.question ? `A question${view.question.text === '' ? '.' : `: ${view.question.text}`}` : ''}
-      </Said>
+      <Said>{view.question ? 'A question is asked.' : ''}</Said>
       <Said>{view.putUp ? 'Something is put up for all to see.' : ''}</Said>
-      <Said>{lost(now) ? SAVED_WORDS[now] : ''}</Said>
+      <Said>{NOT_SAVED[now] ?? ''}</Said>
     </>
   )
+}
+
+const NOT_SAVED: Partial<Record<BoardStatus['saved'], string>> = {
+  away: 'There is no line now. What you write is kept here.',
+  full: 'Nothing more goes onto this board.',
+}
+const ROLES: Record<Role, string> = {
+  lead: 'leading',
+  scribe: 'writing',
+  reporter: 'reporting',
+  timekeeper: 'keeping time',
 }
 
 const Said = ({ children }: { children: string }) => (
@@ -37,8 +45,8 @@ const Said = ({ children }: { children: string }) => (
 
 function whereOf({ whereabouts, roles, me, session }: ParticipantView): string {
   if (session.phase === 'ended') return ''
-  if (whereabouts.where === 'waiting') return 'You are on the waiting list.'
-  if (whereabouts.where === 'whole') return 'You are with the whole group.'
+  if (whereabouts.where !== 'room')
+    return whereabouts.where === 'waiting' ? '' : 'You are with the whole group.'
   const mine = roles?.roles.find(({ id }) => id === me.id)
-  return `You are in ${whereabouts.name}.${mine ? ` ${YOU_DO[mine.role]}` : ''}`
+  return `You are in ${whereabouts.name}.${mine ? ` Your role: ${ROLES[mine.role]}.` : ''}`
 }

@@ -12,6 +12,8 @@ export interface RolesState {
   rolesRule: RolesRule | null
   /** By participant id, in the round that runs. */
   roles: ReadonlyMap<string, Held>
+  /** Likewise, in the round before: whoever reports for it has the role of it. */
+  rolesBefore: ReadonlyMap<string, Held>
   /** How often each has had which role in this session, by participant id. */
   rolesHeld: ReadonlyMap<string, Partial<Record<Role, number>>>
 }

@@ -106,3 +106,21 @@ test('whoever is gone, or comes back to the room, has no role that somebody else
     expect(roles(session)).toEqual({ bo: 'lead', chi: 'reporter' })
   }
 })
+
+test('when the round is over it is still known who had which role in it, for those who lead', () => {
+  const session = new Rehearsed()
+  session.tell(1, facilitator, { type: 'set-roles', rule: { rule: 'alphabet', mayPass: true } })
+  session.join(1, 'ana', 'bo', 'chi')
+  session.sendOut(2)
+  const during = facilitatorView(session.state)
+  expect(during.rolesBefore).toEqual({})
+  session.tell(3, facilitator, { type: 'call-back' })
+  session.tell(70_000, clock, { type: 'finish-grace' })
+  const after = facilitatorView(session.state)
+  expect(after.roles).toEqual({})
+  expect(after.rolesBefore).toEqual(during.roles)
+  expect(Object.values(after.rolesBefore)).toContain('lead')
+  // The next round is another.
+  session.sendOut(80_000)
+  expect(facilitatorView(session.state).rolesBefore).toEqual(during.roles)
+})

@@ -43,7 +43,7 @@ export const roles = topic<{
   borrows: DoorProblem | RoomsProblem
 }>()(
   {
-    initial: { rolesRule: null, roles: new Map(), rolesHeld: new Map() },
+    initial: { rolesRule: null, roles: new Map(), rolesBefore: new Map(), rolesHeld: new Map() },
     commands: {
       'set-roles': { by: ['facilitator'], asks: { rule: rolesRuleSchema.nullable() } },
       'give-role': { by: ['facilitator'], asks: { participantId: idSchema, role: z.enum(ROLES) } },
@@ -112,13 +112,14 @@ export const roles = topic<{
         now.set(toId, { role, roomId })
         return { roles: now }
       },
-      'round-ended': () => ({ roles: NOBODY }),
+      'round-ended': ({ roles: before }) => ({ roles: NOBODY, rolesBefore: before }),
       ended: () => ({ roles: NOBODY }),
     },
     views: {
       facilitator: state => ({
         rolesRule: state.rolesRule,
         roles: rolesNow(state.roles, state.participants),
+        rolesBefore: rolesOf(state.rolesBefore),
       }),
       participant: (state, me) => ({
         roles:
@@ -139,6 +140,10 @@ export const roles = topic<{
 )
 
 const NOBODY: RolesState['roles'] = new Map()
+const rolesOf = remember(
+  (held: RolesState['roles']): Readonly<Record<string, Role>> =>
+    Object.fromEntries([...held].map(([id, { role }]) => [id, role])),
+)
 const belonging = (state: DoorState, roomId: string): Participant[] =>
   participantList(state).filter(one => one.admitted && one.roomId === roomId)
 

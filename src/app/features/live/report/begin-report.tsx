@@ -58,7 +58,7 @@ export function BeginReport({ sessionId, view, work, onClose, send }: BeginRepor
         peopleOf(roomId).map(({ id, shownName }) => ({
           id,
           shownName,
-          isReporter: view.roles[id] === 'reporter',
+          isReporter: view.rolesBefore[id] === 'reporter',
           now: view.report.heard.people[id] ?? 0,
           before: before[id] ?? 0,
         })),
