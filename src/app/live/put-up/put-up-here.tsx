@@ -20,7 +20,9 @@ export function PutUpHere({ is, name, icon: Icon, view: { putUp }, send }: PutUp
   return (
     <Button
       size="small"
-      px="6px"
+      // On a phone there is no room for it; the panel has it all.
+      display={{ base: 'none', md: 'inline-flex' }}
+      px="5px"
       kind={isUp ? 'main' : 'plain'}
       aria-label={label}
       title={label}

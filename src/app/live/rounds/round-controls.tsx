@@ -1,4 +1,4 @@
-import { Box, chakra } from '@chakra-ui/react'
+import { Box, chakra, Flex } from '@chakra-ui/react'
 import { Plus, Presentation, RotateCcw, Undo2 } from 'lucide-react'
 import { clockText } from '~/core/schedule/lengths'
 import { useServerNow } from '../../live-client/server-clock'
@@ -20,10 +20,10 @@ export function RoundControls({
 }) {
   return (
     <>
-      <RoundClock clock={clock} />
-      <Box display={{ base: 'none', md: 'block' }}>
+      <Flex w={{ base: '84px', md: '104px' }} justify="space-between" align="center">
+        <RoundClock clock={clock} />
         <PutUpHere is="clock" name="the clock" icon={Presentation} view={view} send={send} />
-      </Box>
+      </Flex>
       {clock.graceEndsAt === null ? (
         <Button
           id={NEXT_STEP}
@@ -62,7 +62,7 @@ function RoundClock({ clock }: { clock: NonNullable<LiveView['clock']> }) {
   const warned = clock.warned.at(-1)
   const state = clock.graceEndsAt !== null ? 'grace' : `round ${clock.number}`
   return (
-    <Box w={{ base: '84px', md: '104px' }}>
+    <Box>
       <chakra.div
         role="timer"
         fontSize="xl"
