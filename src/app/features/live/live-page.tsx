@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { useCallback, useDeferredValue, useEffect, useState } from 'react'
+import { memo, useCallback, useDeferredValue, useEffect, useState } from 'react'
 import { Legend } from '../../lanes/legend'
 import { CallRule } from '../../live/call/call-rule'
 import type { CohortsToAttach } from '../../live/cohort/cohort-dialog'
@@ -23,6 +23,7 @@ import { SessionRibbon } from '../../live/rounds/session-ribbon'
 import { OrderNow } from '../../live/segments/order-now'
 import { ClassSignals } from '../../live/signals/class-signals'
 import { tellDoing, useToldDoing } from '../../live-client/doing'
+import type { LiveSnapshot } from '../../live-client/live-store'
 import { serverTime } from '../../live-client/server-clock'
 import { useLive } from '../../live-client/use-live'
 import { useSend } from '../../live-client/use-send'
@@ -66,9 +67,15 @@ interface LivePageProps {
   now: number
 }
 
-export function LivePage({
+/** What happens in the session is drawn in parts, so that the page answers meanwhile, however much it is. */
+export function LivePage(props: LivePageProps) {
+  const live = useDeferredValue(useLive<LiveView>(`/events/${props.sessionId}/facilitator`, props.view))
+  return <Drawn {...props} live={live} />
+}
+
+const Drawn = memo(function Drawn({
   sessionId,
-  view: first,
+  live,
   joinCode,
   joinAddress,
   joinImage,
@@ -77,14 +84,8 @@ export function LivePage({
   accountId,
   timeZone,
   now,
-}: LivePageProps) {
-  const {
-    view,
-    work,
-    calls: inCalls,
-    doing,
-    line,
-  } = useLive<LiveView>(`/events/${sessionId}/facilitator`, first)
+}: LivePageProps & { live: LiveSnapshot<LiveView> }) {
+  const { view, work, calls: inCalls, doing, line } = live
   const { send, problem } = useSend(sessionId)
   const [chosenOrder, setOrder] = useKeptText(`live-order-${sessionId}`)
   // Who walks about with a phone wants to know where to go.
@@ -104,10 +105,7 @@ export function LivePage({
     if (isOut) setMaking(false)
   }, [isOut])
   const [draft] = useState(() => new DraftRooms())
-  // Hundreds of names that change rooms at once are drawn in parts, so that the page answers meanwhile.
-  const shown = useDeferredValue(view)
-  const shownWork = useDeferredValue(work)
-  const { rooms } = shown
+  const { rooms } = view
   // Rooms that came of it, or anything else that happened to the rooms, take the place of what was only found so far.
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is about when the rooms change.
   useEffect(() => draft.set(null), [draft, rooms, making])
@@ -258,8 +256,8 @@ export function LivePage({
                     sessionId={sessionId}
                     accountId={accountId}
                     isWall={isWall}
-                    view={shown}
-                    work={shownWork}
+                    view={view}
+                    work={work}
                     off={reasonsOff}
                     onSwitch={switchReason}
                     order={order as LaneOrder}
@@ -371,4 +369,4 @@ export function LivePage({
       )}
     </Flex>
   )
-}
+})
