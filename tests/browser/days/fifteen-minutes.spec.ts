@@ -125,6 +125,11 @@ test('two rooms as people like, each with a link of a call service; they go by t
   await expect(onPhone.locator('video')).toBeAttached()
   expect(await onPhone.locator('video').getAttribute('controls')).toBeNull()
   await expect(onPhone.getByRole('button', { name: /play|start/i })).toHaveCount(0)
+  // Loaded on both first: it is a short one.
+  for (const each of [own, wall])
+    await expect
+      .poll(() => each.locator('video').evaluate(video => (video as HTMLVideoElement).readyState))
+      .toBeGreaterThanOrEqual(2)
   await player.getByRole('button', { name: 'Play it for all' }).click()
   await expect.poll(async () => (await standsAt(own)).at).toBeGreaterThan(0.2)
   await expect

@@ -75,6 +75,7 @@ test('two rooms named for their task are filled by hand, opened together, closed
   await expect(own.getByRole('heading', { level: 1, name: 'Whole group' })).toBeVisible()
   await page.getByRole('button', { name: 'Open again: Text' }).click()
   await expect(own.getByRole('heading', { level: 1, name: 'Text' })).toBeVisible()
+  await expect(lane('Text').getByRole('button', { name: 'Zofia' })).toBeVisible()
   await drag(page, name('Zofia'), page.getByText('Not in a room'))
   await expect(own.getByRole('heading', { level: 1, name: 'Whole group' })).toBeVisible()
   await drag(page, name('Dov'), lane('Text'))

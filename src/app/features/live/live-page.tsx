@@ -67,10 +67,14 @@ interface LivePageProps {
   now: number
 }
 
-/** What happens in the session is drawn in parts, so that the page answers meanwhile, however much it is. */
+/** From so many people on, drawing all that happens at once would hold the page up. */
+const MANY_PEOPLE = 60
+
+/** What happens in a large session is drawn in parts, so that the page answers meanwhile; in others at once. */
 export function LivePage(props: LivePageProps) {
-  const live = useDeferredValue(useLive<LiveView>(`/events/${props.sessionId}/facilitator`, props.view))
-  return <Drawn {...props} live={live} />
+  const live = useLive<LiveView>(`/events/${props.sessionId}/facilitator`, props.view)
+  const inParts = useDeferredValue(live)
+  return <Drawn {...props} live={live.view.people.length < MANY_PEOPLE ? live : inParts} />
 }
 
 const Drawn = memo(function Drawn({
