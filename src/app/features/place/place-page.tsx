@@ -67,6 +67,12 @@ export function PlacePage({ sessionId, join, view: first, ownLink, now }: PlaceP
   })
   const commentsHere = useMemo(() => ({ comments, onComment: null, ...acts }), [comments, acts])
   const [aloud, setAloud] = useSwitch('warnings-aloud', false)
+  // What the page opens with is read as it stands: only what comes after is said by itself.
+  const [isOpen, setIsOpen] = useState(false)
+  useEffect(() => {
+    const opened = setTimeout(() => setIsOpen(true), 1_000)
+    return () => clearTimeout(opened)
+  }, [])
   const gaveBack = useRef(false)
   const door = `/join/${join.code}`
   useEffect(() => {
@@ -104,9 +110,11 @@ export function PlacePage({ sessionId, join, view: first, ownLink, now }: PlaceP
           />
         )}
       </PlaceHead>
-      <Suspense fallback={null}>
-        <SaidAloud view={view} saved={saved} />
-      </Suspense>
+      {isOpen && (
+        <Suspense fallback={null}>
+          <SaidAloud view={view} saved={saved} />
+        </Suspense>
+      )}
       <Box as="main" flex="1" px="16px" py="16px">
         {problem && (
           <Box mb="12px">
