@@ -81,6 +81,17 @@ test('two rooms made in the session, one opened first, then the other; a documen
     .getByRole('button', { name: 'Close', exact: true })
     .click()
   await bea?.until(view => view.visits.length === 0)
+
+  // Left before the page has heard that it came: the visit ends all the same.
+  await lane('Garden').getByRole('button', { name: 'Garden', exact: true }).click()
+  const left = page.waitForResponse(answer => (answer.request().postData() ?? '').includes('leave-room'))
+  await page.getByRole('complementary', { name: 'Room Garden' }).evaluate(drawer => {
+    for (const name of ['Visit', 'Close'])
+      [...drawer.querySelectorAll('button')].find(button => button.textContent?.trim() === name)?.click()
+  })
+  await left
+  await expect(lane('Garden')).toContainText('visit (2)')
+  await expect(lane('Garden')).not.toContainText('Marit Solheim visits')
   await expectAccessible(own)
 
   // "You two together in the next one."

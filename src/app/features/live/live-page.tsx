@@ -15,14 +15,13 @@ import { RoomSet } from '../../live/room-set/room-set'
 import { ChosenBar } from '../../live/rooms/chosen-bar'
 import { ChosenContext, ChosenPeople } from '../../live/rooms/chosen-people'
 import { DragPeople, WHOLE } from '../../live/rooms/drag-people'
-import { laneButtonId } from '../../live/rooms/lane-button'
 import { OutsideRooms } from '../../live/rooms/outside-rooms'
 import { usePlacing } from '../../live/rooms/use-placing'
 import { WriteTo } from '../../live/rooms/write-to'
 import { SessionRibbon } from '../../live/rounds/session-ribbon'
 import { OrderNow } from '../../live/segments/order-now'
 import { ClassSignals } from '../../live/signals/class-signals'
-import { tellDoing, useToldDoing } from '../../live-client/doing'
+import { useToldDoing } from '../../live-client/doing'
 import type { LiveSnapshot } from '../../live-client/live-store'
 import { serverTime } from '../../live-client/server-clock'
 import { useLive } from '../../live-client/use-live'
@@ -30,27 +29,24 @@ import { useSend } from '../../live-client/use-send'
 import { useIsPhone } from '../../ui/is-phone'
 import { Message } from '../../ui/layout'
 import { useKeptText, useSwitch } from '../../ui/use-kept'
-import { ASK_FOR_GROUPS, AskForGroups } from './ask-for-groups'
-import { BROADCASTS, Broadcasts } from './broadcasts/broadcasts'
+import { AskForGroups } from './ask-for-groups'
 import { Corrections } from './corrections'
 import { DraftLanes } from './draft-lanes'
 import { DraftRooms } from './draft-rooms'
-import { Everybody, FIND_SOMEBODY } from './everybody'
+import { Drawers } from './drawers'
 import { GiveBoard } from './give-board'
 import { GiveMaterial } from './give-material'
 import { KeepGroups } from './keep-groups'
 import { type LaneOrder, orderedRooms } from './lanes/lane-order'
 import { LiveBar } from './live-bar'
 import { LiveHead } from './live-head'
-import { MakeGroups } from './make-groups'
 import type { Answer } from './needs/answers'
 import { RoomsByNeed } from './needs/rooms-by-need'
 import { needsAt, useReasonsOff } from './needs/use-needs'
-import { PersonDrawer } from './person-drawer'
 import { PutUpPanel } from './put-up-panel'
 import { ReportBack } from './report/report-back'
-import { RoomDrawer } from './room-drawer'
 import { RoomsTools } from './rooms-tools'
+import { useDrawers } from './use-drawers'
 
 interface LivePageProps {
   sessionId: string
@@ -89,54 +85,23 @@ const Drawn = memo(function Drawn({
   timeZone,
   now,
 }: LivePageProps & { live: LiveSnapshot<LiveView> }) {
-  const { view, work, calls: inCalls, doing, line } = live
-  const { send, problem } = useSend(sessionId)
+  const { view, work, doing, line } = live
+  const { send: sendCommand, problem } = useSend(sessionId)
   const [chosenOrder, setOrder] = useKeptText(`live-order-${sessionId}`)
   // Who walks about with a phone wants to know where to go.
   const isPhone = useIsPhone()
   const order = chosenOrder || (isPhone ? 'need' : 'rooms')
   const [isWall, showWall] = useSwitch(`live-wall-${sessionId}`, false)
   const [reasonsOff, switchReason] = useReasonsOff()
-  const [openRoomId, setOpenRoomId] = useKeptText(`live-room-${sessionId}`)
-  const [making, setMaking] = useState(false)
-  const [finding, setFinding] = useState(false)
-  const [saying, setSaying] = useState(false)
-  const [personId, setPersonId] = useState<string | null>(null)
-  const person = view.people.find(({ id }) => id === personId)
-  const [byQuestion, setByQuestion] = useState<string | null>(null)
   const isOut = view.clock !== null
-  useEffect(() => {
-    if (isOut) setMaking(false)
-  }, [isOut])
+  const drawers = useDrawers(sessionId, view, accountId, sendCommand)
+  const { openRoomId, making, show, goesAlong, send } = drawers
   const [draft] = useState(() => new DraftRooms())
   const { rooms } = view
   // Rooms that came of it, or anything else that happened to the rooms, take the place of what was only found so far.
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is about when the rooms change.
   useEffect(() => draft.set(null), [draft, rooms, making])
-  const openRoom = view.rooms.find(room => room.id === openRoomId)
   const ended = view.session.phase === 'ended'
-  const visited = view.visits.find(visit => visit.accountId === accountId)?.roomId
-  /** A visit lasts as long as the room's drawer is open: whoever closes it listens no more. */
-  const show = useCallback(
-    (roomId: string, goesAlong = false) => {
-      if (visited !== undefined && visited !== roomId && !goesAlong) send({ type: 'leave-room' })
-      setOpenRoomId(roomId)
-      if (roomId !== '') setMaking(false)
-      setFinding(false)
-      setSaying(false)
-      setPersonId(null)
-    },
-    [visited, send, setOpenRoomId],
-  )
-  const writeTo = useCallback((participantId: string) => {
-    setFinding(false)
-    setSaying(false)
-    setPersonId(participantId)
-  }, [])
-  const close = () => {
-    show('')
-    requestAnimationFrame(() => document.getElementById(laneButtonId(openRoomId))?.focus())
-  }
   const answer = useCallback(
     (roomId: string, how: Answer) => {
       show(roomId)
@@ -159,22 +124,13 @@ const Drawn = memo(function Drawn({
     )
     const next = ids[(ids.indexOf(openRoomId) + by + ids.length) % ids.length]
     if (!next) return
-    // Whoever is in a room goes on to the next one: a visit goes along.
-    if (visited === openRoomId) send({ type: 'visit', roomId: next })
-    show(next, visited === openRoomId)
+    goesAlong(next)
   }
   const everybodyIn = isOut && view.people.every(({ admitted, inRoom }) => admitted && inRoom)
-  useEffect(() => {
-    tellDoing({ roomId: openRoomId === '' ? null : openRoomId, makes: making })
-  }, [openRoomId, making])
   useToldDoing(
     sessionId,
     view.facilitators.some(one => one.here && one.accountId !== accountId),
   )
-  const makeGroups = (questionId: string | null) => {
-    setByQuestion(questionId)
-    setMaking(true)
-  }
   const calls = useHelpCalls(view, accountId, show)
   const [chosen] = useState(() => new ChosenPeople())
   const { place, moved } = usePlacing(view, send)
@@ -202,7 +158,7 @@ const Drawn = memo(function Drawn({
       )}
       <Flex gap="16px" align="flex-start" flex="1" pb="16px">
         <Stack flex="1" minW="0" gap="8px">
-          <WriteTo.Provider value={writeTo}>
+          <WriteTo.Provider value={drawers.writeTo}>
             <ChosenContext.Provider value={chosen}>
               <DragPeople people={view.people} placeName={placeName} onPlace={place}>
                 {!ended && <Doubts view={view} send={send} />}
@@ -216,7 +172,7 @@ const Drawn = memo(function Drawn({
                     sessionId={sessionId}
                     view={view}
                     canGroup={!isOut}
-                    onGroup={makeGroups}
+                    onGroup={drawers.makeGroups}
                     pageMadeAt={now}
                     send={send}
                   />
@@ -230,7 +186,7 @@ const Drawn = memo(function Drawn({
                 {!ended && (
                   <Flex gap="8px" align="flex-start" wrap="wrap">
                     {!isOut && !making && (
-                      <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => makeGroups(null)} />
+                      <AskForGroups hasRooms={view.rooms.length > 0} onAsk={() => drawers.makeGroups(null)} />
                     )}
                     <AskQuestion sessionId={sessionId} view={view} send={send} />
                     <PutUpPanel sessionId={sessionId} view={view} send={send} />
@@ -248,7 +204,7 @@ const Drawn = memo(function Drawn({
                       onOrder={setOrder}
                       isWall={isWall}
                       onWall={showWall}
-                      onFind={() => setFinding(true)}
+                      onFind={drawers.find}
                       rooms={view.rooms.length}
                       view={view}
                       send={send}
@@ -265,7 +221,7 @@ const Drawn = memo(function Drawn({
                     off={reasonsOff}
                     onSwitch={switchReason}
                     order={order as LaneOrder}
-                    narrow={openRoom !== undefined || making || finding || saying || person !== undefined}
+                    narrow={drawers.isOpen}
                     pageMadeAt={now}
                     onOpen={show}
                     onAnswer={answer}
@@ -292,71 +248,16 @@ const Drawn = memo(function Drawn({
           )}
           {view.rounds.begun > 0 && <Legend />}
         </Stack>
-        {making && !ended && !isOut && !finding && !saying && !person && (
-          <MakeGroups
-            sessionId={sessionId}
-            view={view}
-            byQuestion={byQuestion}
-            draft={draft}
-            onClose={() => {
-              setMaking(false)
-              requestAnimationFrame(() => document.getElementById(ASK_FOR_GROUPS)?.focus())
-            }}
-            send={send}
-          />
-        )}
-        {finding && (
-          <Everybody
-            view={view}
-            work={work}
-            pageMadeAt={now}
-            onOpenRoom={show}
-            onWrite={writeTo}
-            onClose={() => {
-              setFinding(false)
-              requestAnimationFrame(() => document.getElementById(FIND_SOMEBODY)?.focus())
-            }}
-          />
-        )}
-        {saying && !finding && !ended && (
-          <Broadcasts
-            sessionId={sessionId}
-            view={view}
-            timeZone={timeZone}
-            onClose={() => {
-              setSaying(false)
-              requestAnimationFrame(() => document.getElementById(BROADCASTS)?.focus())
-            }}
-            send={send}
-          />
-        )}
-        {person && !saying && !finding && !ended && (
-          <PersonDrawer
-            key={person.id}
-            sessionId={sessionId}
-            person={person}
-            view={view}
-            timeZone={timeZone}
-            onClose={() => setPersonId(null)}
-            send={send}
-          />
-        )}
-        {openRoom && !making && !finding && !saying && !person && (
-          <RoomDrawer
-            key={openRoom.id}
-            sessionId={sessionId}
-            room={openRoom}
-            index={view.rooms.indexOf(openRoom)}
-            view={view}
-            work={work[openRoom.id]}
-            inCall={inCalls[openRoom.id]}
-            accountId={accountId}
-            timeZone={timeZone}
-            onStep={step}
-            onClose={close}
-            send={send}
-          />
-        )}
+        <Drawers
+          drawers={drawers}
+          sessionId={sessionId}
+          live={live}
+          accountId={accountId}
+          timeZone={timeZone}
+          draft={draft}
+          pageMadeAt={now}
+          onStep={step}
+        />
       </Flex>
       {!ended && (
         <LiveBar
@@ -365,9 +266,9 @@ const Drawn = memo(function Drawn({
           calls={calls}
           onNeed={goToNeed}
           onWall={() => showWall(!isWall)}
-          onFind={() => setFinding(true)}
-          onBroadcasts={() => setSaying(!saying)}
-          showsBroadcasts={saying}
+          onFind={drawers.find}
+          onBroadcasts={drawers.broadcasts}
+          showsBroadcasts={drawers.over?.kind === 'broadcasts'}
           send={send}
         />
       )}
