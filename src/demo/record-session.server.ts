@@ -13,11 +13,7 @@ import { type LiveState, unopened } from '~/core/live/topics'
 import { type RandomStream, randomStream } from '~/core/random/random'
 import { pulseStart } from '~/core/review/pulse'
 import type { Account } from '~/server/auth/sign-ins.server'
-import {
-  type Contribution,
-  insertContributions,
-  mergeContributions,
-} from '~/server/boards/board-storage.server'
+import { type Contribution, noteContributions } from '~/server/boards/board-storage.server'
 import type { Database } from '~/server/db/database.server'
 import { boardUpdates, participants } from '~/server/db/schema.server'
 import { appendToLog } from '~/server/live/database-session-store.server'
@@ -205,7 +201,7 @@ async function keepWork(
       random,
     )
     await db.insert(boardUpdates).values({ copyId: room.copyId, update: Y.encodeStateAsUpdate(doc) })
-    await insertContributions(db, mergeContributions(written))
+    await noteContributions(db, written)
     doc.destroy()
   }
 }

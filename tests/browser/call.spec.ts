@@ -100,6 +100,7 @@ test('four in a room hear and see each other from browser to browser; a facilita
   await call.getByText('Microphones of this room switched off').click()
   await expect(edda.getByText('The facilitator has switched the microphones of this room off.')).toBeVisible()
   await expect(edda.getByRole('button', { name: 'Switch microphone on' })).toBeDisabled()
+  await expect(call.getByRole('button', { name: 'Switch microphone on' })).toBeEnabled()
   await expect(inCall(chi).filter({ hasText: 'Edda' })).not.toContainText('speaks')
   await call.getByText('Microphones of this room switched off').click()
   await expect(edda.getByRole('button', { name: 'Switch microphone on' })).toBeEnabled()

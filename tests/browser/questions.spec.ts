@@ -65,6 +65,12 @@ test('a question is asked without a list, answered and thought better of, and gr
   await expect(wall.getByText('Which bird calls first?')).toBeHidden()
   await now.getByRole('button', { name: 'Put away' }).click()
   await expect(now).toBeHidden()
+
+  // What each answered is taken along as a table.
+  const file = await page.request.get(page.url().replace(/live$/, 'review/questions.csv'))
+  const rows = (await file.text()).trim().split(/\r?\n/)
+  expect(rows).toHaveLength(7)
+  expect(rows).toContain('1,Which bird calls first?,,person,Zofia,Reed warbler')
 })
 
 test('asked without names, in words, by room and for a time; asked again it stands beside what it was before', async ({

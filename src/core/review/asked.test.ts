@@ -1,5 +1,5 @@
-import { facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
-import { whatWasAsked, whatWasCommented, whatWasReported } from './asked'
+import { clock, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
+import { questionRows, whatWasAsked, whatWasCommented, whatWasReported } from './asked'
 
 test('every question stands in order with what it came to, also one that was asked again', () => {
   const session = new Rehearsed()
@@ -18,6 +18,46 @@ test('every question stands in order with what it came to, also one that was ask
     { results: { id: 'q', counts: [1, 0] }, named: [{ name: 'Ana', answer: 'Yes' }], before: null },
     { results: { id: 'r', counts: [0, 1] }, before: { counts: [1, 0] }, change: { both: 1, changed: 1 } },
   ])
+})
+
+test('answers as a table: with names, by room, and without names in the order of the alphabet, or not at all where they are few', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo', 'chi')
+  const ask = (at: number, questionId: string, text: string, more: object = {}) =>
+    session.tell(at, facilitator, {
+      type: 'ask-question',
+      questionId,
+      text,
+      answers: ['Yes', 'No'],
+      ...more,
+    })
+  const answer = (at: number, who: string, questionId: string, place: number) =>
+    session.tell(at, participant(who), { type: 'answer-question', questionId, answer: place })
+  ask(2, 'q', 'Rain?')
+  answer(3, 'bo', 'q', 1)
+  answer(3, 'ana', 'q', 0)
+  ask(4, 'r', 'Afraid?', { anonymous: true })
+  const note = (at: number, who: string, place: number) =>
+    session.tell(at, participant(who), { type: 'note-answer', questionId: 'r', answer: place })
+  note(5, 'chi', 0)
+  note(5, 'ana', 1)
+  const header = ['number', 'question', 'asks_again', 'answered_by', 'name', 'answer']
+  const named = [
+    [1, 'Rain?', '', 'person', 'Bo', 'No'],
+    [1, 'Rain?', '', 'person', 'Ana', 'Yes'],
+  ]
+  expect(questionRows(session.state)).toEqual([header, ...named])
+  note(6, 'bo', 0)
+  const participantIds = ['ana', 'bo', 'chi']
+  session.tell(7, clock, { type: 'draw-answers', questionId: 'r', participantIds, answers: [0, 1, 0] })
+  expect(questionRows(session.state)).toEqual([
+    header,
+    ...named,
+    [2, 'Afraid?', '', 'without names', '', 'No'],
+    [2, 'Afraid?', '', 'without names', '', 'Yes'],
+    [2, 'Afraid?', '', 'without names', '', 'Yes'],
+  ])
+  expect(questionRows(new Rehearsed().state)).toEqual([header])
 })
 
 test('every comment stands with its room, what it is on, and what became of it', () => {

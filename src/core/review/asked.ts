@@ -1,6 +1,8 @@
 /** What was asked in a session, remarked on its work and reported of it, for looking back at it. */
 import type { Comment } from '../live/comments/comment'
-import { type QuestionNow, questionAsNow } from '../live/questions/shown'
+import { answerText, FEWEST_APART } from '../live/questions/question'
+import { giverName, type QuestionNow, questionAsNow } from '../live/questions/shown'
+import { answersTo, apartOf } from '../live/questions/state'
 import { allReports } from '../live/report/state'
 import { boardOf, roomOf } from '../live/rooms/room'
 import type { LiveState } from '../live/topics'
@@ -8,6 +10,35 @@ import type { LiveState } from '../live/topics'
 /** Quick questions in order, each with who answered what as far as that is known. O(questions x answers). */
 export const whatWasAsked = (state: LiveState): QuestionNow[] =>
   state.questions.map(question => questionAsNow(state, question))
+
+/**
+ * Every answer to every question as a table; the header first. What was answered apart from who gave it stands without a name and in
+ * the order of the alphabet, so that no order tells anything, and not at all where they are too few to be shown.
+ */
+export function questionRows(state: LiveState): (string | number)[][] {
+  const rows = state.questions.flatMap((question, index) => {
+    const { asks, text, by } = question
+    const head = [
+      index + 1,
+      text,
+      question.again ? state.questions.findIndex(({ id }) => id === question.again) + 1 : '',
+    ]
+    if (!question.anonymous)
+      return [...answersTo(state, question)].map(([giver, answer]) => [
+        ...head,
+        by === 'room' ? 'room' : 'person',
+        giverName(state, question, giver),
+        answerText(asks, answer),
+      ])
+    const { answers } = apartOf(state, question)
+    if (answers.length < FEWEST_APART) return []
+    return answers
+      .map(answer => answerText(asks, answer))
+      .toSorted((one, other) => one.localeCompare(other))
+      .map(answer => [...head, 'without names', '', answer])
+  })
+  return [['number', 'question', 'asks_again', 'answered_by', 'name', 'answer'], ...rows]
+}
 
 export interface CommentedThen extends Pick<Comment, 'id' | 'at' | 'from' | 'text' | 'quote' | 'settledBy'> {
   room: string

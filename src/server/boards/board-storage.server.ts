@@ -44,6 +44,8 @@ interface Waiter {
 const MERGE_FROM = 50
 /** Changes of this long go into one write, in milliseconds: others see them at once, "Saved" comes this much later. */
 const GATHER_MS = 500
+/** After so many writes what was noted of contributions is put together: some ten seconds of steady writing. */
+const SUM_UP_EVERY = 20
 /** Pause before another try when the database can't write at all, in milliseconds. */
 const RETRY_MS = 500
 
@@ -56,6 +58,7 @@ export class BoardStorage {
   private inFlight: PendingChange[] = []
   private appended = 0
   private running = false
+  private writes = 0
   private waiters: Waiter[] = []
   /** Ends the gathering of changes early. */
   private hurry: () => void = () => undefined
@@ -160,6 +163,7 @@ export class BoardStorage {
         await this.gathered()
         await this.writePending()
         this.letGo()
+        if (++this.writes % SUM_UP_EVERY === 0) await sumUpContributions(this.db).catch(this.failed)
       }
     } finally {
       this.running = false
@@ -224,7 +228,7 @@ export class BoardStorage {
   }
 
   /**
-   * One transaction for all of them. The rows travel as one JSON text each for changes and contributions: putting
+   * One statement for all of them. The rows travel as one JSON text each for changes and contributions: putting
    * hundreds of parameters together would hold up the thread that passes edits on, and here the database does it.
    */
   private async write(changes: PendingChange[]): Promise<Contribution[]> {
@@ -233,14 +237,12 @@ export class BoardStorage {
       const { copyId, own } = partsOf(document)
       return [copyId, own?.promptId, own?.participantId, Buffer.from(update).toString('base64')]
     })
-    await this.db.transaction(async transaction => {
-      await transaction.execute(sql`
-        insert into board_updates (copy_id, prompt_id, participant_id, update)
-        select change->>0, change->>1, change->>2, decode(change->>3, 'base64')
-        from jsonb_array_elements(${JSON.stringify(updates)}::jsonb) with ordinality as changes (change, place)
-        order by place`)
-      if (merged.length > 0) await insertContributions(transaction, merged)
-    })
+    await this.db.execute(sql`
+      with noted as (${noting(merged)})
+      insert into board_updates (copy_id, prompt_id, participant_id, update)
+      select change->>0, change->>1, change->>2, decode(change->>3, 'base64')
+      from jsonb_array_elements(${JSON.stringify(updates)}::jsonb) with ordinality as changes (change, place)
+      order by place`)
     return merged
   }
 }
@@ -258,9 +260,9 @@ function isOf(document: string) {
 
 const partsOf = (document: string) => readDocumentName(document) ?? { copyId: document, own: null }
 
-/** Adds to what the same person did to the same piece in the same half minute. */
-export async function insertContributions(db: Database, list: readonly Contribution[]): Promise<void> {
-  const rows = list.map(({ copyId, promptId, entryId, participantId, halfMinute, edits, text, at }) => ({
+/** Notes contributions, each person's to a piece in a half minute once; an empty list leaves nothing behind. */
+function noting(merged: readonly Contribution[]) {
+  const rows = merged.map(({ copyId, promptId, entryId, participantId, halfMinute, edits, text, at }) => ({
     copy_id: copyId,
     prompt_id: promptId,
     entry_id: entryId,
@@ -270,11 +272,32 @@ export async function insertContributions(db: Database, list: readonly Contribut
     text,
     at: new Date(at),
   }))
+  return sql`
+    insert into noted_contributions (list)
+    select list from (values (${JSON.stringify(rows)}::jsonb)) as one (list) where list <> '[]'`
+}
+
+/** Notes contributions beside what is written on boards: of a session that was made, and never ran. */
+export async function noteContributions(db: Database, list: readonly Contribution[]): Promise<void> {
+  await db.execute(noting(mergeContributions(list)))
+}
+
+/**
+ * Adds what was noted to what the same person did to the same piece in the same half minute; the latest words stand. What was noted of
+ * a copy that is gone goes with it. Every reader does this first.
+ */
+async function sumUpContributions(db: Database): Promise<void> {
   await db.execute(sql`
+    with gone as (delete from noted_contributions returning id, list),
+    noted as (
+      select gone.id, one.* from gone, jsonb_to_recordset(list) as one (
+        copy_id text, prompt_id text, entry_id text, participant_id text,
+        half_minute timestamptz, edits integer, text text, at timestamptz)
+      where exists (select from board_copies where board_copies.id = one.copy_id))
     insert into contributions (copy_id, prompt_id, entry_id, participant_id, half_minute, edits, text, at)
-    select * from jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) as rows (
-      copy_id text, prompt_id text, entry_id text, participant_id text,
-      half_minute timestamptz, edits integer, text text, at timestamptz)
+    select copy_id, prompt_id, entry_id, participant_id, half_minute, sum(edits),
+      (array_agg(text order by at desc, id desc))[1], max(at)
+    from noted group by copy_id, prompt_id, entry_id, participant_id, half_minute
     on conflict (copy_id, prompt_id, entry_id, participant_id, half_minute) do update
     set edits = contributions.edits + excluded.edits, text = excluded.text, at = excluded.at`)
 }
@@ -298,6 +321,7 @@ export function mergeContributions(list: readonly Contribution[]): Contribution[
 
 /** Whether this participant has written anything on any board. */
 export async function hasWritten(db: Database, participantId: string): Promise<boolean> {
+  await sumUpContributions(db)
   const rows = await db
     .select({ copyId: contributions.copyId })
     .from(contributions)
@@ -309,6 +333,7 @@ export async function hasWritten(db: Database, participantId: string): Promise<b
 /** Every contribution to these copies, in the order of time. */
 export async function readContributions(db: Database, copyIds: string[]): Promise<Contribution[]> {
   if (copyIds.length === 0) return []
+  await sumUpContributions(db)
   const rows = await db
     .select()
     .from(contributions)

@@ -1,13 +1,14 @@
-import { asc } from 'drizzle-orm'
+import { asc, eq } from 'drizzle-orm'
 import { runningServer } from 'tests/fixtures/running'
 import * as Y from 'yjs'
 import { addCard } from '~/core/boards/prompts/cards/document'
 import { readAnswer } from '~/core/boards/prompts/kinds'
-import { boardUpdates, contributions } from '../db/schema.server'
+import { boardCopies, boardUpdates, contributions, notedContributions } from '../db/schema.server'
 import {
   BoardStorage,
   type Contribution,
-  insertContributions,
+  hasWritten,
+  noteContributions,
   readContributions,
 } from './board-storage.server'
 
@@ -26,6 +27,7 @@ afterAll(() => running.stop())
 beforeEach(async () => {
   await running.db.delete(boardUpdates)
   await running.db.delete(contributions)
+  await running.db.delete(notedContributions)
   const { rooms } = await running.hub.state(running.sessionId)
   copyId = rooms[0]?.copyId as string
   stored = []
@@ -111,12 +113,12 @@ test('a board is called stored only when all of its changes are, also while the 
   const failing = new Proxy(running.db, {
     get(db, name) {
       const value = Reflect.get(db, name)
-      if (name !== 'transaction') return value
-      return (...given: Parameters<typeof db.transaction>) => {
+      if (name !== 'execute') return value
+      return (...given: Parameters<typeof db.execute>) => {
         writes++
         // Both together, and then the second one alone.
         if (writes === 1 || writes === 3) return Promise.reject(new Error('The database is gone.'))
-        return db.transaction(...given)
+        return db.execute(...given)
       }
     },
   })
@@ -201,12 +203,12 @@ test('that nobody could be told does not write anything twice', async () => {
 })
 
 test('contributions add up by person, piece and half minute, and keep the latest words', async () => {
-  await insertContributions(running.db, [
+  await noteContributions(running.db, [
     contribution(),
     contribution({ participantId: 'bo', text: 'Ä "quoted" \\ text' }),
   ])
-  await insertContributions(running.db, [contribution({ edits: 4, text: 'Later', at: 80_000 })])
-  await insertContributions(running.db, [contribution({ halfMinute: 90_000, at: 91_000 })])
+  await noteContributions(running.db, [contribution({ edits: 4, text: 'Later', at: 80_000 })])
+  await noteContributions(running.db, [contribution({ halfMinute: 90_000, at: 91_000 })])
   expect(
     (await readContributions(running.db, [copyId])).map(one => [
       one.participantId,
@@ -220,4 +222,58 @@ test('contributions add up by person, piece and half minute, and keep the latest
     ['ana', 1, 'Card', 91_000],
   ])
   expect(await readContributions(running.db, [])).toEqual([])
+})
+
+test('steady writing is summed up on the way, and nobody who reads waits for that to be', async () => {
+  const updates = updatesOf(45)
+  for (const update of updates) {
+    storage.append({ document: copyId, update, contributions: [contribution()] })
+    await storage.settled()
+  }
+  const notes = await running.db.select().from(notedContributions)
+  expect(notes).toHaveLength(5)
+  expect(await running.db.select().from(contributions)).toMatchObject([{ edits: 40 }])
+  expect(await hasWritten(running.db, 'ana')).toBe(true)
+  expect(await readContributions(running.db, [copyId])).toMatchObject([{ edits: 45, text: 'Card' }])
+  expect(await running.db.select().from(notedContributions)).toEqual([])
+})
+
+test('two who read at the same moment count what was noted once', async () => {
+  await noteContributions(running.db, [contribution({ edits: 3 })])
+  const read = await Promise.all([1, 2].map(() => readContributions(running.db, [copyId])))
+  expect(read).toMatchObject([[{ edits: 3 }], [{ edits: 3 }]])
+})
+
+test('what was noted of a copy that is gone keeps nothing else back', async () => {
+  const [own] = await running.db.select().from(boardCopies).where(eq(boardCopies.id, copyId))
+  const gone = { ...(own as NonNullable<typeof own>), id: 'gone', roomId: 'gone' }
+  await running.db.insert(boardCopies).values(gone)
+  await noteContributions(running.db, [contribution(), contribution({ copyId: 'gone' })])
+  await running.db.delete(boardCopies).where(eq(boardCopies.id, 'gone'))
+  expect(await readContributions(running.db, [copyId, 'gone'])).toMatchObject([{ copyId, edits: 1 }])
+})
+
+test('while what was noted can not be summed up, writing goes on and nothing is lost', async () => {
+  const failing = new Proxy(running.db, {
+    get(db, name) {
+      const value = Reflect.get(db, name)
+      if (name !== 'execute') return value
+      return (...[query]: Parameters<typeof db.execute>) =>
+        JSON.stringify(query).includes('delete from noted_contributions')
+          ? Promise.reject(new Error('The database is gone.'))
+          : db.execute(query)
+    },
+  })
+  storage = new BoardStorage(
+    failing,
+    () => undefined,
+    () => undefined,
+    error => failures.push(error),
+  )
+  for (const update of updatesOf(25)) {
+    storage.append({ document: copyId, update, contributions: [contribution()] })
+    await storage.settled()
+  }
+  expect(failures).toHaveLength(1)
+  expect(await readContributions(running.db, [copyId])).toMatchObject([{ edits: 25 }])
 })

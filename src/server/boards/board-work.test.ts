@@ -2,7 +2,7 @@ import { plannedSession, value } from 'tests/fixtures/class'
 import { runningServer } from 'tests/fixtures/running'
 import type { Board } from '~/core/boards/board'
 import { openSession } from '../live/requests.server'
-import { type Contribution, insertContributions } from './board-storage.server'
+import { type Contribution, noteContributions } from './board-storage.server'
 import { BoardWork } from './board-work.server'
 
 let running: Awaited<ReturnType<typeof runningServer>>
@@ -37,7 +37,7 @@ test('rooms that are made after the work of a session was read show what is writ
   // As the board server does it: stored, taken in, and then told, to two facilitators at once.
   const write = async (entryId: string, text: string) => {
     const written = [card('copy', entryId, text)]
-    await insertContributions(db, written)
+    await noteContributions(db, written)
     work.add(written)
     const [one, other] = await Promise.all([
       work.of(sessionId, state, new Set(['copy'])),

@@ -40,6 +40,9 @@ interface CallSession {
   round: number | null
 }
 
+/** Whether somebody's microphone stays off: who switches the others' off is still to be heard. */
+const isSilent = (room: CallRoom, { participantId }: Member) => room.silent && participantId !== null
+
 /** What somebody in a call may do there. */
 export interface InCall {
   id: string
@@ -126,9 +129,9 @@ export class CallRooms {
           continue
         }
         const name = nameOf(state, member.user)
-        if (name === member.name && !(room.silent && member.microphone)) continue
+        if (name === member.name && !(isSilent(room, member) && member.microphone)) continue
         member.name = name
-        if (room.silent) this.setMicrophone(room, member, false)
+        if (isSilent(room, member)) this.setMicrophone(room, member, false)
         told = true
       }
       if (told) this.tellAll(sessionId, room)
@@ -192,7 +195,7 @@ export class CallRooms {
     if (message.type === 'give') {
       member.camera = message.camera
       member.sharing = message.sharing
-      this.setMicrophone(room, member, message.microphone && !room.silent)
+      this.setMicrophone(room, member, message.microphone && !isSilent(room, member))
     } else this.setSpeaking(room, member, message.speaking)
     this.tellAll(sessionId, room)
   }

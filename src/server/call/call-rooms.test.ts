@@ -147,6 +147,20 @@ test('switched off for the room, microphones are off and stay off until they may
   expect(ana.there().map(({ microphone }) => microphone)).toEqual([false, false])
 })
 
+test('a visiting facilitator is heard also while the microphones of the room are switched off', () => {
+  const { person, enter, tell, give } = calls()
+  const ana = person('ana')
+  tell({ type: 'visit', roomId: 'reeds' })
+  const { inCall } = enter({ accountId: 'marit', name: 'Marit' }, 'reeds')
+  if (typeof inCall === 'number') throw new Error(`refused with ${inCall}`)
+  inCall.hear(give(true))
+  tell({ type: 'silence-call', roomId: 'reeds', silent: true })
+  expect(ana.there().map(({ microphone }) => microphone)).toEqual([false, true])
+  inCall.hear(give(false))
+  inCall.hear(give(true))
+  expect(ana.there().map(({ microphone }) => microphone)).toEqual([false, true])
+})
+
 test('how long each has spoken is told by our clock, while their microphone is on', () => {
   const { person, give, pass, spoke, tell } = calls()
   const [ana, bo] = [person('ana'), person('bo')]

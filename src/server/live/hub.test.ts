@@ -5,7 +5,7 @@ import { value } from 'tests/fixtures/class'
 import { runningServer } from 'tests/fixtures/running'
 import type { StreamMessage } from '~/contracts/live'
 import type { Viewer } from '~/core/live/views'
-import { insertContributions } from '../boards/board-storage.server'
+import { noteContributions } from '../boards/board-storage.server'
 import { boardCopies, groupings, sessionEvents } from '../db/schema.server'
 import { claimName, freeNames } from '../join/join.server'
 import { createSession, getSession, savePlan } from '../sessions/sessions.server'
@@ -224,7 +224,7 @@ test('a place is given back by itself only while nothing was written from it', a
   const wrote = await running.join(0)
   const silent = await running.join(1)
   const { rooms } = await hub.state(sessionId)
-  await insertContributions(db, [
+  await noteContributions(db, [
     {
       copyId: rooms[0]?.copyId ?? '',
       promptId: 'c',

@@ -4,6 +4,7 @@ import type { Prompt } from '~/core/boards/prompts/kinds'
 import type { QuestionNow } from '~/core/live/questions/shown'
 import {
   type CommentedThen,
+  questionRows,
   type ReportedThen,
   whatWasAsked,
   whatWasCommented,
@@ -109,6 +110,17 @@ export async function reviewSession(
     commented: whatWasCommented(state),
     reported: whatWasReported(state),
   }
+}
+
+/** Every answer to the questions of a session, the header first; rejects when it was never opened. */
+export async function questionsTable(
+  db: Database,
+  sessionId: string,
+  now: number,
+): Promise<(string | number)[][]> {
+  const { state } = await toldOf(db, sessionId, now)
+  if (state.openedAt === null) throw notFound('review')
+  return questionRows(state)
 }
 
 /** Somebody who gave up a name and took it again, on another device say, is one person: their times add up. */

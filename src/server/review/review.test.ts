@@ -5,7 +5,7 @@ import * as Y from 'yjs'
 import { addCard } from '~/core/boards/prompts/cards/document'
 import { answerOf } from '~/core/boards/prompts/yes-no/document'
 import { EVENT_VERSION } from '~/core/live/event-versions'
-import { insertContributions } from '../boards/board-storage.server'
+import { noteContributions } from '../boards/board-storage.server'
 import { boardUpdates, participants, sessionEvents } from '../db/schema.server'
 import { roomTalk } from '../sessions/talk.server'
 import { ownWork } from './own-work.server'
@@ -42,7 +42,7 @@ beforeEach(async () => {
       text,
       at,
     }
-    await insertContributions(db, [one, { ...one, promptId: 'y', entryId: 'whole', text: 'Yes' }])
+    await noteContributions(db, [one, { ...one, promptId: 'y', entryId: 'whole', text: 'Yes' }])
   }
   await hub.command(sessionId, facilitator, { type: 'end' })
 })
@@ -95,7 +95,7 @@ test('of a room one was moved out of there is what stood there then, not what wa
     addCard(doc, 'c', entryId, text)
     await db.insert(boardUpdates).values({ copyId, update: Y.encodeStateAsUpdate(doc) })
     const half = at - (at % 30_000)
-    await insertContributions(db, [
+    await noteContributions(db, [
       { copyId, promptId: 'c', entryId, participantId: bo, halfMinute: half, edits: 1, text, at },
     ])
   }
@@ -174,7 +174,7 @@ test('what was taken off the screens is in nobody’s own link, also of those wh
   const { db, hub, boards, sessionId, facilitator } = other
   const copyId = reeds?.copyId ?? ''
   const at = Date.now()
-  await insertContributions(db, [
+  await noteContributions(db, [
     {
       copyId,
       promptId: 'c',
@@ -193,7 +193,7 @@ test('what was taken off the screens is in nobody’s own link, also of those wh
     roomId: birds?.id ?? '',
   })
   // Written after she had gone: her link shows how the board stood before.
-  await insertContributions(db, [
+  await noteContributions(db, [
     {
       copyId,
       promptId: 'c',
@@ -343,7 +343,7 @@ test('of cards that were hidden their own link shows one’s own, and the others
     const at = Date.now()
     const entryId = `by-${participantId}`
     const halfMinute = at - (at % 30_000)
-    await insertContributions(db, [
+    await noteContributions(db, [
       { copyId, promptId: 'c', entryId, participantId, halfMinute, edits: 1, text, at },
     ])
   }

@@ -92,6 +92,7 @@ const FILES = [
   { file: 'review.md', name: 'All of it (Markdown)' },
   { file: 'answers.csv', name: 'Answers (CSV)' },
   { file: 'people.csv', name: 'Who took part (CSV)' },
+  { file: 'questions.csv', name: 'Questions (CSV)' },
 ]
 
 function Files({ sessionId }: { sessionId: string }) {

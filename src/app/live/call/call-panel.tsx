@@ -45,7 +45,9 @@ function InCall({ call, asFacilitator, onLeave, open }: CallPanelProps & { open:
     open.getSnapshot,
     open.getSnapshot,
   )
-  const { silent, way } = call
+  const { way } = call
+  // Who switched the others' microphones off is still to be heard.
+  const silent = call.silent && !asFacilitator
   useEffect(() => {
     if (silent) open.give({ microphone: false })
   }, [silent, open])
@@ -78,9 +80,7 @@ function InCall({ call, asFacilitator, onLeave, open }: CallPanelProps & { open:
           <PhoneOff size={16} aria-hidden="true" /> Leave the call
         </Button>
       </Flex>
-      {silent && !asFacilitator && (
-        <Message>The facilitator has switched the microphones of this room off.</Message>
-      )}
+      {silent && <Message>The facilitator has switched the microphones of this room off.</Message>}
       {problem && <Message kind="problem">{problem}</Message>}
       {line !== 'in' && (
         <chakra.p fontSize="s" color="quiet" role="status">

@@ -1,15 +1,9 @@
 import { chakra, Flex } from '@chakra-ui/react'
-import { mayInAll, ROOM_RIGHTS, type RoomRight } from '~/core/live/rights/may-in'
+import { mayInAll, ROOM_RIGHTS } from '~/core/live/rights/may-in'
+import { RIGHT_WORDS } from '~/core/live/rights/right-words'
 import { boardOf } from '~/core/live/rooms/room'
 import { SmallSelect } from '../../ui/fields'
 import type { LiveView, Send } from '../live-view'
-
-const WORDS: Record<RoomRight, { of: string; may: string; mayNot: string }> = {
-  change: { of: 'To other rooms', may: 'they may go', mayNot: 'they stay here' },
-  return: { of: 'To the whole group', may: 'they may come back', mayNot: 'when they are called' },
-  'pass-roles': { of: 'Their roles', may: 'may be passed on', mayNot: 'stay as given' },
-  pictures: { of: 'Pictures of their own', may: 'may be added', mayNot: 'are not added' },
-}
 
 interface RightsHereProps {
   room: LiveView['rooms'][number]
@@ -34,7 +28,7 @@ export function RightsHere({ room, view, send }: RightsHereProps) {
       </chakra.summary>
       <Flex direction="column" gap="6px" pt="8px" color="quiet">
         {shown.map(right => {
-          const { of, may, mayNot } = WORDS[right]
+          const { of, may, mayNot } = RIGHT_WORDS[right]
           const said = own[right]
           return (
             <Flex as="label" key={right} gap="8px" align="center" justify="space-between">

@@ -1,8 +1,8 @@
 import { chakra } from '@chakra-ui/react'
+import { WHO_WORDS } from '~/core/live/rights/right-words'
 import { WHO_WRITES, type WhoWrites } from '~/core/live/rights/writing'
 import { SmallSelect } from '../../ui/fields'
 import type { LiveView, Send } from '../live-view'
-import { WHO_WORDS } from './right-words'
 
 /** Who writes in all rooms of which nothing else is said. */
 export function WhoWritesRule({ view: { writing }, send }: { view: LiveView; send: Send }) {

@@ -16,10 +16,10 @@ export function useVisiting(
     last.current = told
   }, [told])
   const watched = useCallback<Send>(
-    command => {
+    (command, ...rest) => {
       if (command.type === 'visit') last.current = command.roomId
       if (command.type === 'leave-room') last.current = null
-      return send(command)
+      return send(command, ...rest)
     },
     [send],
   )

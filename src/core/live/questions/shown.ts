@@ -75,7 +75,7 @@ export function questionAsNow(state: Read, question: QuickQuestion): QuestionNow
   const before = state.questions.find(({ id }) => id === question.again)
   const { asks } = question
   const named = [...answersTo(state, question)].slice(-MOST_NAMED).map(([giverId, answer]) => ({
-    name: nameOf(state, question, giverId),
+    name: giverName(state, question, giverId),
     answer: answerText(asks, answer),
   }))
   return {
@@ -89,5 +89,6 @@ export function questionAsNow(state: Read, question: QuickQuestion): QuestionNow
   }
 }
 
-const nameOf = (state: Read, { by }: QuickQuestion, giverId: string): string =>
+/** Who gave an answer: a person, or a room where each room gives one. */
+export const giverName = (state: Read, { by }: QuickQuestion, giverId: string): string =>
   by === 'room' ? (roomOf(state, giverId)?.name ?? '') : (state.participants.get(giverId)?.shownName ?? '')

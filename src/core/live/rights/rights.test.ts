@@ -1,4 +1,5 @@
 import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
+import { allMarks } from '../marks'
 import { facilitatorView, participantView, projectorView } from '../views'
 import { mayWriteOn } from './writers'
 
@@ -148,4 +149,23 @@ test('whoever turns out to be on the list goes by its name', () => {
   session.tell(3, facilitator, { type: 'attach-cohort', cohortId: 'c', list })
   expect(participantView(session.state, 'v')).toMatchObject({ me: { shownName: 'Vera' }, nameHidden: false })
   expect(session.tell(4, facilitator, { type: 'hide-name', participantId: 'v' })).toBe('name-of-list')
+})
+
+test('who may write leaves marks on the lanes it is about: of all rooms, one, and one person', () => {
+  const { session } = atWork()
+  session.tell(3, facilitator, { type: 'set-writing', who: 'lead', roomId: 'birds' })
+  session.tell(4, facilitator, { type: 'set-writing', who: 'turn', roomId: null })
+  session.tell(5, facilitator, { type: 'give-pen', participantId: 'bo' })
+  session.tell(6, facilitator, { type: 'mute', participantId: 'ana', muted: true })
+  session.tell(7, facilitator, { type: 'mute', participantId: 'ana', muted: false })
+  session.tell(8, facilitator, { type: 'set-writing', who: null, roomId: 'birds' })
+  const marks = allMarks(session.log).filter(({ kind }) => kind === 'rights')
+  expect(marks.map(({ at, roomId, what }) => [at, roomId, what])).toEqual([
+    [3, 'birds', 'lead writes'],
+    [4, 'reeds', 'write in turns'],
+    [5, 'reeds', 'pen to Bo'],
+    [6, 'reeds', 'Ana may not write'],
+    [7, 'reeds', 'Ana may write again'],
+    [8, 'birds', 'write in turns'],
+  ])
 })

@@ -5,12 +5,13 @@ import type { CohortEvent } from '../cohort/cohort'
 import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
 import { plainNameOf } from '../door/joining'
-import { changeParticipants, participantList, peopleIn } from '../door/people'
+import { changeParticipants, participantList, peopleIn, roomIdOf } from '../door/people'
 import { idSchema } from '../ids'
 import type { RolesState } from '../roles/roles-facts'
 import { type RoomsState, roomOf } from '../rooms/room'
 import { type RoomsProblem, roomIn } from '../rooms/rooms'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
+import { WHO_WORDS } from './right-words'
 import { mayPassPen, mayWriteInRoom, oneWriter, ruleIn } from './who-writes'
 import { type RightsState, WHO_WRITES, type WritingHere } from './writing'
 
@@ -39,6 +40,7 @@ export const rights = topic<{
   hears: CohortEvent
   problem: RightsProblem
   borrows: DoorProblem | RoomsProblem
+  mark: 'rights'
 }>()(
   {
     initial: { writing: 'all', writingIn: {}, pens: {}, muted: {}, hiddenNames: {} },
@@ -142,6 +144,20 @@ export const rights = topic<{
         }
       },
     },
+    marks: {
+      'writing-set': (before, { who: wanted, roomId }) =>
+        before.rooms
+          .filter(({ id }) => (roomId === null ? !(id in before.writingIn) : id === roomId))
+          .map(({ id }) => ({ roomId: id, kind: 'rights', what: WHO_WORDS[wanted ?? before.writing] })),
+      'pen-passed': (before, { roomId, toId }) => [
+        { roomId, kind: 'rights', what: `pen to ${nameIn(before, toId)}` },
+      ],
+      muted: (before, { participantId, muted }) => {
+        const roomId = roomIdOf(before, participantId)
+        const what = `${nameIn(before, participantId)} ${muted ? 'may not write' : 'may write again'}`
+        return roomId === null ? [] : [{ roomId, kind: 'rights', what }]
+      },
+    },
     words: {
       'name-of-list': () => 'This name is on the list of the cohort: change it there.',
       'no-turns': () => 'In this room people do not write in turns.',
@@ -172,6 +188,8 @@ const byTheList = (state: RightsState, people: readonly { participantId: string 
 const isNamed = (state: DoorState, plain: string, exceptId = ''): boolean =>
   participantList(state).some(one => one.id !== exceptId && plainNameOf(one) === plain) ||
   state.expected.some(({ shownName }) => plainName(shownName) === plain)
+
+const nameIn = ({ participants }: DoorState, id: string): string => participants.get(id)?.shownName ?? ''
 
 /** A name that says nothing and is nobody's. */
 function freeGuest(state: DoorState): string {

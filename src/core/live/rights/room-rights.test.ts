@@ -1,5 +1,6 @@
 import { facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
 import type { Prompt } from '../../boards/board'
+import { allMarks } from '../marks'
 import { participantView } from '../views'
 import type { RoomRight } from './may-in'
 
@@ -80,4 +81,15 @@ test('of a room there is not, nothing is said', () => {
   expect(
     session.tell(3, facilitator, { type: 'set-room-right', roomId: 'nowhere', right: 'change', may: true }),
   ).toBe('no-such-room')
+})
+
+test('what people of one room may do otherwise leaves a mark on its lane', () => {
+  const { session, say } = atWork()
+  say('change', true)
+  say('change', null)
+  const marks = allMarks(session.log).filter(({ kind }) => kind === 'rights')
+  expect(marks.map(({ roomId, what }) => [roomId, what])).toEqual([
+    ['reeds', 'to other rooms: they may go'],
+    ['reeds', 'to other rooms: as in all rooms'],
+  ])
 })

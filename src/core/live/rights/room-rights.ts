@@ -5,6 +5,7 @@ import { type RoomsState, roomOf } from '../rooms/room'
 import type { RoomsProblem } from '../rooms/rooms'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 import { ROOM_RIGHTS, type RoomRightsState } from './may-in'
+import { RIGHT_WORDS } from './right-words'
 
 const right = z.enum(ROOM_RIGHTS)
 
@@ -21,6 +22,7 @@ export const roomRights = topic<{
   needs: RoomsState
   problem: never
   borrows: RoomsProblem
+  mark: 'rights'
 }>()(
   {
     initial: { mayAddPictures: true, rightsIn: {} },
@@ -53,6 +55,13 @@ export const roomRights = topic<{
     },
     views: {
       facilitator: ({ mayAddPictures, rightsIn }) => ({ mayAddPictures, rightsIn }),
+    },
+    marks: {
+      'room-right-set': (_before, { roomId, right: which, may }) => {
+        const { of, may: yes, mayNot } = RIGHT_WORDS[which]
+        const said = may === null ? 'as in all rooms' : may ? yes : mayNot
+        return [{ roomId, kind: 'rights', what: `${of.toLowerCase()}: ${said}` }]
+      },
     },
     words: {},
   },

@@ -1,4 +1,5 @@
 import { facilitator, Rehearsed } from 'tests/fixtures/rehearsed'
+import { allMarks } from '../marks'
 import { facilitatorView, participantView, projectorView } from '../views'
 import { LONGEST_KEPT, MOST_TAKEN_OFF } from './taken'
 
@@ -74,4 +75,14 @@ test('only from a room there is and under a prompt of its board, no longer than 
   expect(take(6, 'u')).toBe('too-much-taken-off')
   session.tell(7, facilitator, { type: 'give-back', takenId: 't' })
   expect(take(8, 'u')).toEqual(['taken-off'])
+})
+
+test('taking off and giving back leave marks on the lane, with who did it and nothing of what it said', () => {
+  const { session } = taken()
+  session.tell(4, facilitator, { type: 'give-back', takenId: 't' })
+  const marks = allMarks(session.log).filter(({ at }) => at >= 3)
+  expect(marks.map(({ kind, roomId, what }) => [kind, roomId, what])).toEqual([
+    ['taken-off', 'reeds', 'Marit'],
+    ['given-back', 'reeds', 'Marit'],
+  ])
 })

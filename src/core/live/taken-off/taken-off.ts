@@ -41,6 +41,7 @@ export const takenOff = topic<{
   needs: RoomsState & Pick<SessionState, 'boards'>
   problem: TakenOffProblem
   borrows: RoomsProblem
+  mark: 'taken-off' | 'given-back'
 }>()(
   {
     initial: { takenOff: [] },
@@ -98,6 +99,14 @@ export const takenOff = topic<{
             ),
         }
       },
+    },
+    marks: {
+      // Who did it, and not what it said: lanes are shown to others as well.
+      'taken-off': (_before, { roomId, by }) => [{ roomId, kind: 'taken-off', what: by }],
+      'given-back': ({ takenOff: all }, { takenId, by }) =>
+        all
+          .filter(({ id }) => id === takenId)
+          .map(({ roomId }) => ({ roomId, kind: 'given-back', what: by })),
     },
     words: {
       'not-on-the-board': () => 'This does not stand on the board any more: somebody has changed it.',

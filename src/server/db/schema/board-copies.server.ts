@@ -84,6 +84,16 @@ export const contributions = pgTable(
   ],
 )
 
+/**
+ * Contributions of the last seconds as they came, a list for each write: put into the table of contributions many at once, since
+ * a row for each person, piece and half minute is changed with every word somebody types.
+ */
+export const notedContributions = pgTable('noted_contributions', {
+  id: bigserial('id', { mode: 'number' }).primaryKey(),
+  /** Rows of `contributions`, by the names of its columns. */
+  list: jsonb('list').$type<object[]>().notNull(),
+})
+
 /** Pictures that people added to a copy: whoever may read the copy may have them. */
 export const copyFiles = pgTable(
   'copy_files',
