@@ -37,23 +37,24 @@ export function layout(state: State): Made[] {
     const { least, most } = groups
     return [laidOut(state, next, rooms), { type: 'choosing-opened', least, most }]
   }
-  const before = placesBefore(state, groups)
+  const { from, steps } = originOf(state, groups)
+  if (from.from === 'plan') return asPlanned(state, next, from.rooms, steps)
+  const before = placesBefore(state, from)
   const there = before.flatMap(({ room }) => room ?? [])
   if (there.length === 0) return []
-  const steps = groups.from === 'next-step' ? 1 : 0
   if (steps === 0 && before.every(({ room }, place) => !room || (room.board ?? 0) === boardAt(next, place)))
-    return groups.from === 'live' ? [] : reopened(state, next, before)
+    return from.from === 'live' ? [] : reopened(state, from, next, before)
   const people = participantList(state)
   const rooms = before.map(({ name }, place) => {
     // In the next room are those who were in the one before it, and in the first those of the last.
-    const { id, room } = before.at(place - steps) as Place
+    const { id, room } = before[onBy(place, -steps, before)] as Place
     return {
       room: stationAt(state, next, place) ?? {
         id: `${next.id}-${place}`,
         copyId: `${next.id}-${place}`,
         name,
       },
-      personIds: awaitedIn(state, id, groups),
+      personIds: awaitedIn(state, id, from),
       participantIds: room?.closed
         ? room.lastIds
         : people.filter(({ roomId }) => roomId === id).map(one => one.id),
@@ -61,6 +62,40 @@ export function layout(state: State): Made[] {
   })
   return [laidOut(state, next, rooms)]
 }
+
+type Groups = RunSegment['groups']
+
+/** Where the groups of a segment come from, past those that were left out, and how many rooms on they are then. O(segments). */
+function originOf(state: State, asked: Groups): { from: Groups; steps: number } {
+  let from = asked
+  let steps = 0
+  for (const _ of state.segments) {
+    if (!('segmentId' in from)) break
+    if (from.from === 'next-step') steps++
+    const before = find(state, from.segmentId)
+    if (!before || before.startedAt !== null) break
+    from = before.groups
+  }
+  return { from, steps }
+}
+
+/** Groups that were planned for a round which was left out: the same people, so many rooms on, in rooms of this round. */
+function asPlanned(state: State, next: Running, planned: readonly PlannedRoom[], steps: number): Made[] {
+  const rooms = planned.map(({ name }, place) => {
+    const id = `${next.id}-${place}`
+    return {
+      room: stationAt(state, next, place) ?? { id, copyId: id, name },
+      personIds: planned[onBy(place, -steps, planned)]?.personIds ?? [],
+    }
+  })
+  return [laidOut(state, next, rooms)]
+}
+
+type PlannedRoom = Extract<Groups, { from: 'plan' }>['rooms'][number]
+
+/** The place so many on, round and round. */
+const onBy = (place: number, by: number, { length }: readonly unknown[]): number =>
+  (((place + by) % length) + length) % length
 
 /** The room of this place in the round before that had the same station there, when it is to be found as it was left. */
 function stationAt(state: State, next: Running, place: number): ToLayOut['room'] | undefined {
@@ -80,7 +115,7 @@ interface Place {
   room: Room | undefined
 }
 
-function placesBefore(state: State, groups: RunSegment['groups']): Place[] {
+function placesBefore(state: State, groups: Groups): Place[] {
   if (!('segmentId' in groups))
     return openRooms(state.rooms).map(room => ({ id: room.id, name: room.name, room }))
   const { roomIds = [], roomNames = [] } = find(state, groups.segmentId) ?? {}
@@ -94,7 +129,7 @@ function placesBefore(state: State, groups: RunSegment['groups']): Place[] {
  * Rooms there were are open again, with who was in them, instead of those that are open. Who has not come is awaited there as well,
  * also in a room nobody has entered yet.
  */
-function reopened(state: State, next: Running, before: readonly Place[]): Made[] {
+function reopened(state: State, from: Groups, next: Running, before: readonly Place[]): Made[] {
   const again = roomSet.decide['reopen-rooms'](
     state,
     { type: 'reopen-rooms', roomIds: before.flatMap(({ room }) => room?.id ?? []), instead: true },
@@ -103,7 +138,7 @@ function reopened(state: State, next: Running, before: readonly Place[]): Made[]
   )
   if (!again.ok) return []
   const awaited = before.flatMap(({ id: roomId }) =>
-    awaitedIn(state, roomId, next.groups).map(personId => ({ personId, roomId })),
+    awaitedIn(state, roomId, from).map(personId => ({ personId, roomId })),
   )
   const isAwaited = new Set(awaited.map(({ roomId }) => roomId))
   const empty = before.flatMap(({ id, name, room }, place): RoomSetEvent[] =>
@@ -124,7 +159,7 @@ const boardAt = ({ board, boards }: Running, place: number): number =>
   boards?.[place % boards.length] ?? board
 
 /** Those of the list who are not here and would have been in a room. */
-function awaitedIn(state: State, roomId: string, from: RunSegment['groups']): string[] {
+function awaitedIn(state: State, roomId: string, from: Groups): string[] {
   const planned = 'segmentId' in from ? find(state, from.segmentId)?.groups : undefined
   const ids = new Set([
     ...state.expected.flatMap(person => (person.roomId === roomId ? [person.personId] : [])),

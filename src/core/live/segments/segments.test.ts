@@ -283,6 +283,56 @@ test('after a day it stays ended, and one that ended between rounds has no round
   expect(currentOf(session.state)?.id).toBe('report')
 })
 
+test('groups as in a round that was left out are those it was planned with, also so many rooms on; as they were where one before it ran', () => {
+  const of = (from: 'earlier' | 'next-step', segmentId: string) => ({ groups: { from, segmentId } })
+  const round = (id: string, changes: Partial<RunSegment>) => segment(id, 'rooms', changes)
+  const leaveOut = (session: Rehearsed, ...ids: string[]) => {
+    for (const segmentId of ids)
+      session.tell(2, facilitator, { type: 'skip-segment', segmentId, skipped: true })
+  }
+  const names = (session: Rehearsed) => openRooms(session.state.rooms).map(({ name }) => name)
+  const groups = (session: Rehearsed) => {
+    const nameOf = new Map(session.state.rooms.map(({ id, name }) => [id, name]))
+    return Object.entries(where(session)).map(([who, id]) => [who, nameOf.get(id ?? '')])
+  }
+  const plans = () =>
+    begun([
+      segment('welcome', 'whole'),
+      round('one', { groups: stations }),
+      round('other', { groups: first }),
+      segment('tea', 'break'),
+      round('two', { ...of('earlier', 'one'), board: 1 }),
+      round('three', of('next-step', 'two')),
+      round('four', of('next-step', 'three')),
+    ])
+  const session = plans()
+  leaveOut(session, 'one', 'other', 'tea')
+  expect(names(session)).toEqual(['Soil', 'Map'])
+  const planned = [
+    ['ana', 'Soil'],
+    ['bo', 'Map'],
+    ['chi', 'Soil'],
+  ]
+  expect(groups(session)).toEqual(planned)
+  const onePlaceOn = planned.map(([who, room]) => [who, room === 'Soil' ? 'Map' : 'Soil'])
+  leaveOut(session, 'two')
+  expect(groups(session)).toEqual(onePlaceOn)
+  leaveOut(session, 'three')
+  expect(groups(session)).toEqual(planned)
+
+  // Where an earlier one ran, its people are taken as they were in it, also who is on no list.
+  const ran = plans()
+  next(ran, 3)
+  ran.tell(4, facilitator, { type: 'place', participantId: 'bo', roomId: 'birds' })
+  leaveOut(ran, 'other', 'tea', 'two')
+  roundOver(ran, MINUTE)
+  expect(groups(ran)).toEqual([
+    ['ana', 'Birds'],
+    ['bo', 'Reeds'],
+    ['chi', 'Reeds'],
+  ])
+})
+
 test('a board for each room: stations, and in the next step each group is one room on, with a board of its own', () => {
   const three = { ...board, title: 'Third' }
   const steps = [

@@ -44,3 +44,22 @@ test('whoever visits listens until they say that they join in; then they may wri
   session.tell(8, facilitator, { type: 'visit', roomId: 'birds' })
   expect(mayWrite()).toEqual([false, false])
 })
+
+test('two who have each joined in a room write there both: that one begins or stops changes nothing for the other', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'chi')
+  session.sendOut(2)
+  const other = { kind: 'facilitator', accountId: 'tobias', name: 'Tobias' } as const
+  for (const [who, roomId] of [
+    [facilitator, 'reeds'],
+    [other, 'birds'],
+  ] as const) {
+    session.tell(3, who, { type: 'visit', roomId })
+    session.tell(4, who, { type: 'join-in', joins: true })
+  }
+  const writing = () =>
+    ['ana', 'chi'].map(id => participantView(session.state, id)?.visits.map(({ writesAs }) => writesAs))
+  expect(writing()).toEqual([['marit'], ['tobias']])
+  session.tell(5, other, { type: 'join-in', joins: false })
+  expect(writing()).toEqual([['marit'], [null]])
+})

@@ -88,9 +88,11 @@ export const visits = topic<{
         lastVisit: { ...state.lastVisit, [roomId]: at },
       }),
       'visit-joined': (state, { accountId, joins }) => ({
-        visits: state.visits.map(({ joined: _, ...visit }) =>
-          visit.accountId === accountId && joins ? { ...visit, joined: true } : visit,
-        ),
+        visits: state.visits.map(visit => {
+          if (visit.accountId !== accountId) return visit
+          const { joined: _, ...listening } = visit
+          return joins ? { ...listening, joined: true } : listening
+        }),
       }),
       'visit-ended': (state, { accountId, roomId }, at) => ({
         visits: without(state, accountId),
