@@ -1,4 +1,5 @@
 import { and, asc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm'
+import { groupBy } from 'lodash-es'
 import * as Y from 'yjs'
 import { documentName, readDocumentName } from '~/core/boards/document-name'
 import type { Database } from '../db/database.server'
@@ -111,13 +112,14 @@ export class BoardStorage {
   async load(document: string): Promise<Uint8Array | null> {
     await this.settled(document)
     const rows = await this.db
-      .select({ id: boardUpdates.id, update: boardUpdates.update })
+      .select({ id: boardUpdates.id, update: boardUpdates.update, lengths: boardUpdates.lengths })
       .from(boardUpdates)
       .where(isOf(document))
       .orderBy(asc(boardUpdates.id))
     if (rows.length === 0) return null
-    const merged = Y.mergeUpdates(rows.map(row => row.update))
-    if (rows.length >= MERGE_FROM) {
+    const updates = rows.flatMap(updatesIn)
+    const merged = Y.mergeUpdates(updates)
+    if (updates.length >= MERGE_FROM) {
       const ids = rows.map(row => row.id)
       await this.replace(document, ids, merged)
     }
@@ -133,11 +135,11 @@ export class BoardStorage {
       .where(and(eq(boardUpdates.copyId, copyId), isNotNull(boardUpdates.participantId)))
       .orderBy(asc(boardUpdates.id))
     const documents = new Map<string, Omit<OwnWriting, 'update'> & { updates: Uint8Array[] }>()
-    for (const { promptId, participantId, update } of rows) {
+    for (const { promptId, participantId, ...row } of rows) {
       if (promptId === null || participantId === null) continue
       const name = documentName({ copyId, own: { promptId, participantId } })
       const document = documents.get(name) ?? { promptId, participantId, updates: [] }
-      document.updates.push(update)
+      document.updates.push(...updatesIn(row))
       documents.set(name, document)
     }
     return [...documents.values()].map(({ updates, ...own }) => ({ ...own, update: Y.mergeUpdates(updates) }))
@@ -228,23 +230,36 @@ export class BoardStorage {
   }
 
   /**
-   * One statement for all of them. The rows travel as one JSON text each for changes and contributions: putting
+   * One statement for all of them, and one row for each document: what a row costs is more than what is in it. The rows travel as one JSON text each for changes and contributions: putting
    * hundreds of parameters together would hold up the thread that passes edits on, and here the database does it.
    */
   private async write(changes: PendingChange[]): Promise<Contribution[]> {
     const merged = mergeContributions(changes.flatMap(change => change.contributions))
-    const updates = changes.map(({ document, update }) => {
+    const byDocument = groupBy(changes, change => change.document)
+    const rows = Object.entries(byDocument).map(([document, all]) => {
       const { copyId, own } = partsOf(document)
-      return [copyId, own?.promptId, own?.participantId, Buffer.from(update).toString('base64')]
+      const updates = all.map(({ update }) => update)
+      const lengths = updates.length > 1 ? updates.map(({ length }) => length) : undefined
+      return [copyId, own?.promptId, own?.participantId, Buffer.concat(updates).toString('base64'), lengths]
     })
     await this.db.execute(sql`
       with noted as (${noting(merged)})
-      insert into board_updates (copy_id, prompt_id, participant_id, update)
-      select change->>0, change->>1, change->>2, decode(change->>3, 'base64')
-      from jsonb_array_elements(${JSON.stringify(updates)}::jsonb) with ordinality as changes (change, place)
+      insert into board_updates (copy_id, prompt_id, participant_id, update, lengths)
+      select change->>0, change->>1, change->>2, decode(change->>3, 'base64'), nullif(change->4, 'null')
+      from jsonb_array_elements(${JSON.stringify(rows)}::jsonb) with ordinality as changes (change, place)
       order by place`)
     return merged
   }
+}
+
+/** The changes that lie in a row, in the order in which they came. */
+function updatesIn({ update, lengths }: { update: Uint8Array; lengths: number[] | null }): Uint8Array[] {
+  if (lengths === null) return [update]
+  let end = 0
+  return lengths.map(length => {
+    end += length
+    return update.subarray(end - length, end)
+  })
 }
 
 /** Rows of one document, and not of others beside it. */

@@ -90,6 +90,20 @@ test('changes of the same moment go into one write', async () => {
   expect(stored[0]?.contributions).toMatchObject([{ edits: 30 }])
 })
 
+test('changes that lie in one row, in rows of their own and from before there were several in one are all read', async () => {
+  const [first, ...rest] = updatesOf(6) as [Uint8Array, ...Uint8Array[]]
+  await running.db.insert(boardUpdates).values({ copyId, update: first })
+  for (const update of rest.slice(0, 3)) storage.append({ document: copyId, update, contributions: [] })
+  await storage.settled()
+  for (const update of rest.slice(3)) {
+    storage.append({ document: copyId, update, contributions: [] })
+    await storage.settled()
+  }
+  const rows = await running.db.select().from(boardUpdates).orderBy(asc(boardUpdates.id))
+  expect(rows.map(({ lengths }) => lengths?.length ?? null)).toEqual([null, 3, null, null])
+  expect(await kept()).toBe(6)
+})
+
 test('many small changes are merged into one row when the copy is opened, and none is lost', async () => {
   for (const update of updatesOf(120)) storage.append({ document: copyId, update, contributions: [] })
   expect(await kept()).toBe(120)
@@ -199,7 +213,9 @@ test('that nobody could be told does not write anything twice', async () => {
   for (const update of updatesOf(3)) storage.append({ document: copyId, update, contributions: [] })
   await new Promise(resolve => setTimeout(resolve, 900))
   expect(failures).toHaveLength(1)
-  expect(await running.db.select().from(boardUpdates)).toHaveLength(3)
+  expect(await running.db.select().from(boardUpdates)).toMatchObject([
+    { lengths: [expect.any(Number), expect.any(Number), expect.any(Number)] },
+  ])
 })
 
 test('contributions add up by person, piece and half minute, and keep the latest words', async () => {

@@ -41,6 +41,8 @@ export const boardUpdates = pgTable(
     promptId: text('prompt_id'),
     participantId: text('participant_id'),
     update: bytes('update').notNull(),
+    /** How long each is of several changes that lie in it one after the other, in bytes; null where it is one. */
+    lengths: jsonb('lengths').$type<number[]>(),
   },
   table => [index('updates_by_copy').on(table.copyId, table.id)],
 )

@@ -1,0 +1,1 @@
+ALTER TABLE "board_updates" ADD COLUMN "lengths" jsonb;
