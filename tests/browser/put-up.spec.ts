@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test'
 import { pdf, wav } from 'tests/fixtures/made-files'
-import { expect, expectAccessible, joinByName, startNow, test } from './fixtures'
+import { expect, expectAccessible, joinByName, sendOut, startNow, test } from './fixtures'
 
 /** Where the sound stands on a page, in seconds, and the moment it was read at. */
 const standsAt = (page: Page) =>
@@ -21,6 +21,11 @@ test('groups, the join code, a question’s results, pages and a sound are put u
     { name: 'Wren.wav', mimeType: 'audio/wav', buffer: wav(60) },
   ])
   await expect(page.getByRole('list', { name: 'Material' }).getByText('Wren')).toBeVisible()
+  await page.getByText('Add a link').click()
+  await page.getByLabel('Called').fill('The paths')
+  await page.getByLabel('Address').fill('https://lowmarsh.example/paths')
+  await page.getByRole('button', { name: 'Add the link' }).click()
+  await expect(page.getByRole('list', { name: 'Material' }).getByText('The paths')).toBeVisible()
   // What is said in it, by the standard for that; what is not written by it is refused with its line.
   const captions = page.getByLabel('Captions of Wren')
   const vtt = (text: string) => ({ name: 'wren.vtt', mimeType: 'text/vtt', buffer: Buffer.from(text) })
@@ -116,6 +121,32 @@ test('groups, the join code, a question’s results, pages and a sound are put u
     .toBeLessThan(0.05)
   await player.getByRole('button', { name: 'To the beginning' }).click()
   await expect.poll(async () => (await standsAt(bo)).at).toBe(0)
+  // A picture and a link likewise, and, in rooms, the clock from beside it.
+  await page.getByRole('button', { name: 'Put up', exact: true }).click()
+  await panel.getByLabel('Material of the library').selectOption({ label: 'Map of the marsh (picture)' })
+  for (const at of [onWall, onAna]) {
+    const map = at.getByRole('img', { name: 'Map of the marsh' })
+    await expect
+      .poll(() => map.evaluate(image => (image as HTMLImageElement).naturalWidth))
+      .toBeGreaterThan(0)
+  }
+  await page.getByRole('button', { name: 'Put up', exact: true }).click()
+  await panel.getByLabel('Material of the library').selectOption({ label: 'The paths (link)' })
+  await expect(onWall.getByText('https://lowmarsh.example/paths')).toBeVisible()
+  await expect(onAna.getByRole('link', { name: /lowmarsh\.example/ })).toHaveAttribute(
+    'href',
+    'https://lowmarsh.example/paths',
+  )
+  await page.getByRole('button', { name: 'Make groups' }).click()
+  const groups = page.getByRole('complementary', { name: 'Make groups' })
+  await groups.getByLabel('People each').fill('2')
+  await groups.getByRole('button', { name: 'Make groups' }).click()
+  await expect(page.getByRole('list', { name: 'Rooms' }).locator('.lane-name')).toHaveCount(2)
+  await sendOut(page)
+  await page.getByRole('button', { name: 'Put up the clock' }).click()
+  await expect(onWall.getByRole('timer')).toBeVisible()
+  await expect(onWall.getByText('https://lowmarsh.example/paths')).toBeHidden()
+
   await now.getByRole('button', { name: 'Take down' }).click()
   await expect(onAna).toBeHidden()
   await expect(onWall).toBeHidden()

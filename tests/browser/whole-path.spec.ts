@@ -1,6 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { expect, expectAccessible, joinOnPhone, letAllIn, signIn, simulated, test } from './fixtures'
 
+// The last file there is: its walks are shared out, so that nobody waits for one of them alone.
+test.describe.configure({ mode: 'parallel' })
+
 test('from a list of people to what the groups made', async ({ server, facilitator: page, phone }) => {
   // People.
   await page.getByRole('link', { name: 'Cohorts' }).click()

@@ -5,7 +5,7 @@ import type { Mend } from '~/core/boards/prompts/kind'
 import { cleanText } from '~/core/formats/clean-text'
 import { pulseStart } from '~/core/review/pulse'
 import { newId } from '../tokens.server'
-import type { Contribution } from './board-storage.server'
+import type { Contribution } from './contributions.server'
 
 /** Longest text kept with a contribution: the document itself holds the whole. */
 const LONGEST_KEPT = 2000

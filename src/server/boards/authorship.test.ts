@@ -9,7 +9,7 @@ import { addRow, cellOf } from '~/core/boards/prompts/table/document'
 import { answerOf, reasonOf } from '~/core/boards/prompts/yes-no/document'
 import { editText } from '~/core/boards/text-edit'
 import { Authorship } from './authorship.server'
-import { type Contribution, mergeContributions } from './board-storage.server'
+import { type Contribution, mergeContributions } from './contributions.server'
 
 function watched(earlier: Contribution[] = [], owners: Record<number, string> = {}, on: Board = board) {
   const doc = new Y.Doc()

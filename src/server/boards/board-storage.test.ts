@@ -4,13 +4,8 @@ import * as Y from 'yjs'
 import { addCard } from '~/core/boards/prompts/cards/document'
 import { readAnswer } from '~/core/boards/prompts/kinds'
 import { boardCopies, boardUpdates, contributions, notedContributions } from '../db/schema.server'
-import {
-  BoardStorage,
-  type Contribution,
-  hasWritten,
-  noteContributions,
-  readContributions,
-} from './board-storage.server'
+import { BoardStorage } from './board-storage.server'
+import { type Contribution, hasWritten, noteContributions, readContributions } from './contributions.server'
 
 const cards = { id: 'c', kind: 'cards', text: '', settings: {} } as const
 

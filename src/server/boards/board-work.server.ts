@@ -10,7 +10,7 @@ import type { LiveState } from '~/core/live/topics'
 import { addToPulse } from '~/core/review/pulse'
 import type { Database } from '../db/database.server'
 import { boardCopies, lateContributions } from '../db/schema.server'
-import { type Contribution, readContributions } from './board-storage.server'
+import { type Contribution, readContributions } from './contributions.server'
 
 interface CopyWork {
   pulse: { at: number; edits: number }[]

@@ -2,8 +2,8 @@ import { plannedSession, value } from 'tests/fixtures/class'
 import { runningServer } from 'tests/fixtures/running'
 import type { Board } from '~/core/boards/board'
 import { openSession } from '../live/requests.server'
-import { type Contribution, noteContributions } from './board-storage.server'
 import { BoardWork } from './board-work.server'
+import { type Contribution, noteContributions } from './contributions.server'
 
 let running: Awaited<ReturnType<typeof runningServer>>
 beforeEach(async () => {

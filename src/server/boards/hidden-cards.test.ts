@@ -6,7 +6,7 @@ import type { Board } from '~/core/boards/board'
 import { documentName } from '~/core/boards/document-name'
 import { addCard, cardText, readCards } from '~/core/boards/prompts/cards/document'
 import { boardCopies, boardUpdates } from '../db/schema.server'
-import { readContributions } from './board-storage.server'
+import { readContributions } from './contributions.server'
 
 const board: Board = {
   title: 'Herons',

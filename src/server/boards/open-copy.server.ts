@@ -17,7 +17,8 @@ import type { LiveState } from '~/core/live/topics'
 import { serverNow } from '../clock.server'
 import { errorFacts } from '../error-facts.server'
 import type { Authorship } from './authorship.server'
-import type { BoardStorage, Contribution } from './board-storage.server'
+import type { BoardStorage } from './board-storage.server'
+import type { Contribution } from './contributions.server'
 import type { Writers } from './writers.server'
 
 type Clocks = ReadonlyMap<number, number>

@@ -10,7 +10,7 @@ import {
   type ParticipantRequest,
 } from '~/core/live/topics'
 import type { Account } from '../auth/sign-ins.server'
-import { hasWritten } from '../boards/board-storage.server'
+import { hasWritten } from '../boards/contributions.server'
 import { cohortList } from '../cohorts/cohort-list.server'
 import type { Database } from '../db/database.server'
 import { type Result, refused } from '../result'

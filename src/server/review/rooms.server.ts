@@ -13,7 +13,7 @@ import { talkOpenToAll } from '~/core/review/talk'
 import type { SessionTold } from '~/core/review/told'
 import { timeOfDay } from '~/core/schedule/session-time'
 import type { BoardServer } from '../boards/board-server.server'
-import type { Contribution } from '../boards/board-storage.server'
+import type { Contribution } from '../boards/contributions.server'
 import type { LateContribution } from '../boards/late.server'
 
 /** A late contribution to a room's board; `text` of each piece that can be shown as one. */
