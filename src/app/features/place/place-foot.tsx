@@ -107,7 +107,13 @@ export function PlaceFoot({
           </Suspense>
         )}
         {(!help || choosing || visits.length > 0) && (
-          <chakra.p role="status" fontSize="s" flex="1">
+          // On a phone who has come stands above the buttons, which are in one line then.
+          <chakra.p
+            role="status"
+            fontSize="s"
+            flex={visits.length > 0 ? { base: '1 0 100%', md: '1' } : '1'}
+            order={visits.length > 0 ? { base: '-1', md: '0' } : undefined}
+          >
             {visits.map(visitWords).join(' ')}
           </chakra.p>
         )}
