@@ -16,6 +16,8 @@ test.each([
 test('while it is stopped it stands where all stand', () => {
   expect(correction(stands(10), 10, false)).toEqual({ seek: null, rate: 1, play: false })
   expect(correction(stands(10), 12, false)).toEqual({ seek: 12, rate: 1, play: false })
+  expect(correction(stands(10), 10.03, false)).toEqual({ seek: 10.03, rate: 1, play: false })
+  expect(correction(stands(59.995), 61, false)).toEqual({ seek: null, rate: 1, play: false })
 })
 
 test('before its length is known it goes where it should be', () => {

@@ -1,5 +1,7 @@
 /** Nearer than this, in seconds, nobody sees or hears a difference. */
 const IN_STEP = 0.04
+/** The same while it stands still, where it can be seen: a picture or two of a film apart. */
+const AT_REST = 0.01
 /** Farther than this it jumps there; between, it goes a little faster or slower. */
 const JUMP_FROM = 0.25
 /** As fast as that it is made up without being heard. */
@@ -21,7 +23,7 @@ export function correction(
   const target = length === null ? wanted : Math.min(wanted, length)
   const isOver = length !== null && wanted >= length
   const off = target - at
-  if (!on || isOver) return { seek: Math.abs(off) > IN_STEP ? target : null, rate: 1, play: false }
+  if (!on || isOver) return { seek: Math.abs(off) > AT_REST ? target : null, rate: 1, play: false }
   if (Math.abs(off) > JUMP_FROM) return { seek: target, rate: 1, play: true }
   const rate = Math.abs(off) < IN_STEP ? 1 : off > 0 ? 1 + FASTER : 1 - FASTER
   return { seek: null, rate, play: true }
