@@ -21,22 +21,16 @@ export function useDrawers(sessionId: string, view: LiveView, accountId: string,
   useEffect(() => {
     tellDoing({ roomId: openRoomId === '' ? null : openRoomId, makes: making })
   }, [openRoomId, making])
-  const open = useCallback(
-    (roomId: string) => {
-      setOpenRoomId(roomId)
-      if (roomId !== '') setGroups(null)
-      setOver(null)
-    },
-    [setOpenRoomId],
-  )
   /** A visit lasts as long as the room's drawer is open: whoever closes it listens no more. */
   const show = useCallback(
     (roomId: string) => {
       const visited = visiting()
       if (visited !== null && visited !== roomId) send({ type: 'leave-room' })
-      open(roomId)
+      setOpenRoomId(roomId)
+      if (roomId !== '') setGroups(null)
+      setOver(null)
     },
-    [visiting, send, open],
+    [visiting, send, setOpenRoomId],
   )
   /** Whoever is in a room goes on to the next one: a visit goes along. */
   const goesAlong = useCallback(
