@@ -45,14 +45,22 @@ async function delaysToTheLast(
 ): Promise<Delays> {
   const delays: number[] = []
   for (let number = 0; number < broadcasts; number++) {
-    const text = `Broadcast ${number}`
-    const heard = people.map(each => each.until(view => view.messages.at(-1)?.text === text))
-    const began = performance.now()
-    const [last] = await Promise.all([Promise.all(heard).then(() => performance.now()), tell(text)])
-    delays.push(last - began)
+    delays.push(await delayToTheLast(people, `Broadcast ${number}`, tell))
     await pause(100)
   }
   return delaysOf(delays)
+}
+
+/** From telling to the last of those who are to hear it, in milliseconds. */
+export async function delayToTheLast(
+  people: readonly SimulatedParticipant[],
+  text: string,
+  tell: (text: string) => Promise<unknown>,
+): Promise<number> {
+  const heard = people.map(each => each.until(view => view.messages.at(-1)?.text === text))
+  const began = performance.now()
+  const [last] = await Promise.all([Promise.all(heard).then(() => performance.now()), tell(text)])
+  return last - began
 }
 
 /**
@@ -60,15 +68,25 @@ async function delaysToTheLast(
  * compared and not their readers.
  */
 export async function bareEventStream(listeners: number, broadcasts = BROADCASTS): Promise<Delays> {
+  const bare = await bareListeners(listeners)
+  const delays = await delaysToTheLast(bare.people, broadcasts, bare.tell)
+  bare.end()
+  return delays
+}
+
+/** A bare server and those who listen to it. */
+export async function bareListeners(listeners: number) {
   const { port, child } = await helperProcess('bench/bare-event-stream.ts')
   const address = `http://localhost:${port}`
   const people = Array.from({ length: listeners }, () => SimulatedParticipant.at(address, 'bare', ''))
   await Promise.all(people.map(each => each.follow()))
   await pause(500)
-  const delays = await delaysToTheLast(people, broadcasts, async body =>
-    (await fetch(address, { method: 'POST', body })).text(),
-  )
-  for (const each of people) each.leave()
-  child.kill()
-  return delays
+  return {
+    people,
+    tell: async (body: string) => void (await (await fetch(address, { method: 'POST', body })).text()),
+    end: () => {
+      for (const each of people) each.leave()
+      child.kill()
+    },
+  }
 }

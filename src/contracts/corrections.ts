@@ -25,5 +25,9 @@ export interface BoardToGive {
   title: string
 }
 
-/** Which board is given, to one room or to all. */
-export const giveBoard = z.object({ boardId: idSchema, roomId: idSchema.nullable() })
+/** Which board is given: to one room, to all, or to those alone that are still to be made. */
+export const giveBoard = z.object({
+  boardId: idSchema,
+  roomId: idSchema.nullable(),
+  toCome: z.literal(true).optional(),
+})

@@ -1,6 +1,8 @@
+import { addDays, format } from 'date-fns'
 import { expect, expectAccessible, joinByName, joinCodeOf, test } from './fixtures'
 
 const MINUTE = 60_000
+const dayFromNow = (days: number) => format(addDays(Date.now(), days), 'yyyy-MM-dd')
 
 test('office hours: one after the other comes into a room of their own, a few together, at a time of their own; who waits sees nothing of the others', async ({
   server,
@@ -15,6 +17,15 @@ test('office hours: one after the other comes into a room of their own, a few to
   await page.getByRole('button', { name: 'Offer' }).click()
   const times = page.getByRole('list', { name: 'Times that were offered' }).getByRole('listitem')
   await expect(times).toHaveCount(2)
+  // On another day, too; one that is over is said to be, and what was typed stays.
+  await page.getByLabel('Day, if not today').fill(dayFromNow(-2))
+  await page.getByLabel('How many').fill('1')
+  await page.getByRole('button', { name: 'Offer' }).click()
+  await expect(page.getByText('That is over already. Take a later time or day.')).toBeVisible()
+  await expect(page.getByLabel('From')).toHaveValue('23:50')
+  await page.getByLabel('Day, if not today').fill(dayFromNow(4))
+  await page.getByRole('button', { name: 'Offer' }).click()
+  await expect(times).toHaveCount(3)
   await page.getByLabel('Rooms talk aloud').selectOption('in a simulated call')
 
   const [ada, bo, chi] = [await phone(), await phone(), await phone()]
@@ -33,7 +44,11 @@ test('office hours: one after the other comes into a room of their own, a few to
   // A time is taken, and free for nobody else.
   await chi.getByRole('list', { name: 'Free times' }).getByRole('button').first().click()
   await expect(chi.getByText('Your time is')).toBeVisible()
-  await expect(bo.getByRole('list', { name: 'Free times' }).getByRole('listitem')).toHaveCount(1)
+  const free = bo.getByRole('list', { name: 'Free times' }).getByRole('button')
+  await expect(free).toHaveCount(2)
+  await expect(free.last()).toHaveText(/^(Mon|Tue|Wed|Thu|Fri|Sat|Sun),? \d+ \w+, 23:50$/)
+  await free.last().click()
+  await expect(bo.getByText('Come back to this page then: it stays yours.')).toBeVisible()
   await expect(times.first()).toContainText('Chi')
 
   // The next comes into a room of their own, with the facilitator, a board and a call; the others wait on.
@@ -70,12 +85,21 @@ test('office hours: one after the other comes into a room of their own, a few to
   await expect(ada.getByRole('heading', { name: 'You are next' })).toBeVisible()
   await expect(bo.getByRole('heading', { name: '1 ahead of you' })).toBeVisible()
 
+  // Whoever comes next works on another board.
+  const board = page.getByRole('region', { name: 'Board of the next room' })
+  await expect(board).toContainText('Whoever comes next works on: Notes')
+  await board.getByRole('button', { name: 'Another board' }).click()
+  await board.getByLabel('Another board').selectOption({ label: 'Planning a guided walk' })
+  await board.getByRole('button', { name: 'Give it' }).click()
+  await expect(board).toContainText('Whoever comes next works on: Planning a guided walk')
+
   // A few together, in another room, in which nothing stands of what was made before.
   await line.filter({ hasText: 'Ada' }).getByText('Ada', { exact: true }).click()
   await line.filter({ hasText: 'Bo' }).getByText('Bo', { exact: true }).click()
   await page.getByRole('button', { name: 'See these 2 together' }).click()
   await expect(bo.getByText('With Ada')).toBeVisible()
   await expect(bo.getByText('Begin with the map')).toHaveCount(0)
+  await expect(bo.getByRole('heading', { name: 'Planning a guided walk' })).toBeVisible()
   await expect(line).toHaveCount(0)
 
   // When their time has come, whoever took it stands first; who was there goes by one move.

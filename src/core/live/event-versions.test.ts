@@ -323,6 +323,7 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'part-shut': { roomIds: ['r'], partId: 'p' },
     'part-done': { roomId: 'r', partId: 'first', participantId: 'a' },
     'board-corrected': { place: 0, board: plan?.board, roomIds: ['r'], copyIds: ['c'] },
+    'board-to-come': { board: plan?.board },
     'material-given': {
       givenId: 'g',
       thing: { is: 'link', title: 'x', address: 'https://x.example' },

@@ -179,6 +179,7 @@ test('whatever happens, a participant’s view names nobody but those of the roo
 const SECTIONS = {
   facilitator: [
     'boards',
+    'boardsToCome',
     'callSilent',
     'callWay',
     'canUndo',

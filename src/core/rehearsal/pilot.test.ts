@@ -93,3 +93,25 @@ test('a session of one round, without an order, is sent out and ended; nobody he
   const empty = new Rehearsed({ rooms: [] })
   expect(moves(empty, 2 * MINUTE)).toEqual([])
 })
+
+test('what is planned to be asked is asked in its segment, one question after the other', () => {
+  const ready = [
+    { text: 'Which comes first?', asks: { is: 'choice' as const, answers: ['Reeds', 'Birds'] } },
+    { text: 'How sure?', asks: { is: 'scale' as const, steps: 5, least: '', most: '' } },
+  ]
+  const session = new Rehearsed({ segments: [{ ...welcome, questions: ready }, round] })
+  session.join(1, 'ana', 'bo', 'chi')
+  // At first people are still coming; in any segment there is a moment before the first question.
+  expect(moves(session, MINUTE)).toEqual([])
+  const [first] = moves(session, 2 * MINUTE)
+  expect(first).toEqual({
+    type: 'ask-question',
+    text: 'Which comes first?',
+    answers: ['Reeds', 'Birds'],
+    seconds: 60,
+  })
+  session.tell(2 * MINUTE, facilitator, { ...first, questionId: 'q' } as Command)
+  expect(moves(session, 2.5 * MINUTE)).toEqual([])
+  session.tell(3 * MINUTE, clock, { type: 'close-question', questionId: 'q' })
+  expect(moves(session, 3 * MINUTE)).toMatchObject([{ text: 'How sure?', asks: ready[1]?.asks, answers: [] }])
+})

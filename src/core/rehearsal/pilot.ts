@@ -1,4 +1,4 @@
-/** What somebody at the front does while a rehearsal goes on by itself: lets in, begins what is next, visits who calls, ends it. */
+/** What somebody at the front does while a rehearsal goes on by itself: lets in, begins what is next, asks what is planned, visits who calls, ends it. */
 import { minBy } from 'lodash-es'
 import { drawGrouping } from '../grouping/grouping'
 import { evenSizes } from '../grouping/sizes'
@@ -13,6 +13,9 @@ const ARRIVING_MS = 90 * SECOND
 /** A room that calls is visited after so long, and left after so long. */
 const COMES_AFTER_MS = 45 * SECOND
 const STAYS_MS = MINUTE
+/** What is planned to be asked is asked so long after its segment began, and open for so long, in seconds. */
+const ASKS_AFTER_S = 30
+const ASKED_FOR_S = 60
 /** People in a room where nobody has said how many: common practice, no source. */
 const IN_A_ROOM = 4
 
@@ -30,9 +33,30 @@ export function pilotMoves(
   const moves: FacilitatorRequest[] = []
   const waiting = view.people.filter(({ admitted }) => !admitted).map(({ id }) => id)
   if (waiting.length > 0) moves.push({ type: 'let-in', participantIds: waiting })
+  moves.push(...planned(view, now))
   if (view.clock) return [...moves, ...inRound(view, accountId, now)]
   return [...moves, ...betweenRounds(view, short, now)]
 }
+
+/** The next question of the segment that runs, once people have come and the one before is closed. */
+function planned(view: FacilitatorView, now: number): FacilitatorRequest[] {
+  const { order, questionsReady, questions, questionNow, clock } = view
+  const { startedAt } = runningOf(order) ?? { startedAt: null }
+  if (startedAt === null || now - startedAt < ASKS_AFTER_S * SECOND) return []
+  if (isArriving(view, now) || clock?.graceEndsAt) return []
+  const asked = new Set(questions.map(({ text }) => text))
+  const next = questionsReady.find(({ text }) => !asked.has(text))
+  if (!next || questionNow?.results.isOpen) return []
+  const { text, asks } = next
+  const ask = { type: 'ask-question', text, seconds: ASKED_FOR_S } as const
+  return [asks.is === 'choice' ? { ...ask, answers: asks.answers } : { ...ask, answers: [], asks }]
+}
+
+const isArriving = ({ session: { openedAt } }: FacilitatorView, now: number) =>
+  now - (openedAt ?? now) < ARRIVING_MS
+
+const runningOf = (order: FacilitatorView['order']) =>
+  order?.segments.findLast(({ startedAt, endedAt }) => startedAt !== null && endedAt === null)
 
 function inRound(view: FacilitatorView, accountId: string, now: number): FacilitatorRequest[] {
   const moves: FacilitatorRequest[] = []
@@ -64,10 +88,10 @@ function inRound(view: FacilitatorView, accountId: string, now: number): Facilit
 
 function betweenRounds(view: FacilitatorView, short: boolean, now: number): FacilitatorRequest[] {
   const order = view.order?.segments ?? []
-  const current = order.findLast(({ startedAt, endedAt }) => startedAt !== null && endedAt === null)
+  const current = runningOf(view.order)
   const next = order.find(({ startedAt, skipped }) => startedAt === null && !skipped)
   // Everybody has a while to come, however short the beginning is made.
-  if (now - (view.session.openedAt ?? now) < ARRIVING_MS) return []
+  if (isArriving(view, now)) return []
   if (current) {
     const length = short ? MINUTE : current.minutes * MINUTE
     if (now - (current.startedAt ?? now) < length) return []

@@ -188,13 +188,17 @@ async function boardsOf(db: Database, sessionId: string): Promise<Board[]> {
     .select()
     .from(sessionEvents)
     .where(
-      and(eq(sessionEvents.sessionId, sessionId), inArray(sessionEvents.type, ['opened', 'board-corrected'])),
+      and(
+        eq(sessionEvents.sessionId, sessionId),
+        inArray(sessionEvents.type, ['opened', 'board-corrected', 'board-to-come']),
+      ),
     )
     .orderBy(asc(sessionEvents.seq))
   const [opened, ...corrections] = rows.map(({ payload, version }) => readEvent(payload, version))
   if (opened?.type !== 'opened') throw damaged(undefined)
   const boards = [opened.plan.board, ...(opened.plan.moreBoards ?? [])]
   for (const event of corrections) {
+    if (event.type === 'board-to-come') boards.push(event.board)
     if (event.type !== 'board-corrected') continue
     if (event.roomIds === null) boards[event.place] = event.board
     else boards.push(event.board)

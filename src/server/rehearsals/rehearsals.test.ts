@@ -3,47 +3,28 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { setTimeout } from 'node:timers/promises'
 import { eq } from 'drizzle-orm'
-import { pino } from 'pino'
 import { account, plannedSession, value } from 'tests/fixtures/class'
-import { memoryDatabase } from 'tests/fixtures/database'
+import { rehearsing } from 'tests/fixtures/rehearsing'
 import { belongingTo, participantList } from '~/core/live/door/people'
 import { usualScript } from '~/core/rehearsal/script'
 import { newSegment, type Segment } from '~/core/schedule/running-order'
 import { loadDemo } from '~/demo/load.server'
-import { BoardServer } from '../boards/board-server.server'
 import { readContributions } from '../boards/contributions.server'
-import { moveClock } from '../clock.server'
 import { boardCopies, boardWriters, participants, sessionEvents, sessions } from '../db/schema.server'
 import { pastSessions } from '../groupings/history.server'
 import { sessionByCode } from '../join/join.server'
 import { createLimits } from '../limits.server'
-import { AnswersApart } from '../live/answers-apart.server'
 import { factsOfSession } from '../live/facts-here.server'
-import { LiveHub } from '../live/hub.server'
 import { FileFolder } from '../material/file-folder.server'
 import { getSession, listSessions, saveRunningOrder } from '../sessions/sessions.server'
 import { stopWorkThread } from '../work/work-thread.server'
-import { MOST_REHEARSALS, Rehearsals } from './rehearsals.server'
+import { MOST_REHEARSALS } from './rehearsals.server'
 
-/** A server without its HTTP side, and a session that is planned. */
+/** A server that plays, and a session that is planned. */
 async function served() {
-  const { db, close } = await memoryDatabase()
-  const log = pino({ enabled: false })
-  const hub = new LiveHub(db, log)
-  const boards = new BoardServer(db, hub, log)
-  const answersApart = new AnswersApart(hub, log)
-  const rehearsals = new Rehearsals({ db, hub, boards, answersApart }, log)
-  const by = await account(db)
-  const planned = await plannedSession(db, by, true)
-  return {
-    ...{ ...planned, db, hub, boards, rehearsals, by },
-    stop: async () => {
-      await rehearsals.stop()
-      await boards.stop()
-      await hub.stop()
-      await close()
-    },
-  }
+  const server = await rehearsing()
+  const by = await account(server.db)
+  return { ...server, by, ...(await plannedSession(server.db, by, true)) }
 }
 const script = { ...usualScript(24), absent: 0, late: 0, speed: 30, itself: true }
 
@@ -200,12 +181,8 @@ test('what a server left that was stopped in the middle is deleted when it start
 })
 
 test('the demo’s evening goes from its beginning to its end by itself: four rounds with other groups and boards, a break, stations, and rooms by choice after it', async () => {
-  const { db, close } = await memoryDatabase()
-  const faults: string[] = []
-  const log = pino({ level: 'error' }, { write: line => void faults.push(line) })
-  const hub = new LiveHub(db, log)
-  const boards = new BoardServer(db, hub, log)
-  const rehearsals = new Rehearsals({ db, hub, boards, answersApart: new AnswersApart(hub, log) }, log)
+  const server = await rehearsing()
+  const { db, rehearsals, faults, played } = server
   const data = mkdtempSync(join(tmpdir(), 'round-table-rehearsal-'))
   const folder = new FileFolder(data)
   try {
@@ -222,22 +199,10 @@ test('the demo’s evening goes from its beginning to its end by itself: four ro
       terms: { invited: true, mayChange: true, mayReturn: false },
     }
     value(await saveRunningOrder(db, tonight?.id ?? '', [...runningOrder, chosen], 120))
-    const by = { id: 'marit', email: '', displayName: 'Marit' }
-    const played = { ...usualScript(24), people: 40, drop: 30, asks: 30, speed: 30, itself: true }
-    const id = value(await rehearsals.begin(by, tonight?.id ?? '', played))
-    for (let step = 0; step < 400 && (await hub.state(id)).phase === 'open'; step++) {
-      // Half a minute of the session.
-      moveClock(1_000)
-      await hub.wake()
-      await setTimeout(110)
-    }
-    const state = await hub.state(id)
+    const script = { ...usualScript(24), people: 40, drop: 30, asks: 30 }
+    const { id, state, written } = await played(tonight?.id ?? '', script)
     expect(state.phase).toBe('ended')
     expect(state.segments.filter(({ startedAt }) => startedAt === null)).toEqual([])
-    const written = await readContributions(
-      db,
-      state.rooms.map(({ copyId }) => copyId),
-    )
     const inRound = state.pastRounds.map(({ startedAt, endedAt }) =>
       written.filter(({ at }) => at >= startedAt && at <= endedAt),
     )
@@ -254,10 +219,7 @@ test('the demo’s evening goes from its beginning to its end by itself: four ro
     expect(findings.map(({ code }) => code)).not.toContain('not-begun')
     expect(faults).toEqual([])
   } finally {
-    await rehearsals.stop()
-    await boards.stop()
-    await hub.stop()
-    await close()
+    await server.stop()
     await stopWorkThread()
     rmSync(data, { recursive: true })
   }

@@ -1,4 +1,5 @@
-import type { BoardCorrection, BoardToGive } from '~/contracts/corrections'
+import type { z } from 'zod'
+import type { BoardCorrection, BoardToGive, giveBoard } from '~/contracts/corrections'
 import { unfinishedIn } from '~/core/boards/building/draft'
 import { correctionOf } from '~/core/boards/correcting/corrected'
 import { openRooms } from '~/core/live/rooms/room'
@@ -42,20 +43,20 @@ export async function boardsToGive(db: Database): Promise<BoardToGive[]> {
   return all.filter(board => unfinishedIn(board).length === 0).map(({ id, title }) => ({ id, title }))
 }
 
-/** Gives rooms in which nobody has been yet another board of the library: one room, or all there are and will be. */
+/** Gives rooms in which nobody has been yet another board of the library: one room, all there are and will be, or those to come. */
 export async function giveBoardTo(
   db: Database,
   hub: LiveHub,
   by: Account,
   sessionId: string,
-  { boardId, roomId }: { boardId: string; roomId: string | null },
+  { boardId, ...to }: z.infer<typeof giveBoard>,
 ): Promise<Result<unknown, LiveProblem>> {
   const found = await getBoard(db, boardId).catch(nullWhenGone)
   if (!found || unfinishedIn(found).length > 0) return refused({ code: 'no-such-board' })
   const { title, steps, prompts, parts } = found
   const board = { title, steps, prompts, ...(parts && { parts }), source: boardId }
   const actor = { kind: 'facilitator', accountId: by.id, name: by.displayName } as const
-  return hub.command(sessionId, actor, { type: 'give-board', board, roomId })
+  return hub.command(sessionId, actor, { type: 'give-board', board, ...to })
 }
 
 async function correctionAt(db: Database, state: LiveState, place: number) {

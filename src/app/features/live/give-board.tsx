@@ -8,8 +8,9 @@ import { useOffered } from './use-offered'
 
 interface GiveBoardProps {
   sessionId: string
-  /** Null for all rooms there are and will be. */
+  /** Null for all rooms there are and will be, or with `toCome` for those that will be. */
   roomId: string | null
+  toCome?: true
   label: string
 }
 
@@ -24,7 +25,7 @@ export function GiveBoard(props: GiveBoardProps) {
   )
 }
 
-function ChooseBoard({ sessionId, roomId, label, onDone }: GiveBoardProps & { onDone: () => void }) {
+function ChooseBoard({ sessionId, roomId, toCome, label, onDone }: GiveBoardProps & { onDone: () => void }) {
   const address = `/sessions/${sessionId}/boards`
   const { offered: boards, problem, choose } = useOffered<BoardToGive>(address, 'boards', onDone)
   const [boardId, setBoardId] = useState('')
@@ -36,7 +37,7 @@ function ChooseBoard({ sessionId, roomId, label, onDone }: GiveBoardProps & { on
       wrap="wrap"
       onSubmit={event => {
         event.preventDefault()
-        choose({ boardId, roomId })
+        choose({ boardId, roomId, toCome })
       }}
     >
       <Field label={label} errors={problem === null ? undefined : [problem]}>

@@ -1,4 +1,4 @@
-import { Box, Flex, Stack } from '@chakra-ui/react'
+import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import type { ComponentProps } from 'react'
 import { CallRule } from '../../live/call/call-rule'
 import type { LiveView } from '../../live/live-view'
@@ -9,6 +9,7 @@ import { useLive } from '../../live-client/use-live'
 import { useSend } from '../../live-client/use-send'
 import { Message } from '../../ui/layout'
 import { useKeptText } from '../../ui/use-kept'
+import { GiveBoard } from './give-board'
 import { LiveHead } from './live-head'
 import type { LivePage } from './live-page'
 import { RoomDrawer } from './room-drawer'
@@ -65,7 +66,8 @@ export function OfficePage({
               onOpen={setOpenRoomId}
               send={send}
             />
-            <OfficeTimes view={view} office={office} send={send} />
+            <OfficeTimes view={view} office={office} pageMadeAt={now} send={send} />
+            <BoardToCome sessionId={sessionId} view={view} />
             <Flex
               justify="space-between"
               align="center"
@@ -97,5 +99,16 @@ export function OfficePage({
         </Flex>
       )}
     </Flex>
+  )
+}
+
+/** What whoever comes next will work on with the facilitator. */
+function BoardToCome({ sessionId, view: { boards, boardsToCome } }: { sessionId: string; view: LiveView }) {
+  return (
+    <Box as="section" aria-label="Board of the next room">
+      <chakra.h2 fontSize="l">Board</chakra.h2>
+      <chakra.p mb="4px">Whoever comes next works on: {boards[boardsToCome[0] ?? 0]?.title}</chakra.p>
+      <GiveBoard sessionId={sessionId} roomId={null} toCome label="Another board" />
+    </Box>
   )
 }

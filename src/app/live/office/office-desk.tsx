@@ -86,7 +86,7 @@ export function OfficeDesk({ sessionId, view, office, timeZone, pageMadeAt, onOp
                   <chakra.p fontSize="s" color="quiet">
                     {at < 0 && time ? (
                       <>
-                        Has the time <ClockTime at={time.at} />
+                        Has the time <ClockTime at={time.at} now={now} />
                       </>
                     ) : (
                       waitWords(expectedWait(pace, at, now))

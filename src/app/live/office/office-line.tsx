@@ -14,6 +14,9 @@ interface OfficeLineProps {
   send: SendFromPlace
 }
 
+/** Nobody is thought to wait on the page for longer than this, in milliseconds. */
+const LATER_MS = 3_600_000
+
 /** Waiting for the facilitator: in line, or at a time of one's own. Of the others one sees how many there are, and nothing else. */
 export default function OfficeLine({ office, pageMadeAt, send }: OfficeLineProps) {
   const now = useServerNow(pageMadeAt, 15_000)
@@ -44,12 +47,15 @@ export default function OfficeLine({ office, pageMadeAt, send }: OfficeLineProps
           <span>
             Your time is{' '}
             <b>
-              <ClockTime at={mine.at} />
+              <ClockTime at={mine.at} now={now} />
             </b>
           </span>
           <Button size="small" onClick={() => send({ type: 'give-time-back', timeId: mine.id })}>
             Give it back
           </Button>
+          {mine.at - now > LATER_MS && (
+            <chakra.span color="quiet">Come back to this page then: it stays yours.</chakra.span>
+          )}
         </Flex>
       )}
       {place ? (
@@ -93,7 +99,7 @@ export default function OfficeLine({ office, pageMadeAt, send }: OfficeLineProps
             {free.map(({ id, at }) => (
               <li key={id}>
                 <Button size="small" onClick={() => send({ type: 'take-time', timeId: id, about })}>
-                  <ClockTime at={at} />
+                  <ClockTime at={at} now={now} />
                 </Button>
               </li>
             ))}

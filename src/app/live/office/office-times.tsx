@@ -1,15 +1,24 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
+import { addDays, isValid, parse } from 'date-fns'
 import { useState } from 'react'
 import { MOST_TIMES, type Office } from '~/core/live/office/office-facts'
-import { serverTime } from '../../live-client/server-clock'
+import { serverTime, useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
 import { Field, Input } from '../../ui/fields'
 import type { LiveView, Send } from '../live-view'
 import { nameIn } from './office-desk'
 import { ClockTime } from './office-words'
 
-/** Times that can be taken: offered, and who has taken which. */
-export function OfficeTimes({ view, office, send }: { view: LiveView; office: Office; send: Send }) {
+interface OfficeTimesProps {
+  view: LiveView
+  office: Office
+  pageMadeAt: number
+  send: Send
+}
+
+/** Times that can be taken, today or on another day: offered, and who has taken which. */
+export function OfficeTimes({ view, office, pageMadeAt, send }: OfficeTimesProps) {
+  const now = useServerNow(pageMadeAt, 15_000)
   const [problem, setProblem] = useState<string | null>(null)
   return (
     <Box as="section" aria-label="Times to take">
@@ -26,14 +35,18 @@ export function OfficeTimes({ view, office, send }: { view: LiveView; office: Of
           event.preventDefault()
           setProblem(null)
           const form = new FormData(event.target as HTMLFormElement)
-          const from = nextMomentOf(String(form.get('from')), serverTime())
+          const from = momentOf(String(form.get('day')), String(form.get('from')), serverTime())
           if (from === null) return setProblem('Say from when, as a time of the day.')
+          if (from <= serverTime()) return setProblem('That is over already. Take a later time or day.')
           const ask = { from, count: Number(form.get('count')), minutes: Number(form.get('minutes')) }
           send({ type: 'offer-times', ...ask }, setProblem)
         }}
       >
         <Field label="From" errors={problem === null ? undefined : [problem]}>
           {parts => <Input {...parts} type="time" name="from" required w="130px" />}
+        </Field>
+        <Field label="Day, if not today">
+          {parts => <Input {...parts} type="date" name="day" w="160px" />}
         </Field>
         <Field label="Minutes each">
           {parts => (
@@ -78,7 +91,7 @@ export function OfficeTimes({ view, office, send }: { view: LiveView; office: Of
             p="4px 10px"
           >
             <b>
-              <ClockTime at={at} />
+              <ClockTime at={at} now={now} />
             </b>
             <span>{takenBy === null ? 'free' : nameIn(view, takenBy)}</span>
             {about !== '' && <chakra.span color="quiet">{about}</chakra.span>}
@@ -92,12 +105,12 @@ export function OfficeTimes({ view, office, send }: { view: LiveView; office: Of
   )
 }
 
-/** The next moment at which clocks here show a time of day, such as 15:30, in milliseconds since 1970; null when it is none. */
-export function nextMomentOf(time: string, now: number): number | null {
-  const [, hours, minutes] = /^(\d\d):(\d\d)$/.exec(time) ?? []
-  if (hours === undefined || minutes === undefined) return null
-  const day = new Date(now)
-  day.setHours(Number(hours), Number(minutes), 0, 0)
-  if (day.getTime() <= now) day.setDate(day.getDate() + 1)
-  return day.getTime()
+/**
+ * The moment at which clocks here show a time of day, such as 15:30, on a day, such as 2026-12-01, or where none is said the next time
+ * they do; in milliseconds since 1970, null when it is none.
+ */
+export function momentOf(day: string, time: string, now: number): number | null {
+  const moment = parse(time, 'HH:mm', day === '' ? now : parse(day, 'yyyy-MM-dd', now))
+  if (!isValid(moment)) return null
+  return (day === '' && moment.getTime() <= now ? addDays(moment, 1) : moment).getTime()
 }

@@ -74,6 +74,21 @@ test('before anybody is in it a room gets another board for itself; after that i
   expect(session.tell(3, participant('ana'), asked)).toBe('not-allowed')
 })
 
+test('to rooms that are still to come alone, also when people have been in others; what is corrected later reaches the right one', () => {
+  const session = out()
+  const toCome = { type: 'give-board', board: given, roomId: null, toCome: true } as const
+  expect(session.tell(3, participant('ana'), toCome)).toBe('not-allowed')
+  expect(session.tell(3, facilitator, toCome)).toEqual(['board-to-come'])
+  session.tell(4, facilitator, { type: 'add-room', name: 'New', ids: ['new', 'copy-new'] })
+  session.tell(5, facilitator, { type: 'place', participantId: 'ana', roomId: 'new' })
+  expect(titles(session)).toEqual(['Exercise', 'Notes'])
+  correct(session, null, 1, { ...given, title: 'Exercise, corrected' })
+  expect(titles(session)).toEqual(['Exercise, corrected', 'Notes'])
+  for (let more = 2; more < 200; more++)
+    expect(session.tell(6, facilitator, toCome)).toEqual(['board-to-come'])
+  expect(session.tell(7, facilitator, toCome)).toBe('too-many-boards')
+})
+
 test('to all rooms there are and will be, as long as nobody has been in one', () => {
   const session = new Rehearsed()
   session.join(1, 'ana', 'bo', 'chi')

@@ -23,6 +23,8 @@ const events = {
     /** Copies of it that are made already, those of closed rooms too: they may be opened again. */
     copyIds: z.array(idSchema).max(10_000),
   },
+  /** Rooms that are made from now on work on this one; those there are keep theirs. */
+  'board-to-come': { board: boardSchema },
 }
 export type CorrectionsEvent = EventsOf<typeof events>
 
@@ -41,11 +43,11 @@ export const corrections = topic<{
         inside: true,
         asks: { place: z.number().int().min(0), board: boardSchema, roomId: idSchema.nullable() },
       },
-      /** Another board, where nobody has been yet: to one room, or to all there are and will be. */
+      /** Another board, where nobody has been yet: to one room, or to all there are and will be, or only to those that will be. */
       'give-board': {
         by: ['facilitator'],
         inside: true,
-        asks: { board: boardSchema, roomId: idSchema.nullable() },
+        asks: { board: boardSchema, roomId: idSchema.nullable(), toCome: z.literal(true).optional() },
       },
     },
     events,
@@ -63,7 +65,11 @@ export const corrections = topic<{
         const roomIds = room && isShared ? [room.id] : null
         return happens({ type: 'board-corrected', place, board, roomIds, copyIds })
       },
-      'give-board'(state, { board, roomId }) {
+      'give-board'(state, { board, roomId, toCome }) {
+        if (toCome) {
+          if (state.boards.length >= MOST_BOARDS) return refuse({ code: 'too-many-boards' })
+          return happens({ type: 'board-to-come', board })
+        }
         const place = state.boardsToCome[0] ?? 0
         const room = roomOf(state, roomId)
         if (roomId !== null && room?.closed !== false) return refuse({ code: 'no-such-board' })
@@ -84,6 +90,10 @@ export const corrections = topic<{
                 roomIds.includes(room.id) ? { ...room, board: boards.length } : room,
               ),
             },
+      'board-to-come': ({ boards }, { board }) => ({
+        boards: [...boards, board],
+        boardsToCome: [boards.length],
+      }),
     },
     views: {},
     words: {

@@ -156,6 +156,7 @@ export const rooms = topic<{
         rooms: openRooms(state.rooms),
         canUndo: state.before !== null,
         partsOpen: state.partsOpen,
+        boardsToCome: state.boardsToCome,
       }),
       participant: (state, me) => ({ whereabouts: whereaboutsOf(state, me) }),
       // In office hours nobody is told who is there.
