@@ -237,9 +237,20 @@ test('a cohort is attached later: typed names are found on its list, and walk-in
   await late.getByLabel('Your name').fill('wren')
   await late.getByRole('button', { name: 'Wren', exact: true }).click()
   await expect(late.getByText('You are Wren')).toBeVisible()
-  // Its rules and columns can be asked for, of those who are here.
+  // Its rules and columns can be asked for, of those who are here: not before it is known which there are.
+  let known: () => void = () => undefined
+  const looked = new Promise<void>(resolve => {
+    known = resolve
+  })
+  await page.route('**/facts', async route => {
+    await looked
+    await route.continue()
+  })
   await page.getByRole('button', { name: 'Make groups' }).click()
   const drawer = page.getByRole('complementary', { name: 'Make groups' })
+  await expect(drawer.getByText(/\d groups?: /)).toBeVisible()
+  await expect(drawer.getByRole('button', { name: 'Make groups' })).toBeDisabled()
+  known()
   await expect(drawer.getByRole('checkbox', { name: /^Keep the \d+ rules? of the cohort/ })).toBeChecked()
   await drawer.getByLabel('Every group').selectOption('mixed by first language')
   await drawer.getByRole('button', { name: 'Make groups' }).click()

@@ -88,7 +88,8 @@ export function MakeGroups({ sessionId, view, byQuestion, draft, onClose, send }
         onSubmit={event => {
           event.preventDefault()
           if (kept) makeAsKept(kept)
-          else if (result.ok && from === 'now') make(result.sizes)
+          // Before it is known what the cohort asks for, groups would be made without it.
+          else if (result.ok && from === 'now' && facts) make(result.sizes)
         }}
       >
         <Field label="Groups are">
@@ -157,7 +158,7 @@ export function MakeGroups({ sessionId, view, byQuestion, draft, onClose, send }
         )}
         <Flex gap="8px" wrap="wrap">
           {from === 'now' && (
-            <Unless state={state} off={!result.ok}>
+            <Unless state={state} off={!result.ok || facts === null}>
               {disabled => (
                 <Button type="submit" kind="main" disabled={disabled}>
                   <Shuffle size={18} aria-hidden="true" /> {made ? 'Reshuffle' : 'Make groups'}
