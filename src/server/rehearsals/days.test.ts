@@ -49,7 +49,11 @@ async function planned(
   const sessionId = value(await createSession(db, form))
   const segments = order({ from: 'grouping', groupingId, round: 0 }, boardIds)
   value(await saveRunningOrder(db, sessionId, segments, 60))
-  return { ...server, sessionId, script: { ...usualScript(NAMES.length), absent: 0, late: 0, silent: 0, drop: 0 } }
+  return {
+    ...server,
+    sessionId,
+    script: { ...usualScript(NAMES.length), absent: 0, late: 0, silent: 0, drop: 0 },
+  }
 }
 
 const rooms = (id: string, minutes: number, more: Partial<Segment>): Segment => ({

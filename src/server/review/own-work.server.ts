@@ -4,6 +4,7 @@ import { NOTHING_SAID, withOpenParts } from '~/core/boards/parts'
 import { inFull } from '~/core/boards/prompts/kinds'
 import { openedIn } from '~/core/live/hidden/opened'
 import { boardOf } from '~/core/live/rooms/room'
+import type { TakenOffHere } from '~/core/live/taken-off/taken'
 import type { LiveState } from '~/core/live/topics'
 import { asItStood } from '~/core/review/as-it-stood'
 import type { TimeInRoom } from '~/core/review/attendance'
@@ -27,6 +28,8 @@ export interface OwnWork {
   date: string
   shownName: string
   board: Board
+  /** What of their own was taken off the screens. */
+  takenOff: TakenOffHere[]
   rooms: (Pick<ReviewedRoom, 'id' | 'name' | 'members' | 'answers' | 'late'> & {
     /** As far as they heard it; the times are those of the session's place. */
     talk: { by: string; text: string; at: string }[]
@@ -104,6 +107,9 @@ export async function ownWork(
     shownName: me.shownName,
     // Who was never let into a room has not seen what is asked there either.
     board,
+    takenOff: state.takenOff
+      .filter(({ authorId }) => authorId === me.id)
+      .map(({ id, promptId, text, by }) => ({ id, promptId, text, by })),
     rooms: rooms.map(({ id, name, members, answers, late }) => ({
       id,
       name,

@@ -205,10 +205,9 @@ test('what was taken off the screens is in nobody’s own link, also of those wh
       at: Date.now() + 60_000,
     },
   ])
-  const seen = async () =>
-    JSON.stringify(
-      await ownWork(db, boards, { participantId: ids.ana, sessionId, reviewToken: '' }, Date.now()),
-    )
+  const ownLink = () =>
+    ownWork(db, boards, { participantId: ids.ana, sessionId, reviewToken: '' }, Date.now())
+  const seen = async () => JSON.stringify((await ownLink()).rooms)
   expect(await seen()).toContain('mean words')
   await hub.command(sessionId, facilitator, {
     type: 'take-off',
@@ -221,8 +220,12 @@ test('what was taken off the screens is in nobody’s own link, also of those wh
     authorId: ids.ana,
   })
   expect(await seen()).not.toContain('mean words')
+  // Whoever wrote it is told.
+  expect((await ownLink()).takenOff).toEqual([{ id: 't', promptId: 'c', text: 'mean words', by: 'Marit' }])
   const { rooms } = await reviewSession(db, boards, sessionId, Date.now())
-  expect(rooms[0]?.takenOff).toEqual([{ promptId: 'c', text: 'mean words', by: 'Marit', writtenBy: 'Ana' }])
+  expect(rooms[0]?.takenOff).toEqual([
+    { id: 't', promptId: 'c', text: 'mean words', by: 'Marit', writtenBy: 'Ana' },
+  ])
   await other.stop()
 })
 

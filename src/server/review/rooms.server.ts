@@ -1,5 +1,5 @@
 import { setImmediate } from 'node:timers/promises'
-import { groupBy, uniqBy } from 'lodash-es'
+import { groupBy, mapValues, sortBy, uniq, uniqBy } from 'lodash-es'
 import type { Board } from '~/core/boards/board'
 import { type Prompt, type ReadAnswer, readFully } from '~/core/boards/prompts/kinds'
 import type { Mark } from '~/core/live/marks'
@@ -36,7 +36,9 @@ export interface ReviewedRoom {
   /** What was taken off the board, under which prompt, and by whom. */
   removed: { promptId: string; text: string; by: string }[]
   /** What a facilitator took off the screens and did not give back. */
-  takenOff: { promptId: string; text: string; by: string; writtenBy: string }[]
+  takenOff: { id: string; promptId: string; text: string; by: string; writtenBy: string }[]
+  /** Who wrote on each piece of the answers, whoever began it first; by `prompt/piece`. */
+  writers: Record<string, string>
   /** What was said in its talk when facilitators could read it. */
   talk: LineRead[]
   /** What was written without a line, and came when the board was closed to who wrote it. */
@@ -92,12 +94,17 @@ export async function reviewedRooms(
       })),
       takenOff: state.takenOff
         .filter(({ copyId }) => copyId === room.copyId)
-        .map(({ promptId, text, by, authorId }) => ({
+        .map(({ id, promptId, text, by, authorId }) => ({
+          id,
           promptId,
           text,
           by,
           writtenBy: writerName(state, authorId ?? ''),
         })),
+      writers: writersOf(
+        here.filter(({ promptId }) => asked.some(({ id }) => id === promptId)),
+        id => writerName(state, id),
+      ),
       talk: talkOpenToAll(state, room.id),
       late: late
         .filter(({ copyId }) => copyId === room.copyId)
@@ -113,4 +120,9 @@ export async function reviewedRooms(
     await setImmediate()
   }
   return rooms
+}
+
+function writersOf(written: readonly Contribution[], nameOf: (id: string) => string): Record<string, string> {
+  const pieces = groupBy(sortBy(written, 'at'), ({ promptId, entryId }) => `${promptId}/${entryId}`)
+  return mapValues(pieces, all => uniq(all.map(({ participantId }) => nameOf(participantId))).join(', '))
 }

@@ -3,7 +3,7 @@ import type { TakeOff } from '~/contracts/taken-off'
 import { type Prompt, placesUnder, readAnswer, removedUnder, takeableIn } from '~/core/boards/prompts/kinds'
 import { WHOLE_ANSWER } from '~/core/boards/prompts/pieces'
 import { giveTo, type Kept, keptOf, takeFrom } from '~/core/boards/prompts/taking'
-import { boardOf, roomOf } from '~/core/live/rooms/room'
+import { boardOf } from '~/core/live/rooms/room'
 import { LONGEST_TOLD } from '~/core/live/taken-off/taken'
 import type { LiveProblem, LiveState } from '~/core/live/topics'
 import type { Account } from '../auth/sign-ins.server'
@@ -28,7 +28,7 @@ export async function takeOffPiece(
   { roomId, promptId, pieceId, text: said }: TakeOff,
 ): Promise<Result<unknown, LiveProblem>> {
   const state = await hub.state(sessionId)
-  const room = roomOf(state, roomId)
+  const room = state.rooms.find(({ id }) => id === roomId)
   if (!room) return refused({ code: 'no-such-room' })
   const prompt = boardOf(state, room).prompts.find(({ id }) => id === promptId)
   if (!prompt) return refused({ code: 'not-on-the-board' })

@@ -3,6 +3,7 @@ import { runningServer } from 'tests/fixtures/running'
 import * as Y from 'yjs'
 import { addCard, readCards, removeCard } from '~/core/boards/prompts/cards/document'
 import { reasonOf } from '~/core/boards/prompts/yes-no/document'
+import { reviewSession } from '../review/review.server'
 import { giveBackPiece, takeOffPiece } from './taken-off.server'
 
 let running: Awaited<ReturnType<typeof runningServer>>
@@ -110,4 +111,21 @@ test('two who take the same at once, or give it back at once, do it once', async
   await heard(() => texts(bo).length === 2)
   expect(texts(bo)).toEqual(['kind words', 'mean words'])
   expect(await takenOff()).toEqual([])
+})
+
+test('when the session is over it goes as well, and who wrote what is known piece by piece', async () => {
+  await withCards()
+  const { hub, sessionId, facilitator, db, boards } = running
+  await hub.command(sessionId, facilitator, { type: 'end' })
+  lines.close()
+  const before = await reviewSession(db, boards, sessionId, Date.now())
+  expect(before.rooms.find(({ id }) => id === room.id)?.writers).toEqual({ 'c/kind': 'Ana', 'c/mean': 'Ana' })
+  expect(await take('c', 'mean', '')).toMatchObject({ ok: true })
+  await boards.settled()
+  expect(texts(await stored())).toEqual(['kind words'])
+  const [taken] = await takenOff()
+  expect(taken).toMatchObject({ text: 'mean words', authorId: people[0] })
+  expect(await give(taken?.id ?? '')).toMatchObject({ ok: true })
+  await boards.settled()
+  expect(texts(await stored())).toContain('mean words')
 })

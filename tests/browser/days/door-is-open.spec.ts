@@ -54,6 +54,19 @@ test('the door is open one at a time, in private; a session of some weeks ago is
   await rows.filter({ hasText: 'Evening 5' }).getByRole('link').first().click()
   await page.getByRole('link', { name: 'Review', exact: true }).click()
   await expect(page.getByRole('heading', { name: 'Side by side' })).toBeVisible()
+  // Who wrote what, piece by piece; what hurts is taken off when all is over as well, and can be given back.
+  const read = page.getByRole('article').filter({ hasText: 'Who wrote what' }).first()
+  await read.getByText('Who wrote what').click()
+  const pieces = read.getByRole('list', { name: 'Who wrote what' }).getByRole('listitem')
+  const count = await pieces.count()
+  await expect(pieces.first()).toHaveText(/(Viktor Z|Ana Pet|Quirin S|Odalys Q)\. ?Take off$/)
+  await pieces.first().getByRole('button', { name: 'Take off' }).click()
+  await read.getByText('1 taken off the screens').click()
+  await expect(pieces).toHaveCount(count - 1)
+  await expectAccessible(page)
+  await read.getByRole('button', { name: 'Give back' }).click()
+  await expect(pieces).toHaveCount(count)
+  await expect(read.getByText('1 taken off the screens')).toHaveCount(0)
 
   // Two pictures that lie in the library, compared in rooms for twelve minutes.
   await makeBoard(page, server, 'Compare\n\n1. Look at both.\n\n- What is different?\n')

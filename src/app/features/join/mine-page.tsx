@@ -1,7 +1,9 @@
 import { Box, chakra, Stack } from '@chakra-ui/react'
 import type { Board } from '~/core/boards/board'
 import type { ReadAnswer } from '~/core/boards/prompts/kinds'
+import type { TakenOffHere } from '~/core/live/taken-off/taken'
 import { CameLate, type LateHere } from '../../live/late-contributions/came-late'
+import TakenOffNotice from '../../live/taken-off/taken-off-notice'
 import { TalkThen } from '../../live/talk/talk-then'
 import { AnswerView } from '../../prompts/answer-view'
 import { Empty } from '../../ui/layout'
@@ -13,6 +15,7 @@ interface MinePageProps {
     date: string
     shownName: string
     board: Board
+    takenOff: TakenOffHere[]
     rooms: {
       id: string
       name: string
@@ -32,6 +35,7 @@ export function MinePage({ work }: MinePageProps) {
       <chakra.p color="quiet" mb="20px">
         {work.date} · for {work.shownName}
       </chakra.p>
+      <TakenOffNotice takenOff={work.takenOff} />
       {work.rooms.length === 0 && <Empty>You have not been in a room yet.</Empty>}
       <Stack gap="28px">
         {work.rooms.map(room => (

@@ -1,66 +1,17 @@
 import { Box, chakra, Flex, Grid, Stack, Table } from '@chakra-ui/react'
 import { Download } from 'lucide-react'
-import { useFetcher, useNavigation, useSearchParams } from 'react-router'
-import type { Board } from '~/core/boards/board'
-import type { ReadAnswer } from '~/core/boards/prompts/kinds'
-import type { Mark } from '~/core/live/marks'
-import type { QuestionNow } from '~/core/live/questions/shown'
-import type { CommentedThen, ReportedThen } from '~/core/review/asked'
-import type { PulseBar } from '~/core/review/pulse'
-import type { ObservedThen, SaidThen } from '~/core/review/said'
+import { useFetcher } from 'react-router'
 import { Legend } from '../../lanes/legend'
 import { Track } from '../../lanes/track'
-import { CameLate, type LateHere } from '../../live/late-contributions/came-late'
-import { TalkThen } from '../../live/talk/talk-then'
-import { AnswerView, TogetherView } from '../../prompts/answer-view'
 import { Button } from '../../ui/button'
 import { CopyLink } from '../../ui/copy-link'
 import { Message, Section } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
+import type { Review } from './review'
+import { SideBySide } from './side-by-side'
 import { WhatWasAsked, WhatWasCommented } from './what-was-asked'
 import { WhatWasReported } from './what-was-reported'
 import { WhatWasObserved, WhatWasSaid } from './what-was-said'
-
-export interface Review {
-  session: {
-    id: string
-    title: string
-    timeZone: string
-    phase: 'planned' | 'open' | 'ended'
-    reviewed: boolean
-  }
-  said: SaidThen[]
-  observed: ObservedThen[]
-  asked: QuestionNow[]
-  commented: CommentedThen[]
-  reported: ReportedThen[]
-  board: Board
-  openedAt: number
-  endedAt: number
-  rounds: { number: number; startedAt: number; endedAt: number }[]
-  rooms: {
-    id: string
-    name: string
-    members: string[]
-    asks: string[]
-    answers: Record<string, ReadAnswer>
-    removed: { promptId: string; text: string; by: string }[]
-    talk: { by: string; text: string; takenOff: boolean }[]
-    takenOff: { promptId: string; text: string; by: string; writtenBy: string }[]
-    late: LateHere[]
-    marks: Mark[]
-    pulse: PulseBar[]
-  }[]
-  people: {
-    id: string
-    shownName: string
-    rooms: string[]
-    presentMs: number
-    inRoomsMs: number
-    contributions: number
-    reviewToken: string | null
-  }[]
-}
 
 export function ReviewPage({ review }: { review: Review }) {
   return (
@@ -76,7 +27,7 @@ export function ReviewPage({ review }: { review: Review }) {
         </Flex>
         {review.session.phase === 'ended' && <Reviewed reviewed={review.session.reviewed} />}
       </Flex>
-      <SideBySide board={review.board} rooms={review.rooms} />
+      <SideBySide sessionId={review.session.id} board={review.board} rooms={review.rooms} />
       <WholeLanes review={review} />
       <WhatWasObserved observed={review.observed} timeZone={review.session.timeZone} />
       <WhatWasReported reported={review.reported} />
@@ -121,132 +72,6 @@ function Reviewed({ reviewed }: { reviewed: boolean }) {
         {reviewed ? 'Put back among the unfinished' : 'Done with the review'}
       </Button>
     </fetcher.Form>
-  )
-}
-
-/** One prompt, all rooms' answers. Which one stands in the address, so that it can be shown to others. */
-function SideBySide({ board, rooms: all }: { board: Board; rooms: Review['rooms'] }) {
-  const [search, setSearch] = useSearchParams()
-  const { state } = useNavigation()
-  const shown = Number(search.get('prompt') ?? 1) - 1
-  const prompt = board.prompts[shown]
-  // Rounds may have had boards of their own.
-  const rooms = all.filter(room => !prompt || room.asks.includes(prompt.id))
-  const show = (index: number) =>
-    setSearch({ prompt: String(index + 1) }, { replace: true, preventScrollReset: true })
-  const read = rooms.flatMap(room => (prompt ? (room.answers[prompt.id] ?? []) : []))
-  return (
-    <Section title="Side by side">
-      <Flex gap="8px" wrap="wrap" mb="12px" role="group" aria-label="Prompt">
-        {board.prompts.map((each, index) => (
-          <Button
-            key={each.id}
-            aria-pressed={index === shown}
-            kind={index === shown ? 'main' : 'plain'}
-            whiteSpace="normal"
-            textAlign="left"
-            maxW="100%"
-            flexShrink="1"
-            onClick={() => show(index)}
-          >
-            {index + 1}. {each.text}
-          </Button>
-        ))}
-      </Flex>
-      <chakra.p color="quiet" fontSize="s" mb="8px" role="status">
-        {state === 'loading'
-          ? 'Reading…'
-          : `Begun in ${read.filter(one => one.begun).length} of ${rooms.length} rooms, done in ${read.filter(one => one.done).length}.`}
-      </chakra.p>
-      <TogetherView key={prompt?.id} reads={read} />
-      <Grid
-        templateColumns="repeat(auto-fit, minmax(220px, 1fr))"
-        gap="12px"
-        aria-label={prompt?.text}
-        role="group"
-      >
-        {rooms.map(room => (
-          <chakra.article
-            key={room.id}
-            bg="panel"
-            borderWidth="1px"
-            borderRadius="8px"
-            p="12px"
-            aria-label={room.name}
-          >
-            <Flex gap="8px" align="center">
-              <RoomMark index={all.indexOf(room)} />
-              <chakra.h3 fontSize="m">{room.name}</chakra.h3>
-            </Flex>
-            <chakra.p color="quiet" fontSize="s" mb="8px">
-              {room.members.join(', ') || 'Nobody was here.'}
-            </chakra.p>
-            {prompt && <Answered read={room.answers[prompt.id]} />}
-            <CameLate late={room.late} promptId={prompt?.id} />
-            <Removed pieces={room.removed.filter(piece => piece.promptId === prompt?.id)} />
-            <TalkThen lines={room.talk.map(({ by, text, takenOff }) => ({ by, text, takenOff }))} />
-            <TakenOff pieces={room.takenOff.filter(piece => piece.promptId === prompt?.id)} />
-          </chakra.article>
-        ))}
-      </Grid>
-    </Section>
-  )
-}
-
-function Answered({ read }: { read: ReadAnswer | undefined }) {
-  return (
-    <>
-      {read?.begun && (
-        <chakra.p fontSize="s" color="quiet" mb="4px">
-          {read.summary}
-        </chakra.p>
-      )}
-      <AnswerView read={read} />
-    </>
-  )
-}
-
-/** What was taken off the board: nothing that somebody wrote is gone without a trace. */
-function Removed({ pieces }: { pieces: Review['rooms'][number]['removed'] }) {
-  if (pieces.length === 0) return null
-  return (
-    <chakra.details mt="8px" fontSize="s">
-      <chakra.summary cursor="pointer" color="quiet">
-        {pieces.length === 1 ? '1 card removed' : `${pieces.length} cards removed`}
-      </chakra.summary>
-      <Stack as="ul" gap="4px" listStyleType="none" mt="4px">
-        {pieces.map((piece, index) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: two removed pieces may say the same, and none ever moves.
-          <chakra.li key={index} overflowWrap="anywhere">
-            <chakra.s>{piece.text}</chakra.s>
-            {piece.by && <chakra.span color="quiet"> (removed by {piece.by})</chakra.span>}
-          </chakra.li>
-        ))}
-      </Stack>
-    </chakra.details>
-  )
-}
-
-/** What facilitators took off the screens: nobody else reads it. */
-function TakenOff({ pieces }: { pieces: Review['rooms'][number]['takenOff'] }) {
-  if (pieces.length === 0) return null
-  return (
-    <chakra.details mt="8px" fontSize="s">
-      <chakra.summary cursor="pointer" color="quiet">
-        {pieces.length} taken off the screens
-      </chakra.summary>
-      <Stack as="ul" gap="4px" listStyleType="none" mt="4px">
-        {pieces.map((piece, index) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: two pieces may say the same, and none ever moves.
-          <chakra.li key={index} overflowWrap="anywhere">
-            {piece.text}{' '}
-            <chakra.span color="quiet">
-              ({[piece.writtenBy, `taken off by ${piece.by}`].filter(Boolean).join(', ')})
-            </chakra.span>
-          </chakra.li>
-        ))}
-      </Stack>
-    </chakra.details>
   )
 }
 

@@ -45,6 +45,15 @@ test('facilitators read what was taken off; whoever wrote it is told with what i
   expect(JSON.stringify(projectorView(session.state))).not.toContain('mean words')
 })
 
+test('it can be done, and undone, when the session is over, also in a room that was closed', () => {
+  const { session, take } = taken()
+  session.tell(4, facilitator, { type: 'close-room', roomId: 'reeds', toRoomId: null })
+  session.tell(5, facilitator, { type: 'end' })
+  expect(take(6, 'u')).toEqual(['taken-off'])
+  expect(session.tell(7, facilitator, { type: 'give-back', takenId: 't' })).toEqual(['given-back'])
+  expect(facilitatorView(session.state).takenOff.map(({ id }) => id)).toEqual(['u'])
+})
+
 test('of what several wrote together the room is told that it was taken, and not what it said', () => {
   const { session, told } = taken({ authorId: null })
   expect(told('ana')).toEqual([{ id: 't', promptId: 'c', text: null, by: 'Marit' }])

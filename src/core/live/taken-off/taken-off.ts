@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { idSchema } from '../ids'
-import { boardOf, type RoomsState, roomOf } from '../rooms/room'
+import { boardOf, type RoomsState } from '../rooms/room'
 import { type RoomsProblem, roomIn } from '../rooms/rooms'
 import type { SessionState } from '../session/session'
 import { type EventsOf, happens, refuse, topic } from '../topic'
@@ -33,7 +33,7 @@ const events = {
 export type TakenOffEvent = EventsOf<typeof events>
 
 /**
- * Pieces that hurt, taken off a board by a facilitator. The document has nothing of them any more: what they were is here, for
+ * Pieces that hurt, taken off a board by a facilitator, while the session runs or afterwards. The document has nothing of them any more: what they were is here, for
  * facilitators alone, so that they can be given back. The server takes and gives (`server/sessions/taken-off.server.ts`).
  */
 export const takenOff = topic<{
@@ -50,16 +50,23 @@ export const takenOff = topic<{
       'take-off': {
         by: ['facilitator'],
         inside: true,
+        alsoAfterEnd: true,
         asks: { takenId: idSchema, ...piece, kept: z.string(), authorId: idSchema.nullable() },
       },
-      'give-back': { by: ['facilitator'], inside: true, asks: { takenId: idSchema } },
+      'give-back': {
+        by: ['facilitator'],
+        inside: true,
+        alsoAfterEnd: true,
+        asks: { takenId: idSchema },
+      },
     },
     events,
   },
   {
     decide: {
       'take-off'(state, { type: _, ...asked }, { name }) {
-        const room = roomOf(state, asked.roomId)
+        // Of rooms that are closed as well: their work is read afterwards.
+        const room = state.rooms.find(({ id }) => id === asked.roomId)
         if (!room) return refuse({ code: 'no-such-room' })
         if (!boardOf(state, room).prompts.some(({ id }) => id === asked.promptId))
           return refuse({ code: 'not-on-the-board' })
