@@ -3,7 +3,9 @@ import {
   expect,
   expectAccessible,
   joinOnPhone,
+  openPlanned,
   openToAll,
+  planOneRound,
   putInRoom,
   sendOut,
   simulated,
@@ -39,7 +41,14 @@ test('four in a room hear and see each other from browser to browser; a facilita
   facilitator: page,
   phone,
 }) => {
-  const code = await openToAll(page)
+  // How rooms talk aloud is planned, and stands so from the opening on.
+  await planOneRound(page)
+  await page.getByLabel('Rooms talk aloud').selectOption('from browser to browser')
+  await page.getByRole('button', { name: 'Save the plan' }).click()
+  await expect(page.getByText('Saved.', { exact: true })).toBeVisible()
+  await expectAccessible(page)
+  const { code } = await openPlanned(page)
+  await page.getByText('Waiting list', { exact: true }).click()
   const names = ['Edda', 'Chi', 'Kaveh', 'Bram O.']
   const people: Page[] = []
   for (const name of names) {
@@ -50,7 +59,7 @@ test('four in a room hear and see each other from browser to browser; a facilita
   }
   const [edda, chi, kaveh, bram] = people as [Page, Page, Page, Page]
   const [ana] = await simulated(server, code, ['Ana Per.'])
-  await page.getByLabel('Rooms talk aloud').selectOption('from browser to browser')
+  await expect(page.getByLabel('Rooms talk aloud')).toHaveValue('direct')
   await sendOut(page)
   const itsName = (await edda.getByRole('heading', { level: 1 }).textContent()) ?? ''
   for (const name of names.slice(1)) await putInRoom(page, name, itsName)

@@ -30,8 +30,8 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       ? null
       : answering(groupingAt(db, wanted, session.phase === 'planned' ? null : session.groupingVersion)),
   ])
-  const { title, timeZone, boardId, roomMinutes, graceSeconds, waitingList, joinCode, phase, groupingRound } =
-    session
+  const { title, timeZone, boardId, roomMinutes, graceSeconds, waitingList, callWay } = session
+  const { joinCode, phase, groupingRound } = session
   return {
     phase,
     order: {
@@ -61,6 +61,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       roomMinutes,
       graceSeconds,
       waitingList,
+      callWay,
       rooms: (grouping ? roundOf(grouping, round) : []).map(({ id, name, personIds }) => {
         return { groupId: id, name: session.roomNames[id] ?? name, people: personIds.length }
       }),

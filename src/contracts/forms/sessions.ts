@@ -1,5 +1,6 @@
 /** The form for planning a session. */
 import { z } from 'zod'
+import { CALL_WAYS } from '~/core/live/call/ways'
 import { LONGEST_TITLE } from '~/core/live/session/session'
 import { runningOrderSchema } from '~/core/schedule/running-order'
 import { count, line, optionalLine } from './fields'
@@ -26,6 +27,8 @@ export const sessionForm = z.object({
   roomMinutes: count(1, 240, 'minutes'),
   graceSeconds: count(0, 600, 'seconds'),
   waitingList: z.boolean().optional().default(false),
+  /** Not said, it stays as it was. */
+  callWay: z.enum(CALL_WAYS).optional(),
   rooms: z
     .array(z.object({ groupId: z.string().min(1).max(40), name: optionalLine(60) }))
     .max(250)

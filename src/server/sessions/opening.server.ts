@@ -61,6 +61,7 @@ export async function prepareOpening(
     roomSeconds: session.roomMinutes * 60,
     graceSeconds: session.graceSeconds,
     waitingList: session.waitingList,
+    ...(session.callWay !== 'links' && { callWay: session.callWay }),
     groupingVersion: session.groupingId ? (groupings.get(session.groupingId)?.version ?? null) : null,
   })
 }

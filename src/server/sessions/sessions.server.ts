@@ -201,7 +201,9 @@ async function planFrom(
       | 'minutes'
       | 'rehearsalOf'
       | 'rehearsed'
-    >,
+      | 'callWay'
+    > &
+      Partial<Pick<Session, 'callWay'>>,
     SessionProblem
   >
 > {
@@ -218,7 +220,7 @@ async function planFrom(
   const roomNames = Object.fromEntries(renamed.map(room => [room.groupId, room.name]))
   const repeated = firstRepeat(groups.map(group => roomNames[group.id] ?? group.name))
   if (repeated) return refused({ code: 'room-names-repeat', name: repeated })
-  const { title, timeZone, groupingId, boardId, roomMinutes, graceSeconds, waitingList } = form
+  const { title, timeZone, groupingId, boardId, roomMinutes, graceSeconds, waitingList, callWay } = form
   const { cohortId } = grouping
   return done({
     title,
@@ -232,6 +234,7 @@ async function planFrom(
     roomMinutes,
     graceSeconds,
     waitingList,
+    ...(callWay && { callWay }),
   })
 }
 

@@ -161,3 +161,15 @@ describe('groupings', () => {
     ])
   })
 })
+
+test('how rooms talk aloud is kept with the plan, also when it is saved without saying so, and opened with', async () => {
+  const { sessionId, form } = await plannedSession(memory.db, by)
+  const opensWith = async () => value(await prepareOpening(memory.db, sessionId)).callWay
+  expect(await opensWith()).toBeUndefined()
+  value(await savePlan(memory.db, sessionId, { ...form, callWay: 'direct' }))
+  expect(await opensWith()).toBe('direct')
+  value(await savePlan(memory.db, sessionId, { ...form, title: 'Renamed' }))
+  expect(await opensWith()).toBe('direct')
+  value(await savePlan(memory.db, sessionId, { ...form, callWay: 'links' }))
+  expect(await opensWith()).toBeUndefined()
+})

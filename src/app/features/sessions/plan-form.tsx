@@ -3,6 +3,8 @@ import { type SubmissionResult, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { Form, useNavigate } from 'react-router'
 import { sessionForm } from '~/contracts/forms/sessions'
+import { CALL_WAYS, type CallWay } from '~/core/live/call/ways'
+import { CALL_WAY_WORDS } from '../../live/call/call-words'
 import { Button } from '../../ui/button'
 import { Field, Input, Select, Tick } from '../../ui/fields'
 import { Message, Section } from '../../ui/layout'
@@ -25,6 +27,7 @@ export interface Plan {
   roomMinutes?: number
   graceSeconds?: number
   waitingList?: boolean
+  callWay?: CallWay
   rooms: { groupId: string; name: string; people: number }[]
 }
 
@@ -189,6 +192,17 @@ function FilledForm({ groupings, boards, plan, lastResult, saved }: PlanFormProp
           >
             Waiting list: people come in when you let them
           </Tick>
+          <Field label="Rooms talk aloud" hint="Can be changed while the session runs.">
+            {parts => (
+              <Select {...parts} name="callWay" defaultValue={fields.callWay.initialValue ?? 'links'}>
+                {CALL_WAYS.map(way => (
+                  <option key={way} value={way}>
+                    {CALL_WAY_WORDS[way]}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
         </Stack>
         <Section title="Rooms">
           <RoomNames rooms={plan.rooms} prefix={fields.rooms.name} />

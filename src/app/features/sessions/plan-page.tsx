@@ -1,6 +1,7 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import type { SubmissionResult } from '@conform-to/react'
 import { Form } from 'react-router'
+import { CALL_WAY_WORDS } from '../../live/call/call-words'
 import { Button } from '../../ui/button'
 import { Message, Section } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
@@ -85,7 +86,8 @@ function KeptPlan({ plan, groupings, boards }: Pick<PlanPageProps, 'plan' | 'gro
       <p>
         Grouping: <b>{groupings.find(grouping => grouping.id === plan.groupingId)?.name ?? 'none'}</b>. Board:{' '}
         <b>{boards.find(board => board.id === plan.boardId)?.title ?? 'none'}</b>. Waiting list:{' '}
-        <b>{plan.waitingList ? 'on' : 'off'}</b>.
+        <b>{plan.waitingList ? 'on' : 'off'}</b>. Rooms talk aloud{' '}
+        <b>{CALL_WAY_WORDS[plan.callWay ?? 'links']}</b>.
       </p>
       {plan.rooms.length > 0 && <PlannedRooms rooms={plan.rooms} />}
     </>

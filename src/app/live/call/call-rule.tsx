@@ -4,12 +4,7 @@ import { CALL_WAYS, type CallWay } from '~/core/live/call/ways'
 import { Button } from '../../ui/button'
 import { SmallSelect } from '../../ui/fields'
 import type { LiveView, Send } from '../live-view'
-
-const WAYS: Record<CallWay, string> = {
-  links: 'by the links of rooms',
-  direct: 'from browser to browser',
-  simulated: 'in a simulated call',
-}
+import { CALL_WAY_WORDS } from './call-words'
 
 /** How rooms talk aloud, and all microphones off at once. */
 export function CallRule({ view, send }: { view: LiveView; send: Send }) {
@@ -29,7 +24,7 @@ export function CallRule({ view, send }: { view: LiveView; send: Send }) {
       >
         {CALL_WAYS.map(way => (
           <option key={way} value={way}>
-            {WAYS[way]}
+            {CALL_WAY_WORDS[way]}
           </option>
         ))}
       </SmallSelect>

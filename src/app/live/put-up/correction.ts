@@ -12,11 +12,13 @@ interface Stands {
   at: number
   /** How long it is; null while that is not known. */
   length: number | null
+  /** How long the last jump took until it played on, in seconds: the next one aims so much further. */
+  jumpTook: number
 }
 
 /** What brings a sound or video to where it should be: a jump to a moment or a rate, and whether it plays. */
 export function correction(
-  { at, length }: Stands,
+  { at, length, jumpTook }: Stands,
   wanted: number,
   on: boolean,
 ): { seek: number | null; rate: number; play: boolean } {
@@ -24,7 +26,8 @@ export function correction(
   const isOver = length !== null && wanted >= length
   const off = target - at
   if (!on || isOver) return { seek: Math.abs(off) > AT_REST ? target : null, rate: 1, play: false }
-  if (Math.abs(off) > JUMP_FROM) return { seek: target, rate: 1, play: true }
+  const aim = Math.min(target + jumpTook, length ?? Number.POSITIVE_INFINITY)
+  if (Math.abs(off) > JUMP_FROM) return { seek: aim, rate: 1, play: true }
   const rate = Math.abs(off) < IN_STEP ? 1 : off > 0 ? 1 + FASTER : 1 - FASTER
   return { seek: null, rate, play: true }
 }

@@ -12,6 +12,8 @@ import { correction } from './correction'
 const FASTEST_PLAYED = 16
 /** How often it is looked whether all are still in step, in milliseconds. */
 const LOOK_EVERY_MS = 500
+/** A jump that takes longer, in seconds, is waited for no more by the next: it was the line. */
+const LONGEST_JUMP = 2
 
 interface InStepProps {
   is: 'sound' | 'video'
@@ -34,35 +36,51 @@ export function InStep({ is, address, title, playing, captions, isWall, onLength
   const [reads, setReads] = useSwitch('captions', false)
   const [said, setSaid] = useState('')
   const track = useRef<HTMLTrackElement>(null)
+  /** When the last jump began, in milliseconds, and how long it took, in seconds. */
+  const jump = useRef({ began: 0, took: 0 })
   const id = useId()
   useEffect(() => {
     const media = player.current
     if (!media) return
     const look = () => {
+      // A jump under way arrives first: on a slow device each would otherwise be broken off by the next.
+      if (media.seeking) return
       const { seek, rate, play } = correction(
-        { at: media.currentTime, length: Number.isFinite(media.duration) ? media.duration : null },
+        {
+          at: media.currentTime,
+          length: Number.isFinite(media.duration) ? media.duration : null,
+          jumpTook: jump.current.took,
+        },
         playedUntil(playing, serverTime()),
         playing.on,
       )
-      if (seek !== null) media.currentTime = seek
+      if (seek !== null) {
+        jump.current.began = performance.now()
+        media.currentTime = seek
+      }
       // In a rehearsal it plays as fast as everything else, as far as browsers can.
       media.playbackRate = Math.min(FASTEST_PLAYED, rate * serverSpeed())
       if (play && media.paused)
-        media.play().catch(() => {
+        media.play().catch((error: DOMException) => {
           // Browsers let nothing be heard before somebody has pressed something: it goes on without sound.
-          if (media.muted) return
+          if (error.name !== 'NotAllowedError' || media.muted) return
           media.muted = true
           setRefused(true)
           media.play().catch(() => undefined)
         })
       if (!play && !media.paused) media.pause()
     }
+    const arrived = () => {
+      jump.current.took = Math.min(LONGEST_JUMP, (performance.now() - jump.current.began) / 1_000)
+    }
     look()
     const timer = setInterval(look, LOOK_EVERY_MS)
     media.addEventListener('loadedmetadata', look)
+    media.addEventListener('seeked', arrived)
     return () => {
       clearInterval(timer)
       media.removeEventListener('loadedmetadata', look)
+      media.removeEventListener('seeked', arrived)
     }
   }, [playing])
   useEffect(() => {

@@ -69,3 +69,16 @@ test('microphones are switched off in one room or all there are, let on again, a
   session.sendOut(6)
   expect(silent()).toEqual([false, false])
 })
+
+test('how rooms talk aloud is what the plan says until it is changed', () => {
+  const session = new Rehearsed({ callWay: 'simulated' })
+  session.join(1, 'ana', 'chi')
+  session.sendOut(2)
+  expect(participantView(session.state, 'ana')?.call).toEqual({
+    roomId: 'reeds',
+    way: 'simulated',
+    silent: false,
+  })
+  session.tell(3, facilitator, { type: 'set-call', way: 'links' })
+  expect(participantView(session.state, 'ana')?.call).toBeNull()
+})

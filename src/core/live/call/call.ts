@@ -5,6 +5,7 @@ import { type RoomsState, roomOf } from '../rooms/room'
 import { type RoomsProblem, roomIn } from '../rooms/rooms'
 import type { RoundState } from '../rounds/round'
 import type { RoundsEvent } from '../rounds/rounds'
+import type { SessionEvent } from '../session/session'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 import type { VisitsState } from '../visits/visits'
 import { CALL_WAYS, type CallState, callOf } from './ways'
@@ -21,7 +22,7 @@ type State = CallState & RoomsState & RoundState
 export const call = topic<{
   state: CallState
   needs: RoomsState & RoundState
-  hears: RoundsEvent
+  hears: RoundsEvent | SessionEvent
   problem: never
   borrows: RoomsProblem
 }>()(
@@ -48,6 +49,7 @@ export const call = topic<{
       },
     },
     evolve: {
+      opened: (_state, { plan }) => (plan.callWay ? { callWay: plan.callWay } : {}),
       'call-set': (_state, { way }) => ({ callWay: way }),
       'call-silenced': ({ callSilent }, { roomIds, silent }) => ({
         callSilent: [...callSilent.filter(id => !roomIds.includes(id)), ...(silent ? roomIds : [])],

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { boardSchema } from '../../boards/board'
 import { MOST_BOARDS, MOST_SEGMENTS, runSegmentSchema } from '../../schedule/running-order'
+import { CALL_WAYS } from '../call/ways'
 import { expectedPersonSchema } from '../door/people'
 import { plannedRoomSchema } from '../rooms/room'
 
@@ -22,6 +23,8 @@ export const openingPlanSchema = z.object({
   /** When the session is to begin, in milliseconds since 1970, and how many minutes it may take (null: nobody has said). */
   startsAt: z.number().optional(),
   minutes: z.number().nullable().optional(),
+  /** How rooms talk aloud, where that is not by links. */
+  callWay: z.enum(CALL_WAYS).optional(),
   /** It is only tried out, with simulated participants. */
   rehearsal: z.literal(true).optional(),
 })

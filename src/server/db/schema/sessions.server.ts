@@ -8,6 +8,7 @@ import {
   primaryKey,
   text,
 } from 'drizzle-orm/pg-core'
+import type { CallWay } from '~/core/live/call/ways'
 import type { RehearsalReport } from '~/core/rehearsal/report'
 import type { Segment } from '~/core/schedule/running-order'
 import { boards } from './boards.server'
@@ -41,6 +42,8 @@ export const sessions = pgTable(
     roomMinutes: integer('room_minutes').notNull(),
     graceSeconds: integer('grace_seconds').notNull(),
     waitingList: boolean('waiting_list').notNull(),
+    /** How rooms talk aloud from its opening on. */
+    callWay: text('call_way').$type<CallWay>().notNull().default('links'),
     joinCode: text('join_code').notNull().unique(),
     /** Kept beside the log so that lists need not fold every log: set in the same transaction as the event. */
     phase: text('phase').$type<'planned' | 'open' | 'ended'>().notNull().default('planned'),

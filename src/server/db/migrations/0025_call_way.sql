@@ -1,0 +1,1 @@
+ALTER TABLE "sessions" ADD COLUMN "call_way" text DEFAULT 'links' NOT NULL;
