@@ -29,8 +29,10 @@ import { BoardStorage, type OwnWriting } from './board-storage.server'
 import { BoardWork } from './board-work.server'
 import { readBoard } from './boards.server'
 import { type Contribution, readContributions } from './contributions.server'
+import { LanesTold, type WrittenListener } from './lanes-told.server'
 import { judgeCursors, readMessage } from './message-check.server'
 import { OpenCopy } from './open-copy.server'
+import { SeenNumbers } from './seen-numbers'
 import { guardSocket } from './socket-guard.server'
 import {
   type ConnectionContext,
@@ -47,11 +49,6 @@ const LARGEST_MESSAGE = 1_000_000
 /** Questions for all that is missing, each of which may take reading a whole board: at once, and then a second. */
 const MOST_QUESTIONS = 12
 const QUESTIONS_A_SECOND = 0.5
-/** Lanes need not hear of every keystroke: at most one message in this time, in milliseconds. */
-const TELL_EVERY_MS = 400
-
-type WrittenListener = (sessionId: string, state: LiveState, copies: ReadonlySet<string>) => void
-
 /** A document that stays open. */
 export interface HeldCopy {
   document: Y.Doc
@@ -61,7 +58,8 @@ export interface HeldCopy {
 
 export class BoardServer {
   readonly work: BoardWork
-  private readonly listeners = new Set<WrittenListener>()
+  private readonly lanes: LanesTold
+  private readonly seen = new SeenNumbers()
   private readonly storage: BoardStorage
   private readonly hocuspocus: Hocuspocus
   private readonly sockets = new WebSocketServer({
@@ -73,9 +71,6 @@ export class BoardServer {
   private readonly counts = new ConnectionCounts()
   /** By the document's name. */
   private readonly open = new Map<string, OpenCopy>()
-  private readonly toTell = new Map<string, Set<string>>()
-  /** Numbers whose browsers have been here since the server started, by session and copy. */
-  private readonly seenNumbers = new Map<string, Map<string, Set<number>>>()
 
   constructor(
     private readonly db: Database,
@@ -83,6 +78,7 @@ export class BoardServer {
     private readonly log: Logger,
   ) {
     this.work = new BoardWork(db)
+    this.lanes = new LanesTold(hub, this.work, log)
     this.storage = new BoardStorage(
       db,
       (documents, contributions) => this.afterWrite(documents, contributions),
@@ -94,13 +90,13 @@ export class BoardServer {
     hub.onChange((sessionId, state) => this.hear(sessionId, state))
     hub.onLetGo(sessionId => {
       this.work.forget(sessionId)
-      this.seenNumbers.delete(sessionId)
+      this.seen.forget(sessionId)
     })
   }
 
-  /** Calls the listener, at most every `TELL_EVERY_MS` a session, with the copies of a session that were written on. */
+  /** Calls the listener with the copies of a session that were written on, as often as lanes are told. */
   onWritten(listener: WrittenListener): void {
-    this.listeners.add(listener)
+    this.lanes.onWritten(listener)
   }
 
   /** Takes over a socket that asked for the boards; the caller has checked where it comes from and whose it is. */
@@ -161,7 +157,7 @@ export class BoardServer {
   /** Something of somebody's was kept aside: the lanes say so. */
   cameLate(sessionId: string, copyId: string, participantId: string): void {
     this.work.addLate(copyId, participantId)
-    this.tellLanes(sessionId, copyId)
+    this.lanes.tell(sessionId, copyId)
   }
 
   /** Resolves when all changes are on disk. */
@@ -204,7 +200,7 @@ export class BoardServer {
         }
         const writer = await handOutNumber(this.db, copyId, participantId, numberIn(token))
         if (writer === null) throw refusal()
-        this.seen(sessionId, copyId, writer, participantId)
+        this.comes(sessionId, copyId, writer, participantId)
         return { sessionId, copyId, participantId, writer, questions }
       },
       onLoadDocument: async ({ documentName, document }) => {
@@ -237,10 +233,8 @@ export class BoardServer {
     return copy && { sessionId: copy.sessionId, board: readBoard(copy.board) }
   }
 
-  private seen(sessionId: string, copyId: string, writer: number, participantId: string): void {
-    const copies = this.seenNumbers.get(sessionId) ?? new Map<string, Set<number>>()
-    this.seenNumbers.set(sessionId, copies)
-    copies.set(copyId, (copies.get(copyId) ?? new Set()).add(writer))
+  private comes(sessionId: string, copyId: string, writer: number, participantId: string): void {
+    this.seen.add(sessionId, copyId, writer)
     for (const copy of this.open.values())
       if (copy.name.copyId === copyId) copy.writers.comesWith(writer, participantId)
   }
@@ -303,9 +297,8 @@ export class BoardServer {
       own === null
         ? copy.board
         : { ...copy.board, prompts: copy.board.prompts.filter(({ id }) => id === own.promptId) }
-    const seen = this.seenNumbers.get(sessionId)?.get(copyId) ?? []
     const [writers, earlier, state] = await Promise.all([
-      Writers.of(this.db, copyId, seen),
+      Writers.of(this.db, copyId, this.seen.of(sessionId, copyId)),
       readContributions(this.db, [copyId]),
       this.hub.state(sessionId),
     ])
@@ -352,7 +345,7 @@ export class BoardServer {
     for (const copyId of new Set([...documents].map(name => readDocumentName(name)?.copyId ?? name))) {
       // Whoever wrote the last word may have left with it: the lanes are told all the same.
       const sessionId = this.open.get(copyId)?.sessionId ?? (await this.copyOf(copyId))?.sessionId
-      if (sessionId) this.tellLanes(sessionId, copyId)
+      if (sessionId) this.lanes.tell(sessionId, copyId)
     }
     for (const { document, copy } of written) {
       await this.tellBoard(document, copy)
@@ -378,27 +371,6 @@ export class BoardServer {
     } catch (error) {
       this.log.error({ error: errorFacts(error) }, 'a board could not be told what is stored')
     }
-  }
-
-  private tellLanes(sessionId: string, copyId: string): void {
-    const waiting = this.toTell.get(sessionId)
-    if (waiting) {
-      waiting.add(copyId)
-      return
-    }
-    const copies = new Set([copyId])
-    this.toTell.set(sessionId, copies)
-    setTimeout(async () => {
-      this.toTell.delete(sessionId)
-      try {
-        const state = await this.hub.state(sessionId)
-        for (const listener of this.listeners) listener(sessionId, state, copies)
-        const rooms = await this.work.of(sessionId, state, copies)
-        await this.hub.tellFacilitators(sessionId, { kind: 'work', rooms })
-      } catch (error) {
-        this.log.error({ error: errorFacts(error) }, 'the lanes could not be told of new work')
-      }
-    }, TELL_EVERY_MS).unref()
   }
 
   /** A session has moved on: boards may be others, be closed to some, and show what was hidden. */

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
-import { MonitorUp, Presentation, QrCode } from 'lucide-react'
+import { MonitorUp, QrCode } from 'lucide-react'
 import { useState } from 'react'
 import type { Doing } from '~/contracts/doing'
 import { AtTheFront } from '../../live/facilitators/at-the-front'
@@ -84,7 +84,7 @@ export function LiveHead({
             {join.code}
           </chakra.b>
         </chakra.span>
-        <PutUpHere is="join-code" name="the join code" icon={Presentation} view={view} send={send} />
+        <PutUpHere is="join-code" name="the join code" view={view} send={send} />
         <Flex
           display={{ base: more ? 'flex' : 'none', md: 'contents' }}
           order="2"

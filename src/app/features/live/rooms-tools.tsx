@@ -1,5 +1,5 @@
 import { chakra, Flex } from '@chakra-ui/react'
-import { LayoutGrid, ListTodo, Search, UsersRound } from 'lucide-react'
+import { LayoutGrid, Search } from 'lucide-react'
 import { useId } from 'react'
 import type { LiveView, Send } from '../../live/live-view'
 import { PutUpHere } from '../../live/put-up/put-up-here'
@@ -27,8 +27,8 @@ export function RoomsTools({ order, onOrder, isWall, onWall, onFind, rooms, view
     <Flex gap="8px" align="center" wrap="wrap" ml="auto">
       {rooms > 0 && (
         <>
-          <PutUpHere is="groups" name="the groups" icon={UsersRound} view={view} send={send} />
-          <PutUpHere is="instructions" name="what to do" icon={ListTodo} view={view} send={send} />
+          <PutUpHere is="groups" name="the groups" word="Groups" view={view} send={send} />
+          <PutUpHere is="instructions" name="what to do" word="What to do" view={view} send={send} />
         </>
       )}
       <Button id={FIND_SOMEBODY} size="small" title="Key: /" onClick={onFind}>

@@ -1,4 +1,4 @@
-import type { LucideIcon } from 'lucide-react'
+import { Presentation } from 'lucide-react'
 import { Button } from '../../ui/button'
 import type { LiveView, Send } from '../live-view'
 import { useOnPages } from './use-on-pages'
@@ -7,13 +7,14 @@ interface PutUpHereProps {
   is: 'groups' | 'clock' | 'instructions' | 'join-code'
   /** As in `Put up the clock`. */
   name: string
-  icon: LucideIcon
+  /** Said beside the icon, where what is put up does not stand beside it. */
+  word?: string
   view: Pick<LiveView, 'putUp'>
   send: Send
 }
 
 /** Puts up what stands beside it in one press; pressed once more it is taken down. */
-export function PutUpHere({ is, name, icon: Icon, view: { putUp }, send }: PutUpHereProps) {
+export function PutUpHere({ is, name, word, view: { putUp }, send }: PutUpHereProps) {
   const [onPages] = useOnPages()
   const isUp = putUp?.is === is
   const label = isUp ? `Take down ${name}` : `Put up ${name}`
@@ -22,13 +23,14 @@ export function PutUpHere({ is, name, icon: Icon, view: { putUp }, send }: PutUp
       size="small"
       // On a phone there is no room for it; the panel has it all.
       display={{ base: 'none', md: 'inline-flex' }}
-      px="5px"
+      px={word ? undefined : '5px'}
       kind={isUp ? 'main' : 'plain'}
       aria-label={label}
       title={label}
       onClick={() => send(isUp ? { type: 'take-down' } : { type: 'put-up-thing', thing: { is }, onPages })}
     >
-      <Icon size={16} aria-hidden="true" />
+      <Presentation size={16} aria-hidden="true" />
+      {word}
     </Button>
   )
 }

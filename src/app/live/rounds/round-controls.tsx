@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
-import { Plus, Presentation, RotateCcw, Undo2 } from 'lucide-react'
+import { Plus, RotateCcw, Undo2 } from 'lucide-react'
 import { clockText } from '~/core/schedule/lengths'
 import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
@@ -22,7 +22,7 @@ export function RoundControls({
     <>
       <Flex w={{ base: '84px', md: '104px' }} justify="space-between" align="center">
         <RoundClock clock={clock} />
-        <PutUpHere is="clock" name="the clock" icon={Presentation} view={view} send={send} />
+        <PutUpHere is="clock" name="the clock" view={view} send={send} />
       </Flex>
       {clock.graceEndsAt === null ? (
         <Button
