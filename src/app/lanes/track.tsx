@@ -1,4 +1,3 @@
-import { Box, chakra } from '@chakra-ui/react'
 import { type CSSProperties, useEffect, useRef } from 'react'
 import type { Mark } from '~/core/live/marks'
 import { PULSE_MS, type PulseBar } from '~/core/review/pulse'
@@ -35,28 +34,14 @@ export function Track({ span, runningAt, pulse, marks, height = 50 }: TrackProps
   const at = placeOn(span)
   const present = usePresent(span, runningAt)
   return (
-    <Box
-      {...present}
-      position="relative"
-      h={`${height}px`}
-      bg="panel"
-      borderWidth="1px"
-      borderColor="line"
-      borderRadius="4px"
-      overflow="hidden"
-    >
-      {runningAt !== null && (
-        <Box position="absolute" insetY="0" left="0" bg="liveWash" w="var(--present)" aria-hidden="true" />
-      )}
+    <div className="track" ref={present.ref} style={{ ...present.style, height: `${height}px` }}>
+      {runningAt !== null && <div className="track-past" aria-hidden="true" />}
       {pulse
         .filter(bar => bar.at + PULSE_MS > span.from && bar.at < span.to)
         .map(bar => (
-          <Box
+          <div
             key={bar.at}
-            position="absolute"
-            bottom="0"
-            bg="live"
-            borderTopRadius="1px"
+            className="track-bar"
             aria-hidden="true"
             style={{
               left: at(bar.at),
@@ -67,39 +52,32 @@ export function Track({ span, runningAt, pulse, marks, height = 50 }: TrackProps
           />
         ))}
       {span.edges.map(edge => (
-        <Box
+        <div
           key={edge}
-          position="absolute"
-          insetY="0"
-          w="4px"
-          bg="ink"
+          className="track-edge"
           aria-hidden="true"
           style={{ left: `calc(${at(edge)} - 4px)` }}
         />
       ))}
-      {runningAt !== null && (
-        <Box position="absolute" insetY="0" w="2px" bg="live" left="var(--present)" aria-hidden="true" />
-      )}
-      <chakra.ul listStyleType="none" aria-label="What happened">
+      {runningAt !== null && <div className="track-present" aria-hidden="true" />}
+      <ul aria-label="What happened">
         {clustered(marks, span, length).map(({ mark, count, left }) => {
           const { icon: Icon, word, ask } = MARK_LOOK[mark.kind]
           const words = `${word}${count > 1 ? ` (${count})` : ''}: ${mark.what} at ${clockText(mark.at - span.from)}`
           return (
-            <chakra.li
+            <li
               key={`${mark.at}-${mark.kind}`}
-              position="absolute"
-              top="3px"
-              color={ask ? 'ask' : 'ink'}
+              data-asks={ask || undefined}
               title={words}
               style={{ left: `min(${left}%, calc(100% - 18px))` }}
             >
               <Icon size={16} strokeWidth={2.25} aria-hidden="true" />
-              <chakra.span srOnly>{words}</chakra.span>
-            </chakra.li>
+              <span>{words}</span>
+            </li>
           )
         })}
-      </chakra.ul>
-    </Box>
+      </ul>
+    </div>
   )
 }
 

@@ -14,13 +14,20 @@ let now = 0
 let timer: ReturnType<typeof setInterval> | undefined
 const listeners = new Set<() => void>()
 
-/** Takes the server's time as just heard, of which a later measurement is more exact and stays, and how time runs in this session. */
+/** What is heard is late by as much as the line takes; by more than this, in milliseconds, the clock here was set since. */
+const SET_SINCE_MS = 2_000
+
+/**
+ * Takes the server's time as just heard, and how time runs in this session. A measurement that follows is more exact, and stays until
+ * what is heard no longer fits it: the clock of a device that slept may have been put right.
+ */
 export function keepServerTime(serverNow: number, sessionPace: Pace | null = null): void {
   const isOther = pace !== sessionPace
   pace = sessionPace
   if (isOther && listeners.size > 0) tick()
-  if (measured) return
-  offset = serverNow - Date.now()
+  const heard = serverNow - Date.now()
+  if (measured && Math.abs(heard - offset) < SET_SINCE_MS) return
+  offset = heard
   measure().catch(() => undefined)
 }
 

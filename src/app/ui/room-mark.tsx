@@ -1,4 +1,3 @@
-import { chakra } from '@chakra-ui/react'
 import { useId } from 'react'
 
 /** Patterns in a 12 by 12 tile: rooms are told apart by them and by name, never by colour. */
@@ -17,18 +16,14 @@ const PATTERNS = [
   'M4 4h4v4h-4z',
 ]
 
+const NOT_SHRUNK = { flexShrink: 0 }
+
 /** The patterned mark of a room, by where it stands among the rooms. Decoration: the name always stands beside it. */
 export function RoomMark({ index, size = 20 }: { index: number; size?: number }) {
   const id = useId()
   const path = PATTERNS[index % PATTERNS.length]
   return (
-    <chakra.svg
-      width={`${size}px`}
-      height={`${size}px`}
-      viewBox="0 0 24 24"
-      aria-hidden="true"
-      flexShrink="0"
-    >
+    <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden="true" style={NOT_SHRUNK}>
       <defs>
         <pattern id={id} width="12" height="12" patternUnits="userSpaceOnUse">
           <path
@@ -51,6 +46,6 @@ export function RoomMark({ index, size = 20 }: { index: number; size?: number })
         stroke="var(--ink)"
         strokeWidth="2"
       />
-    </chakra.svg>
+    </svg>
   )
 }

@@ -117,6 +117,10 @@ test('two rooms as people like, each with a link of a call service; they go by t
   await expect(own.getByText('By the jetty')).toBeAttached()
   await expect(wall.getByText('By the jetty')).toBeAttached()
 
+  // The clock was moved since the phone has asked for it.
+  const heard = own.waitForResponse(answer => answer.url().endsWith('/clock'))
+  await own.reload()
+  await heard
   // A film that only the facilitator starts and stops: in step on the wall and on a phone, where nothing starts it.
   await page.getByRole('button', { name: 'Put up', exact: true }).click()
   await panel.getByLabel('Material of the library').selectOption({ label: 'The tide (video)' })

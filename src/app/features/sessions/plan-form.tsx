@@ -1,6 +1,7 @@
 import { Box, chakra, Flex, Grid, Stack } from '@chakra-ui/react'
 import { type SubmissionResult, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
+import { useState } from 'react'
 import { Form, useNavigate } from 'react-router'
 import { sessionForm } from '~/contracts/forms/sessions'
 import { CALL_WAYS, type CallWay } from '~/core/live/call/ways'
@@ -36,7 +37,8 @@ interface PlanFormProps {
   boards: { id: string; title: string }[]
   plan: Plan
   lastResult?: SubmissionResult
-  saved?: boolean
+  /** The answer to the last saving; null where nothing was saved. */
+  saved?: object | null
 }
 
 const HIDDEN = ['groupingRound', 'boardId', 'roomMinutes', 'graceSeconds'] as const
@@ -59,6 +61,8 @@ function FilledForm({ groupings, boards, plan, lastResult, saved }: PlanFormProp
     shouldRevalidate: 'onInput',
     onValidate: ({ formData }) => parseWithZod(formData, { schema: sessionForm }),
   })
+  // What was changed since that answer came is not saved yet.
+  const [changedSince, setChangedSince] = useState<object | null>(null)
   const cohort = groupings.find(grouping => grouping.id === plan.groupingId)?.cohortName ?? 'Session'
   useBeginning(form.id, plan.date === undefined, cohort)
   const minutes = Number(fields.roomMinutes.value ?? 12)
@@ -69,7 +73,13 @@ function FilledForm({ groupings, boards, plan, lastResult, saved }: PlanFormProp
   }
   const rounds = groupings.find(grouping => grouping.id === plan.groupingId)?.rounds ?? 1
   return (
-    <Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate>
+    <Form
+      method="post"
+      id={form.id}
+      onSubmit={form.onSubmit}
+      onChange={() => setChangedSince(saved ?? null)}
+      noValidate
+    >
       <input type="hidden" name="intent" value="save" />
       {form.errors && (
         <Box mb="16px">
@@ -221,7 +231,7 @@ function FilledForm({ groupings, boards, plan, lastResult, saved }: PlanFormProp
           Save the plan
         </Button>
         <chakra.span role="status" color="live" fontWeight="600">
-          {saved && !form.dirty ? 'Saved.' : ''}
+          {saved && saved !== changedSince ? 'Saved.' : ''}
         </chakra.span>
       </Flex>
     </Form>

@@ -35,7 +35,7 @@ export function PlanPage(props: PlanPageProps) {
           boards={boards}
           plan={plan}
           lastResult={result?.form}
-          saved={result?.saved}
+          saved={result?.saved ? result : null}
         />
       ) : (
         <KeptPlan plan={plan} groupings={groupings} boards={boards} />

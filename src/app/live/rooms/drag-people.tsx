@@ -106,6 +106,34 @@ export function DragSource({ personId, row, drag }: DragSourceProps) {
   return null
 }
 
+interface LanePlaceProps {
+  id: string
+  name: string
+  className: string
+  asks: boolean
+  calls: boolean
+  narrow: boolean
+  children: ReactNode
+}
+
+/** A lane, into which names can be dropped: a plain element. What is in it is not drawn again while somebody is dragged. */
+export function LanePlace({ id, name, className, asks, calls, narrow, children }: LanePlaceProps) {
+  const { setNodeRef, isOver } = useDroppable({ id })
+  return (
+    <li
+      ref={setNodeRef}
+      aria-label={name}
+      className={`lane ${className}`}
+      data-asks={asks || undefined}
+      data-calls={calls || undefined}
+      data-narrow={narrow || undefined}
+      data-over={isOver || undefined}
+    >
+      {children}
+    </li>
+  )
+}
+
 /** Where names can be dropped. What is in it is not drawn again while somebody is dragged. */
 export function DropPlace({ id, children, ...grid }: { id: string } & React.ComponentProps<typeof Grid>) {
   const { setNodeRef, isOver } = useDroppable({ id })

@@ -1,5 +1,4 @@
-import { Box, chakra, Flex } from '@chakra-ui/react'
-import { DropPlace } from '../../../live/rooms/drag-people'
+import { LanePlace } from '../../../live/rooms/drag-people'
 import { VisitedAgo } from '../../../live/visits/visited-ago'
 import { RoomMark } from '../../../ui/room-mark'
 import {
@@ -9,6 +8,7 @@ import {
   LaneTags,
   LaneTrack,
   Latest,
+  Reasons,
   RoomButton,
 } from './lane-parts'
 
@@ -19,53 +19,37 @@ import {
 export function DenseLane(props: LaneProps) {
   const { room, index, people, call, reasons, narrow, onOpen } = props
   return (
-    <DropPlace
+    <LanePlace
       id={room.id}
-      as="li"
-      aria-label={room.name}
-      templateColumns={{ base: '1fr', md: narrow ? '160px 220px 1fr' : '170px 240px 1fr 300px' }}
-      gap={{ base: '2px', md: '8px' }}
-      alignItems="center"
-      borderLeftWidth="4px"
-      borderColor={call || reasons ? 'ask' : 'transparent'}
-      bg={call ? 'askWash' : 'transparent'}
-      borderRadius="4px"
-      px="8px"
-      css={{ contentVisibility: 'auto', containIntrinsicSize: 'auto 32px' }}
+      name={room.name}
+      className="lane-dense"
+      asks={call !== undefined || reasons !== ''}
+      calls={call !== undefined}
+      narrow={narrow}
     >
-      <Flex gap="8px" align="center" minW="0">
+      <div className="lane-line">
         <RoomMark index={index} size={18} />
         <RoomButton room={room} onOpen={onOpen} />
-        {people.length > 0 && (
-          <chakra.span color="quiet" fontSize="s">
-            {people.length}
-          </chakra.span>
-        )}
-      </Flex>
-      <Flex wrap="wrap" align="center" gap="0 6px" maxH={{ base: 'none', md: '28px' }} overflow="hidden">
+        {people.length > 0 && <span className="lane-small">{people.length}</span>}
+      </div>
+      <div className="lane-people">
         <LaneTags {...props} />
         <LanePeople {...props} />
-      </Flex>
+      </div>
       <LaneTrack {...props} height={28} />
       {!narrow && <DenseFacts {...props} />}
-    </DropPlace>
+    </LanePlace>
   )
 }
 
 function DenseFacts(props: LaneProps) {
   const { prompts, done, work, lastVisitAt, reasons } = props
   return (
-    <Flex fontSize="s" minW="0" gap="8px" align="center">
-      <Box minW="0" flex="1">
-        {reasons ? (
-          <chakra.p color="ask" fontWeight="600" lineClamp={1} title={reasons}>
-            {reasons}
-          </chakra.p>
-        ) : (
-          prompts > 0 && <Latest work={work} lines={1} />
-        )}
-      </Box>
-      <chakra.span color={done ? 'live' : 'quiet'} fontWeight={done ? '600' : undefined} whiteSpace="nowrap">
+    <div className="lane-facts">
+      <div>
+        {reasons ? <Reasons reasons={reasons} lines={1} /> : prompts > 0 && <Latest work={work} lines={1} />}
+      </div>
+      <span className={`lane-short ${done ? 'lane-done' : 'lane-quiet'}`}>
         {done || (prompts > 0 && `${work?.answeredPrompts ?? 0} of ${prompts} begun`)}
         {lastVisitAt !== undefined && (
           <>
@@ -73,8 +57,8 @@ function DenseFacts(props: LaneProps) {
             <VisitedAgo at={lastVisitAt} />
           </>
         )}
-      </chakra.span>
+      </span>
       <AnswerButton {...props} />
-    </Flex>
+    </div>
   )
 }

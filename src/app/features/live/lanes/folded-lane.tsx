@@ -1,6 +1,5 @@
-import { Box, chakra, Flex } from '@chakra-ui/react'
 import type { Mark } from '~/core/live/marks'
-import { DropPlace } from '../../../live/rooms/drag-people'
+import { LanePlace } from '../../../live/rooms/drag-people'
 import { SignalTags } from '../../../live/signals/signal-tags'
 import { VisitedAgo } from '../../../live/visits/visited-ago'
 import { RoomMark } from '../../../ui/room-mark'
@@ -11,36 +10,33 @@ export function FoldedLane(props: LaneProps) {
   const { room, index, people, signals, prompts, done, work, lastVisitAt, narrow, onOpen } = props
   const here = people.filter(({ connected }) => connected).length
   return (
-    <DropPlace
+    <LanePlace
       id={room.id}
-      as="li"
-      aria-label={room.name}
-      templateColumns={{ base: '1fr auto', md: narrow ? '250px 1fr' : '250px 1fr 230px' }}
-      gap="8px"
-      alignItems="center"
-      px="12px"
-      fontSize="s"
-      css={{ contentVisibility: 'auto', containIntrinsicSize: 'auto 24px' }}
+      name={room.name}
+      className="lane-folded"
+      asks={false}
+      calls={false}
+      narrow={narrow}
     >
-      <Flex gap="8px" align="center" minW="0">
+      <div className="lane-line">
         <RoomMark index={index} size={16} />
         <RoomButton room={room} onOpen={onOpen} />
-        <chakra.span color="quiet" whiteSpace="nowrap">
+        <span className="lane-quiet lane-short">
           {here === people.length ? people.length : `${here} of ${people.length} here`}
-        </chakra.span>
+        </span>
         <SignalTags counts={signals} />
-      </Flex>
-      <Box display={{ base: 'none', md: 'block' }}>
+      </div>
+      <div className="lane-time">
         <LaneTrack {...props} marks={NO_MARKS} height={16} />
-      </Box>
+      </div>
       {!narrow && (
-        <chakra.span color="quiet" whiteSpace="nowrap" overflow="hidden" textOverflow="ellipsis">
+        <span className="lane-quiet lane-short">
           {prompts > 0 && `${work?.answeredPrompts ?? 0} of ${prompts} begun · `}
           {done && `${done} · `}
           <VisitedAgo at={lastVisitAt} />
-        </chakra.span>
+        </span>
       )}
-    </DropPlace>
+    </LanePlace>
   )
 }
 

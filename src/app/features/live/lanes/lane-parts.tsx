@@ -54,19 +54,9 @@ export interface LaneProps {
 
 export function RoomButton({ room, onOpen }: Pick<LaneProps, 'room' | 'onOpen'>) {
   return (
-    <chakra.button
-      id={laneButtonId(room.id)}
-      type="button"
-      fontWeight="650"
-      minH="24px"
-      cursor="pointer"
-      textAlign="left"
-      minW="0"
-      _hover={{ textDecoration: 'underline' }}
-      onClick={() => onOpen(room.id)}
-    >
+    <button id={laneButtonId(room.id)} type="button" className="lane-room" onClick={() => onOpen(room.id)}>
       {room.name}
-    </chakra.button>
+    </button>
   )
 }
 
@@ -103,11 +93,7 @@ export function LanePeople({ people, rooms, hasList, clock, roles, send }: LaneP
           send={send}
         />
       ))}
-      {people.length === 0 && (
-        <chakra.span color="quiet" fontSize="s" px="6px">
-          Nobody yet
-        </chakra.span>
-      )}
+      {people.length === 0 && <span className="lane-small">Nobody yet</span>}
     </>
   )
 }
@@ -179,18 +165,25 @@ export function LaneTrack({
   )
 }
 
+/** Why a room needs somebody. */
+export const Reasons = ({ reasons, lines }: { reasons: string; lines: 1 | 2 }) => (
+  <p className="lane-reasons lane-clamped" data-lines={lines} title={reasons}>
+    {reasons}
+  </p>
+)
+
 /** What was written last. */
 export function Latest({ work, lines }: { work: RoomWorkNow | undefined; lines: 1 | 2 }) {
   return (
-    <chakra.p lineClamp={lines}>
+    <p className="lane-clamped" data-lines={lines}>
       {work?.latest ? (
         <>
-          <chakra.span color="quiet">{work.latest.who}: </chakra.span>
+          <span className="lane-quiet">{work.latest.who}: </span>
           {work.latest.text}
         </>
       ) : (
-        <chakra.span color="quiet">Nothing written yet</chakra.span>
+        <span className="lane-quiet">Nothing written yet</span>
       )}
-    </chakra.p>
+    </p>
   )
 }

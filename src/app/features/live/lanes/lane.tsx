@@ -1,6 +1,5 @@
-import { Box, chakra, Flex } from '@chakra-ui/react'
 import { memo } from 'react'
-import { DropPlace } from '../../../live/rooms/drag-people'
+import { LanePlace } from '../../../live/rooms/drag-people'
 import { VisitedAgo } from '../../../live/visits/visited-ago'
 import { RoomMark } from '../../../ui/room-mark'
 import { DenseLane } from './dense-lane'
@@ -12,6 +11,7 @@ import {
   LaneTags,
   LaneTrack,
   Latest,
+  Reasons,
   RoomButton,
 } from './lane-parts'
 
@@ -28,63 +28,46 @@ export const Lane = memo(function Lane(props: LaneProps) {
 function FullLane(props: LaneProps) {
   const { room, index, call, reasons, narrow, onOpen } = props
   return (
-    <DropPlace
+    <LanePlace
       id={room.id}
-      as="li"
-      aria-label={room.name}
-      templateColumns={{ base: '1fr', md: narrow ? '190px 1fr' : '240px 1fr 230px' }}
-      gap="10px"
-      alignItems="center"
-      borderLeftWidth="4px"
-      borderColor={call || reasons ? 'ask' : 'transparent'}
-      bg={call ? 'askWash' : 'transparent'}
-      borderRadius="4px"
-      px="8px"
-      py="2px"
-      css={{ contentVisibility: 'auto', containIntrinsicSize: 'auto 64px' }}
+      name={room.name}
+      className="lane-full"
+      asks={call !== undefined || reasons !== ''}
+      calls={call !== undefined}
+      narrow={narrow}
     >
-      <Box minW="0">
-        <Flex gap="8px" align="center" wrap="wrap">
+      <div>
+        <div className="lane-line" data-wraps="">
           <RoomMark index={index} />
           <RoomButton room={room} onOpen={onOpen} />
           <LaneTags {...props} />
-        </Flex>
-        <Flex wrap="wrap">
+        </div>
+        <div className="lane-people">
           <LanePeople {...props} />
-        </Flex>
-        {reasons && narrow && <Reasons reasons={reasons} />}
-      </Box>
+        </div>
+        {reasons && narrow && <Reasons reasons={reasons} lines={2} />}
+      </div>
       <LaneTrack {...props} height={50} />
       {!narrow && <LaneFacts {...props} />}
-    </DropPlace>
+    </LanePlace>
   )
 }
-
-const Reasons = ({ reasons }: Pick<LaneProps, 'reasons'>) => (
-  <chakra.p color="ask" fontSize="s" fontWeight="600" lineClamp={2} title={reasons}>
-    {reasons}
-  </chakra.p>
-)
 
 /** Why it needs somebody, its latest words, how far it is, and what answers. */
 function LaneFacts(props: LaneProps) {
   const { prompts, done, work, lastVisitAt, reasons } = props
   return (
-    <Flex fontSize="s" minW="0" gap="8px" align="center" justify="space-between">
-      <Box minW="0">
-        {reasons && <Reasons reasons={reasons} />}
+    <div className="lane-facts">
+      <div>
+        {reasons && <Reasons reasons={reasons} lines={2} />}
         {prompts > 0 && <Latest work={work} lines={reasons ? 1 : 2} />}
-        <chakra.p color="quiet">
+        <p className="lane-quiet">
           {prompts > 0 && `${work?.answeredPrompts ?? 0} of ${prompts} begun · `}
-          {done && (
-            <chakra.b color="live" fontWeight="600">
-              {done} ·{' '}
-            </chakra.b>
-          )}
+          {done && <span className="lane-done">{done} · </span>}
           <VisitedAgo at={lastVisitAt} />
-        </chakra.p>
-      </Box>
+        </p>
+      </div>
       <AnswerButton {...props} />
-    </Flex>
+    </div>
   )
 }
