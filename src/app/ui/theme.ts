@@ -190,7 +190,7 @@ const config = defineConfig({
   preflight: true,
   globalCss,
   theme: {
-    breakpoints: { sm: '480px', md: '768px', lg: '1024px' },
+    breakpoints: { sm: '480px', md: '768px', lg: '1024px', xl: '1200px' },
     tokens: {
       sizes: { full: { value: '100%' } },
       colors: Object.fromEntries(MEANINGS.map(name => [name, { value: `var(--${name})` }])),

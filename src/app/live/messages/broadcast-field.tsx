@@ -28,7 +28,7 @@ export function BroadcastField({ sessionId, field, send }: BroadcastFieldProps) 
     <Flex
       as="form"
       flex="1"
-      minW={{ base: '240px', md: '180px' }}
+      minW={{ base: '240px', md: '110px' }}
       gap="8px"
       align="center"
       onSubmit={event => {

@@ -21,8 +21,8 @@ export function PutUpHere({ is, name, word, view: { putUp }, send }: PutUpHerePr
   return (
     <Button
       size="small"
-      // On a phone there is no room for it; the panel has it all.
-      display={{ base: 'none', md: 'inline-flex' }}
+      // On a phone there is no room for it, with its word on a tablet neither; the panel has it all.
+      display={{ base: 'none', md: word ? 'none' : 'inline-flex', xl: 'inline-flex' }}
       px={word ? undefined : '5px'}
       kind={isUp ? 'main' : 'plain'}
       aria-label={label}
