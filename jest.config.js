@@ -40,6 +40,6 @@ export default async () => {
     globalSetup: '<rootDir>/tests/fixtures/databases.ts',
     globalTeardown: '<rootDir>/tests/fixtures/end-databases.ts',
     testTimeout: 60_000,
-    maxWorkers: 3,
+    maxWorkers: 2,
   }
 }

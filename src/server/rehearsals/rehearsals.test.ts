@@ -50,10 +50,12 @@ test('a class comes, is let in, is sent out and writes; of all that only what it
   try {
     const before = await listSessions(db)
     const id = value(await rehearsals.begin(by, sessionId, script))
-    await until(async () => (await hub.state(id)).round !== null, 'people are in rooms')
+    await until(async () => {
+      const { round, participants } = await hub.state(id)
+      const all = [...participants.values()]
+      return round !== null && all.length === script.people && all.every(({ admitted }) => admitted)
+    }, 'all have come, are let in, and people are in rooms')
     const state = await hub.state(id)
-    expect(participantList(state)).toHaveLength(script.people)
-    expect(participantList(state).every(({ admitted }) => admitted)).toBe(true)
     expect(state.isRehearsal).toBe(true)
     const copyIds = state.rooms.map(({ copyId }) => copyId)
     await until(async () => (await readContributions(db, copyIds)).length > 8, 'something is written')
