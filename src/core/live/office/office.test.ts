@@ -167,3 +167,11 @@ test('in every other session there is no line, and office hours do not begin whi
   session.sendOut(2)
   expect(session.tell(3, facilitator, { type: 'open-office', minutes: 10 })).toBe('already-out')
 })
+
+test('who is next is seen also where the page had not yet heard that the one before has gone', () => {
+  const { joinLine, see, end } = office()
+  for (const id of ['ana', 'bo']) joinLine(id)
+  see(['ana'])
+  end('room-1')
+  expect(see(['bo'], 'room-1')).toContain('seeing-begun')
+})

@@ -99,7 +99,8 @@ export const office = topic<{
       see(state, { participantIds, instead, ids: [id = '', copyId = ''] }, { accountId, name }, now) {
         const { office: hours } = state
         if (!hours) return refuse({ code: 'no-office' })
-        if ((hours.now?.roomId ?? null) !== instead) return refuse({ code: 'office-gone-on' })
+        // Where nobody is there any more nobody is sent away: who had gone just now makes no difference.
+        if (hours.now && hours.now.roomId !== instead) return refuse({ code: 'office-gone-on' })
         const ids = [...new Set(participantIds)]
         const people = ids.map(each => presentOf(state, each))
         if (!people.every(each => each !== undefined)) return refuse({ code: 'no-such-participant' })
