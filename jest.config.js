@@ -40,6 +40,7 @@ export default async () => {
     globalSetup: '<rootDir>/tests/fixtures/databases.ts',
     globalTeardown: '<rootDir>/tests/fixtures/end-databases.ts',
     testTimeout: 60_000,
-    maxWorkers: 2,
+    // One more than two processors have: played sessions wait for their clock.
+    maxWorkers: 3,
   }
 }

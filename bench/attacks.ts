@@ -62,7 +62,7 @@ export async function attacks(): Promise<void> {
     ['19. 5 MB of line ends', () => upload(made, 'x.csv', strToU8('\n'.repeat(4_900_000)))],
     ['19. 39 MB in a ZIP', () => upload(made, 'x.zip', zipSync({ 'users.csv': new Uint8Array(39_000_000) }))],
   ]
-  const before = await server.residentMegabytes()
+  const before = await server.megabytes()
   for (const [what, attack] of list) {
     await pause(1_000)
     await server.longestStop()
@@ -82,7 +82,7 @@ export async function attacks(): Promise<void> {
     await working
     const stop = await server.longestStop()
     await pause(3_000)
-    const memory = await server.residentMegabytes()
+    const memory = await server.megabytes()
     console.log(
       `${what}: longest stop ${stop.toFixed(0)} ms (aim: under 100 ms), over after ${took.toFixed(0)} ms; then ${memory.toFixed(0)} MB, ${(memory - before).toFixed(0)} more than before (aim: under 50)`,
     )

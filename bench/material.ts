@@ -55,7 +55,7 @@ export async function material(): Promise<void> {
     running = false
     await working
     const stop = await server.longestStop()
-    const memory = await server.residentMegabytes()
+    const memory = await server.megabytes()
     console.log(
       `  ${what}: longest stop ${stop.toFixed(0)} ms (aim: under 100 ms), took ${(took / 1000).toFixed(1)} s; ${memory.toFixed(0)} MB`,
     )

@@ -25,7 +25,7 @@ export async function start(): Promise<void> {
     await server.start({ DEMO: '0' })
     await (await fetch(`${server.address}/sign-in`)).text()
     own.push(performance.now() - began)
-    memory.push(await server.residentMegabytes())
+    memory.push(await server.megabytes())
     await server.end('SIGTERM')
     await pause(200)
   }

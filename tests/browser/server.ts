@@ -144,12 +144,6 @@ export class TestServer {
     await new Promise(resolve => setTimeout(resolve, 200))
   }
 
-  /** Memory the server's process holds, in megabytes (Linux). */
-  async residentMegabytes(): Promise<number> {
-    const status = await readFile(`/proc/${this.child?.pid}/status`, 'utf8')
-    return Number(status.match(/VmRSS:\s+(\d+) kB/)?.[1]) / 1000
-  }
-
   /** Ends it without waiting for what it would put away: how it ends in good order is walked in crash.spec. */
   async remove(): Promise<void> {
     await this.end('SIGKILL')
