@@ -5,8 +5,7 @@ export default defineConfig({
   testMatch: '**/*.spec.ts',
   globalSetup: './tests/browser/prepare-demo.ts',
   outputDir: 'test-results/browser',
-  // One more than two processors have: a walk waits a third of its time, for grace, for ticks, for what others do.
-  workers: 3,
+  workers: 2,
   // One more try, which the summary tells of with what stood on the page: a stalled machine is no reason to know nothing.
   retries: 1,
   fullyParallel: false,

@@ -9,6 +9,7 @@ import { copies } from './copies'
 import { door } from './door'
 import { fullBoard } from './full-board'
 import { groupings } from './groupings'
+import { inStep } from './in-step'
 import { largeCohort } from './large-cohort'
 import { liveGroups } from './live-groups'
 import { livePage } from './live-page'
@@ -31,6 +32,7 @@ const MEASUREMENTS: Record<string, () => Promise<void>> = {
   door,
   groupings,
   'large-cohort': largeCohort,
+  'in-step': inStep,
   'live-page': livePage,
   'live-groups': liveGroups,
   'plan-page': planPage,

@@ -9,6 +9,7 @@ import {
   putInRoom,
   sendOut,
   simulated,
+  switchWaitingList,
   test,
 } from './fixtures'
 
@@ -48,7 +49,7 @@ test('four in a room hear and see each other from browser to browser; a facilita
   await expect(page.getByText('Saved.', { exact: true })).toBeVisible()
   await expectAccessible(page)
   const { code } = await openPlanned(page)
-  await page.getByText('Waiting list', { exact: true }).click()
+  await switchWaitingList(page)
   const names = ['Edda', 'Chi', 'Kaveh', 'Bram O.']
   const people: Page[] = []
   for (const name of names) {

@@ -11,6 +11,7 @@ import {
   sendOut,
   signInByForm,
   simulated,
+  switchWaitingList,
   test,
 } from './fixtures'
 import { TestServer } from './server'
@@ -22,7 +23,7 @@ test('killed in mid-round, the server takes the session up as it was', async ({
 }) => {
   const { code } = await openTonight(page)
   allowLostLine(page)
-  await page.getByText('Waiting list', { exact: true }).click()
+  await switchWaitingList(page)
   const edda = await phone()
   allowLostLine(edda)
   await joinOnPhone(edda, server, code, 'Edda')
@@ -81,7 +82,7 @@ test('what fell due while the server was away is done when it is back', async ({
 }) => {
   const { code } = await openTonight(page)
   allowLostLine(page)
-  await page.getByText('Waiting list', { exact: true }).click()
+  await switchWaitingList(page)
   const edda = await phone()
   allowLostLine(edda)
   // The line fails just when the text editor is fetched: the board waits for it, and is not lost.
@@ -119,7 +120,7 @@ test('a backup made while people write holds all that was saved before; restored
   phone,
 }) => {
   const { code, sessionId } = await openTonight(page)
-  await page.getByText('Waiting list', { exact: true }).click()
+  await switchWaitingList(page)
   const edda = await phone()
   await joinOnPhone(edda, server, code, 'Edda')
   const people = await simulated(server, code, ['Ana Per.', 'Bram O.', 'Chi', 'Kaveh', 'Thuy N.'])

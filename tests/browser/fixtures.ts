@@ -183,43 +183,67 @@ async function expectNothingFound(page: Page, tagsOrRules: string[]): Promise<vo
   expect(found).toEqual([])
 }
 
-/** The plan of tonight's session, as one round of its own grouping: the demo's evening has a walk to itself. */
+/** Tonight's session gets one round of its own grouping: the demo's evening has a walk to itself. Gives its address. */
+async function withOneRound(page: Page): Promise<string> {
+  if (new URL(page.url()).pathname !== '/') await page.getByRole('link', { name: 'Today' }).click()
+  const link = page.getByRole('link', { name: 'Look it over and open' })
+  const address = new URL((await link.getAttribute('href')) ?? '', page.url()).href
+  await posted(page, `${address}/order`, { data: { segments: [], minutes: null } })
+  return address
+}
+
+/** Sends what a page of the server would send. */
+async function posted(
+  page: Page,
+  address: string,
+  what: { data: object } | { form: Record<string, string> },
+) {
+  const answer = await page.request.post(address, {
+    ...what,
+    headers: { Origin: new URL(address).origin },
+    maxRedirects: 0,
+  })
+  expect(answer.status()).toBeLessThan(400)
+}
+
+/** The plan of tonight's session, as one round. */
 export async function planOneRound(page: Page): Promise<void> {
-  await page.getByRole('link', { name: 'Today' }).click()
-  await page.getByRole('link', { name: 'Look it over and open' }).click()
-  await expect(page.getByRole('button', { name: 'Open the session' })).toBeVisible()
-  const { href, origin } = new URL(page.url())
-  const data = { segments: [], minutes: null }
-  const answer = await page.request.post(`${href}/order`, { data, headers: { Origin: origin } })
-  expect(answer.ok()).toBe(true)
-  await page.reload()
+  await page.goto(await withOneRound(page))
   await expect(page.getByRole('list', { name: 'Segments' }).getByRole('button')).toHaveCount(1)
 }
 
 /** Opens tonight's session of the demo as one round; gives its code and id. */
 export async function openTonight(page: Page): Promise<{ code: string; sessionId: string }> {
-  await planOneRound(page)
-  return openPlanned(page)
+  const address = await withOneRound(page)
+  await posted(page, `${address}?index`, { form: { intent: 'open' } })
+  await page.goto(`${address}/live`)
+  return openedNow(page)
 }
 
 /** Opens the session whose plan is shown; gives its code and id. */
 export async function openPlanned(page: Page): Promise<{ code: string; sessionId: string }> {
   await page.getByRole('button', { name: 'Open the session' }).click()
+  return openedNow(page)
+}
+
+async function openedNow(page: Page): Promise<{ code: string; sessionId: string }> {
   await expect(page.getByRole('button', { name: 'Send out' })).toBeVisible()
-  const code =
-    (await page
-      .getByText(/^Join code/)
-      .locator('b')
-      .textContent()) ?? ''
   const sessionId = page.url().match(/sessions\/([^/]+)\/live/)?.[1] ?? ''
-  return { code: code.trim(), sessionId }
+  return { code: await joinCodeOf(page), sessionId }
 }
 
 /** Opens tonight's session without its waiting list: whoever joins is in. Gives its code. */
 export async function openToAll(page: Page): Promise<string> {
   const { code } = await openTonight(page)
-  await page.getByText('Waiting list', { exact: true }).click()
+  await switchWaitingList(page)
   return code
+}
+
+/** Whoever joins is in from now on, or waits at the door again. */
+export async function switchWaitingList(page: Page): Promise<void> {
+  const told = page.waitForResponse(answer => answer.url().endsWith('/commands'))
+  await page.getByText('Waiting list', { exact: true }).click()
+  await told
 }
 
 /** Participants without a browser, following the session. They come in one after the other, in the order given, so that lists of who is here have an order a test can name. */

@@ -7,6 +7,7 @@ import {
   sendOut,
   signIn,
   simulated,
+  switchWaitingList,
   test,
 } from './fixtures'
 
@@ -29,7 +30,7 @@ test('who needs somebody next is said with its reason and what answers; the wall
   await makeBoard(page, server, OUTLINE)
   await page.goto(server.address)
   const { code, sessionId } = await openWithBoard(page, 'By the water')
-  await page.getByText('Waiting list', { exact: true }).click()
+  await switchWaitingList(page)
   const byRoom = new Map<string, SimulatedParticipant[]>()
   for (const [room, names] of Object.entries(ROOMS)) byRoom.set(room, await simulated(server, code, names))
   const people = [...byRoom.values()].flat()

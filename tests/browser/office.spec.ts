@@ -124,4 +124,14 @@ test('office hours: one after the other comes into a room of their own, a few to
   await expect(chi.getByText('The session has ended. Thank you.')).toBeVisible()
   await ada.getByRole('link', { name: 'See what we made' }).click()
   await expect(ada.getByText('Begin with the map')).toBeVisible()
+
+  // Looking back: who came, about what, how long they waited and stayed.
+  await page.goto(page.url().replace(/\/live$/, '/review'))
+  const came = page.getByRole('region', { name: 'Who came' }).getByRole('row')
+  await expect(came).toHaveCount(4)
+  await expect(came.nth(1)).toContainText('The second chapter')
+  await expect(came.nth(2)).toContainText('Ada, Bo')
+  await expect(came.nth(3)).toContainText('had a time')
+  await expect(page.getByText('Still in line at the end: Bo.')).toBeVisible()
+  await expectAccessible(page)
 })

@@ -3,6 +3,8 @@ import { PREPARED_COOKIES, PREPARED_DEMO, signedInCookies, TestServer } from './
 
 /** Loads the demo once, and signs its accounts in: doing so for every test would take most of the time. */
 export default async function prepareDemo(): Promise<void> {
+  // The database's code is compiled quickly, not well: compiling it well takes longer than a walk has of it.
+  process.env.SERVER_ARGV ??= '--liftoff-only'
   rmSync(PREPARED_DEMO, { recursive: true, force: true })
   const server = TestServer.on(PREPARED_DEMO)
   await server.start()

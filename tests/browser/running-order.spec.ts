@@ -8,6 +8,7 @@ import {
   passGrace,
   planOneRound,
   simulated,
+  switchWaitingList,
 } from './fixtures'
 
 const test = onOneServer()
@@ -119,7 +120,7 @@ test('an evening of two rounds is run with one key: groups, boards and what ever
   await boards.selectOption('')
   await saved(page)
   const { code } = await openPlanned(page)
-  await page.getByText('Waiting list', { exact: true }).click()
+  await switchWaitingList(page)
   const people = await simulated(server, code, ['Bram O.', 'Chi', 'Edda'])
   await expect(page.getByText('Then: Rooms')).toBeVisible()
   await page.keyboard.press('n')

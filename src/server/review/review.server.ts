@@ -10,6 +10,7 @@ import {
   whatWasCommented,
   whatWasReported,
 } from '~/core/review/asked'
+import { type OfficeThen, whoCame } from '~/core/review/office'
 import type { SessionReport } from '~/core/review/report'
 import { type ObservedThen, type SaidThen, whatWasObserved, whatWasSaid } from '~/core/review/said'
 import type { SessionTold } from '~/core/review/told'
@@ -30,6 +31,8 @@ export interface SessionReview {
   asked: QuestionNow[]
   commented: CommentedThen[]
   reported: ReportedThen[]
+  /** Null of every session but office hours. */
+  office: OfficeThen | null
   session: {
     id: string
     title: string
@@ -109,6 +112,7 @@ export async function reviewSession(
     asked: whatWasAsked(state),
     commented: whatWasCommented(state),
     reported: whatWasReported(state),
+    office: whoCame(state, endedAt),
   }
 }
 

@@ -6,6 +6,7 @@ import {
   openToAll,
   signIn,
   simulated,
+  switchWaitingList,
   test,
 } from '../fixtures'
 
@@ -61,7 +62,7 @@ test('two lead: one waits alone and somebody is brought, a late one is let in an
   await expectAccessible(page)
 
   // Who comes late waits at the door, is let in, and placed by one press.
-  await other.getByText('Waiting list', { exact: true }).click()
+  await switchWaitingList(other)
   const own = await phone()
   await joinOnPhone(own, server, code, 'Ana Per.')
   await expect(own.getByText('You are on the waiting list.')).toBeVisible()

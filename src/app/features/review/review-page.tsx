@@ -12,6 +12,7 @@ import { SideBySide } from './side-by-side'
 import { WhatWasAsked, WhatWasCommented } from './what-was-asked'
 import { WhatWasReported } from './what-was-reported'
 import { WhatWasObserved, WhatWasSaid } from './what-was-said'
+import { WhoCame } from './who-came'
 
 export function ReviewPage({ review }: { review: Review }) {
   return (
@@ -28,7 +29,11 @@ export function ReviewPage({ review }: { review: Review }) {
         {review.session.phase === 'ended' && <Reviewed reviewed={review.session.reviewed} />}
       </Flex>
       <SideBySide sessionId={review.session.id} board={review.board} rooms={review.rooms} />
-      <WholeLanes review={review} />
+      {review.office ? (
+        <WhoCame office={review.office} timeZone={review.session.timeZone} />
+      ) : (
+        <WholeLanes review={review} />
+      )}
       <WhatWasObserved observed={review.observed} timeZone={review.session.timeZone} />
       <WhatWasReported reported={review.reported} />
       <WhatWasAsked asked={review.asked} />

@@ -3,6 +3,7 @@ import type { ReadAnswer } from '~/core/boards/prompts/kinds'
 import type { Mark } from '~/core/live/marks'
 import type { QuestionNow } from '~/core/live/questions/shown'
 import type { CommentedThen, ReportedThen } from '~/core/review/asked'
+import type { OfficeThen } from '~/core/review/office'
 import type { PulseBar } from '~/core/review/pulse'
 import type { ObservedThen, SaidThen } from '~/core/review/said'
 import type { LateHere } from '../../live/late-contributions/came-late'
@@ -21,6 +22,7 @@ export interface Review {
   asked: QuestionNow[]
   commented: CommentedThen[]
   reported: ReportedThen[]
+  office: OfficeThen | null
   board: Board
   openedAt: number
   endedAt: number

@@ -7,6 +7,6 @@ export function VisitedAgo({ at }: { at: number | undefined }) {
 }
 
 function Ago({ at }: { at: number }) {
-  const length = roughLength(useServerNow(at, 1_000) - at)
+  const length = roughLength(useServerNow(at, 10_000) - at)
   return <>visited {length === 'just now' ? length : `${length} ago`}</>
 }

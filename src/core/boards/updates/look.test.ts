@@ -140,7 +140,8 @@ test('thousands of pieces at once are more than people write; what is known alre
   doc.getText('t').insert(0, 'x'.repeat(20_000))
   Y.applyUpdate(server, whole(doc))
   doc.transact(() => {
-    for (let number = 0; number < 6_000; number++) doc.getText('t').delete(number, 1)
+    // Every other letter, from the back: that is quicker to do.
+    for (let number = 6_000; number > 0; number--) doc.getText('t').delete(2 * number, 1)
   })
   expect(why(lookAt(whole(doc), server))).toBe('too-much')
   expect(why(lookAt(whole(doc), doc))).toBe('ok')

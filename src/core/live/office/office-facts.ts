@@ -30,11 +30,11 @@ export interface SeenNow {
   startedAt: number
   /** What the first of them came about, for when they are put back. */
   about: string
+  /** Since when each of them was in line, by participant id; nobody who had taken a time. */
+  inLineSince: Record<string, number>
 }
 
-export interface SeenBefore {
-  participantIds: string[]
-  startedAt: number
+export interface SeenBefore extends Omit<SeenNow, 'roomId'> {
   endedAt: number
 }
 

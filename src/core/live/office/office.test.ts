@@ -72,7 +72,9 @@ test('the next come into another room, and those before them read nothing of it'
   expect(view('ana')?.whereabouts.where).toBe('whole')
   expect(view('bo')?.whereabouts).toMatchObject({ where: 'room', copyId: 'copy-2' })
   expect(mayRead(session.state, 'ana', 'copy-2')).toBe(false)
-  expect(session.state.office?.seen).toEqual([{ participantIds: ['ana'], startedAt: 3, endedAt: 3 }])
+  expect(session.state.office?.seen).toEqual([
+    { participantIds: ['ana'], startedAt: 3, endedAt: 3, about: '', inLineSince: { ana: 2 } },
+  ])
   expect(session.state.visits.map(({ roomId }) => roomId)).toEqual(['room-2'])
   see(['ana'], 'room-2')
   expect(session.state.rooms.map(({ name }) => name)).toEqual(['Ana', 'Bo', 'Ana · 2'])

@@ -1,3 +1,4 @@
+import { omit } from 'lodash-es'
 import { z } from 'zod'
 import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
@@ -215,16 +216,24 @@ export const office = topic<{
         change(state, ({ line }) => ({ line: line.filter(each => each.participantId !== participantId) })),
       'seeing-begun': (state, { roomId, participantIds, about }, startedAt) =>
         change(state, ({ line, times }) => ({
-          now: { roomId, participantIds, startedAt, about },
+          now: {
+            roomId,
+            participantIds,
+            startedAt,
+            about,
+            inLineSince: Object.fromEntries(
+              line.flatMap(({ participantId, since }) =>
+                participantIds.includes(participantId) ? [[participantId, since]] : [],
+              ),
+            ),
+          },
           line: line.filter(each => !participantIds.includes(each.participantId)),
           times: times.filter(({ takenBy }) => takenBy === null || !participantIds.includes(takenBy)),
         })),
       'seeing-ended': (state, _event, endedAt) =>
         change(state, ({ now, seen }) => ({
           now: null,
-          seen: now
-            ? [...seen, { participantIds: now.participantIds, startedAt: now.startedAt, endedAt }]
-            : seen,
+          seen: now ? [...seen, { ...omit(now, 'roomId'), endedAt }] : seen,
         })),
     },
     views: {

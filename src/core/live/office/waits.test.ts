@@ -21,19 +21,27 @@ const time = (id: string, minute: number, takenBy: string | null) => ({
 const wait = (office: Office, ahead: number, minute: number) =>
   expectedWait(paceOf(office), ahead, minute * MINUTE) / MINUTE
 
+const stayed = (length: number) => ({
+  participantIds: ['x'],
+  startedAt: 0,
+  endedAt: length * MINUTE,
+  about: '',
+  inLineSince: {},
+})
+
 test('with nobody there one comes at once; each who is ahead takes as long as is expected', () => {
   expect([0, 1, 3].map(ahead => wait(hours(), ahead, 0))).toEqual([0, 10, 30])
 })
 
 test('how long people really stayed tells how long the next will', () => {
-  const seen = [2, 4, 4].map(length => ({ participantIds: ['x'], startedAt: 0, endedAt: length * MINUTE }))
+  const seen = [2, 4, 4].map(stayed)
   // Ten as was thought, then 2, 4 and 4: five in the middle.
   expect(wait(hours({ seen }), 2, 60)).toBe(10)
 })
 
 test('of who is there now is left what was left of those who stayed longer, or half a length', () => {
-  const seen = [4, 20].map(length => ({ participantIds: ['x'], startedAt: 0, endedAt: length * MINUTE }))
-  const now = { roomId: 'r', participantIds: ['y'], startedAt: 100 * MINUTE, about: '' }
+  const seen = [4, 20].map(stayed)
+  const now = { roomId: 'r', participantIds: ['y'], startedAt: 100 * MINUTE, about: '', inLineSince: {} }
   const there = hours({ seen, now })
   // After 6 minutes: of 10 are left 4, of 20 are left 14.
   expect(wait(there, 0, 106)).toBeCloseTo(9, 9)
