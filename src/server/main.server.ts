@@ -1,4 +1,5 @@
 /** Puts the server together: database, live hub, boards, pages. Started by `server.js`. */
+import { readdirSync } from 'node:fs'
 import type { IncomingMessage } from 'node:http'
 import type { Duplex } from 'node:stream'
 import { createRequestHandler } from '@react-router/express'
@@ -159,7 +160,7 @@ function createApp(
       '/assets',
       compressedFiles('build/client/assets', { enableBrotli: true, orderPreference: ['br'], serveStatic }),
     )
-    app.use(express.static('build/client', { maxAge: '1h' }))
+    app.use(besidePages('build/client'))
   }
   // Whatever is made for somebody is kept by nobody on the way, nor shown to who uses the browser next.
   app.use((_request, response, next) => {
@@ -194,6 +195,14 @@ function createApp(
         .send('Something went wrong here. Nothing was changed; please try again.')
   }) satisfies express.ErrorRequestHandler)
   return app
+}
+
+/** Files that stand beside the pages, by the names they have at start: the disk is not asked for every page anew. */
+function besidePages(folder: string): express.RequestHandler {
+  const files = readdirSync(folder, { withFileTypes: true }).filter(entry => entry.isFile())
+  const paths = new Set(files.map(({ name }) => `/${name}`))
+  const serve = express.static(folder, { maxAge: '1h' })
+  return (request, response, next) => (paths.has(request.path) ? serve(request, response, next) : next())
 }
 
 function upgrade(services: Services, request: IncomingMessage, socket: Duplex, head: Buffer): void {

@@ -17,7 +17,13 @@ const box = {
 } as const
 
 /** Text boxes without a label of their own: use them inside `Field`, or give an `aria-label`. */
-export const Input = chakra('input', { base: box })
+export const Input = chakra('input', {
+  base: {
+    ...box,
+    // Browsers give what a date or time is made of some room of its own, which makes the box higher than its neighbours.
+    '&::-webkit-datetime-edit-fields-wrapper, &::-webkit-datetime-edit': { py: '0', lineHeight: '1' },
+  },
+})
 export const TextArea = chakra('textarea', {
   base: { ...box, minH: '76px', resize: 'vertical', lineHeight: '1.4' },
 })
