@@ -71,7 +71,8 @@ function subscribe(listener: () => void): () => void {
 
 /**
  * The server's time in milliseconds; on the first rendering the time the page was made. A component is drawn again only
- * when the time has moved on by `everyMs`: ask for it where time is shown, and only as finely as it is.
+ * when the time has moved on by `everyMs`: ask for it where time is shown, and only as finely as it is. What counts down asks for it
+ * as it is: by the whole second two minutes would begin with 2:01.
  */
 export function useServerNow(pageMadeAt: number, everyMs = 250): number {
   return useSyncExternalStore(

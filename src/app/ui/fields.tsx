@@ -27,7 +27,8 @@ export const Input = chakra('input', {
 export const TextArea = chakra('textarea', {
   base: { ...box, minH: '76px', resize: 'vertical', lineHeight: '1.4' },
 })
-export const Select = chakra('select', { base: { ...box, cursor: 'pointer' } })
+/** Browsers give a select's line more height than a text box's: so less around it. */
+export const Select = chakra('select', { base: { ...box, py: '6px', cursor: 'pointer' } })
 /** A choice within a line of text. */
 export const SmallSelect = chakra('select', {
   base: {

@@ -1,12 +1,14 @@
 import { chakra, Table } from '@chakra-ui/react'
 import type { OfficeThen } from '~/core/review/office'
 import { roughLength } from '~/core/schedule/lengths'
-import { timeOfDay } from '~/core/schedule/session-time'
+import { dateFields, shortMoment, timeOfDay } from '~/core/schedule/session-time'
 import { Section } from '../../ui/layout'
 
 /** Who came to office hours, about what, and how long they waited and stayed. */
 export function WhoCame({ office, timeZone }: { office: OfficeThen; timeZone: string }) {
   const { visits, meanStayMs, meanWaitMs, stillInLine } = office
+  const isOneDay = new Set(visits.map(({ at }) => dateFields(at, timeZone).date)).size < 2
+  const momentOf = isOneDay ? timeOfDay : shortMoment
   return (
     <Section title="Who came">
       {visits.length === 0 ? (
@@ -31,7 +33,7 @@ export function WhoCame({ office, timeZone }: { office: OfficeThen; timeZone: st
               <Table.Body>
                 {visits.map(({ at, names, about, waitedMs, stayedMs }) => (
                   <Table.Row key={at}>
-                    <Table.Cell fontVariantNumeric="tabular-nums">{timeOfDay(at, timeZone)}</Table.Cell>
+                    <Table.Cell fontVariantNumeric="tabular-nums">{momentOf(at, timeZone)}</Table.Cell>
                     <Table.Cell fontWeight="600">{names.join(', ')}</Table.Cell>
                     <Table.Cell overflowWrap="anywhere">{about}</Table.Cell>
                     <Table.Cell>

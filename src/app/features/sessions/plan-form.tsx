@@ -226,7 +226,7 @@ function FilledForm({ groupings, boards, plan, lastResult, saved }: PlanFormProp
           />
         </Box>
       )}
-      <Flex gap="12px" align="center">
+      <Flex gap="12px" align="center" mt="16px">
         <Button type="submit" kind="main">
           Save the plan
         </Button>

@@ -77,7 +77,7 @@ function Groups({ rooms, isWall }: GroupsProps) {
 type ClockProps = Extract<PutUpShown, { is: 'clock' }> & Pick<ThingShownProps, 'isWall' | 'pageMadeAt'>
 
 function Clock({ what, endsAt, isWall, pageMadeAt }: ClockProps) {
-  const now = useServerNow(pageMadeAt, 1_000)
+  const now = useServerNow(pageMadeAt)
   if (endsAt === null) return <p>No time is running.</p>
   const left = endsAt - now
   return (

@@ -4,7 +4,7 @@ import { useServerNow } from '../../live-client/server-clock'
 
 /** How long a question can still be answered. */
 export function LeftToAnswer({ endsAt, pageMadeAt }: { endsAt: number; pageMadeAt: number }) {
-  const now = useServerNow(pageMadeAt, 1_000)
+  const now = useServerNow(pageMadeAt)
   return (
     <chakra.p fontVariantNumeric="tabular-nums" role="timer">
       {clockText(Math.max(0, endsAt - now))} left to answer

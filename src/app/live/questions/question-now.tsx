@@ -100,7 +100,7 @@ export function QuestionNow({ sessionId, view, canGroup, onGroup, pageMadeAt, se
 }
 
 function Left({ endsAt, pageMadeAt }: { endsAt: number; pageMadeAt: number }) {
-  const now = useServerNow(pageMadeAt, 1_000)
+  const now = useServerNow(pageMadeAt)
   return (
     <chakra.span role="timer" fontVariantNumeric="tabular-nums">
       {clockText(endsAt - now)} left

@@ -35,7 +35,9 @@ export function ResultBars({ results: { asks, counts }, before, large = false }:
             />
             {counts[index] ?? 0}
             {before && !before.tooFew && (
-              <chakra.span color="quiet">(before: {before.counts[index] ?? 0})</chakra.span>
+              <chakra.span color="quiet" whiteSpace="nowrap">
+                (before: {before.counts[index] ?? 0})
+              </chakra.span>
             )}
           </chakra.dd>
         </Box>

@@ -42,7 +42,7 @@ export default function ReportingOnPage({
 }
 
 function TimeLeft({ endsAt, pageMadeAt }: { endsAt: number; pageMadeAt: number }) {
-  const left = endsAt - useServerNow(pageMadeAt, 1_000)
+  const left = endsAt - useServerNow(pageMadeAt)
   return (
     <chakra.span role="timer" fontVariantNumeric="tabular-nums">
       {clockText(left)}

@@ -13,7 +13,7 @@ export function ReportingOnWall({
   reporting: { room, reporter, endsAt, next },
   pageMadeAt,
 }: ReportingOnWallProps) {
-  const left = endsAt - useServerNow(pageMadeAt, 1_000)
+  const left = endsAt - useServerNow(pageMadeAt)
   return (
     <Flex
       as="section"

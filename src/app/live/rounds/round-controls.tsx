@@ -46,7 +46,7 @@ export function RoundControls({
 
 /** While people come back the call can be taken back, as long as the round would still run. */
 function GoOn({ clock, send }: { clock: NonNullable<LiveView['clock']>; send: Send }) {
-  const now = useServerNow(clock.startedAt, 1_000)
+  const now = useServerNow(clock.startedAt)
   const left = clock.plannedEndsAt - now
   if (left <= 0) return <chakra.span fontWeight="600">Coming back</chakra.span>
   return (

@@ -104,7 +104,7 @@ export function ReportNow({ report, view, pageMadeAt, send }: ReportNowProps) {
 }
 
 function TimeLeft({ endsAt, pageMadeAt }: { endsAt: number; pageMadeAt: number }) {
-  const left = endsAt - useServerNow(pageMadeAt, 1_000)
+  const left = endsAt - useServerNow(pageMadeAt)
   return (
     <chakra.span role="timer" fontVariantNumeric="tabular-nums" color={left < 30_000 ? 'ask' : 'ink'}>
       {left < 0 ? `${clockText(-left)} over` : `${clockText(left)} left`}
