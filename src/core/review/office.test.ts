@@ -1,18 +1,12 @@
 import { mean } from 'simple-statistics'
-import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
+import { officeHours } from 'tests/fixtures/office-hours'
+import { facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
 import { whoCame } from './office'
 
 const MINUTE = 60_000
 
 function office() {
-  const session = new Rehearsed({ rooms: [], people: [] })
-  session.tell(0, facilitator, { type: 'open-office', minutes: 10 })
-  for (const name of ['Ana', 'Bo', 'Chi']) {
-    const participantId = name.toLowerCase()
-    session.tell(0, door, { type: 'join', participantId, personId: null, shownName: name })
-    session.tell(0, door, { type: 'connect', participantId })
-    session.tell(0, facilitator, { type: 'let-in', participantIds: [participantId] })
-  }
+  const session = officeHours()
   const join = (at: number, id: string, about = '') =>
     session.tell(at * MINUTE, participant(id), { type: 'join-line', about })
   const see = (at: number, id: string, ...participantIds: string[]) =>

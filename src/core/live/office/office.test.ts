@@ -1,4 +1,5 @@
-import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
+import { officeHours } from 'tests/fixtures/office-hours'
+import { facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
 import { mayWriteOn } from '../rights/writers'
 import { mayRead } from '../rooms/rooms'
 import { facilitatorView, participantView, projectorView } from '../views'
@@ -8,14 +9,7 @@ const MINUTE = 60_000
 
 /** Office hours with three people who have come, and nobody in line. */
 function office() {
-  const session = new Rehearsed({ rooms: [], people: [] })
-  session.tell(0, facilitator, { type: 'open-office', minutes: 10 })
-  for (const name of ['Ana', 'Bo', 'Chi']) {
-    const participantId = name.toLowerCase()
-    session.tell(1, door, { type: 'join', participantId, personId: null, shownName: name })
-    session.tell(1, door, { type: 'connect', participantId })
-    session.tell(1, facilitator, { type: 'let-in', participantIds: [participantId] })
-  }
+  const session = officeHours()
   let number = 0
   return {
     session,

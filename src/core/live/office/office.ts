@@ -2,7 +2,6 @@ import { omit } from 'lodash-es'
 import { z } from 'zod'
 import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
-import type { PeopleState } from '../door/people'
 import { idSchema, momentSchema } from '../ids'
 import type { RoomSetEvent } from '../room-set/room-set'
 import { LONGEST_ROOM_NAME, type RoomsState } from '../rooms/room'
@@ -13,15 +12,9 @@ import type { SessionState } from '../session/session'
 import { type TextProblem, textProblem, textSchema } from '../texts'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 import type { VisitsEvent, VisitsState } from '../visits/visits'
-import {
-  LONGEST_ABOUT,
-  MOST_SEEN_AT_ONCE,
-  MOST_TIMES,
-  type Office,
-  type OfficeHere,
-  type OfficeState,
-} from './office-facts'
-import { inOrder, paceOf } from './waits'
+import { LONGEST_ABOUT, MOST_SEEN_AT_ONCE, MOST_TIMES, type Office, type OfficeState } from './office-facts'
+import { officeHere, officeSeenBy } from './shown'
+import { inOrder } from './waits'
 
 export type OfficeProblem =
   | { code: 'no-office' }
@@ -237,9 +230,9 @@ export const office = topic<{
         })),
     },
     views: {
-      facilitator: state => ({ office: here(state) }),
+      facilitator: state => ({ office: officeHere(state) }),
       participant: (state, me) => ({
-        office: state.office && me.admitted && !me.released ? seenBy(state, me.id) : null,
+        office: state.office && me.admitted && !me.released ? officeSeenBy(state, me.id) : null,
       }),
     },
     words: {
@@ -273,46 +266,6 @@ const change = (
   { office: hours }: OfficeState,
   how: (hours: Office) => Partial<Office>,
 ): Partial<OfficeState> => (hours ? { office: { ...hours, ...how(hours) } } : {})
-
-/** Without those who have gone. */
-function here(state: OfficeState & PeopleState): Office | null {
-  const { office: hours } = state
-  if (!hours) return null
-  const isHere = (id: string) => {
-    const person = state.participants.get(id)
-    return person !== undefined && !person.released
-  }
-  const { line, times } = hours
-  if (
-    line.every(each => isHere(each.participantId)) &&
-    times.every(each => each.takenBy === null || isHere(each.takenBy))
-  )
-    return hours
-  return {
-    ...hours,
-    line: line.filter(each => isHere(each.participantId)),
-    times: times.map(time =>
-      time.takenBy === null || isHere(time.takenBy) ? time : { ...time, takenBy: null, about: '' },
-    ),
-  }
-}
-
-/** Nothing of anybody else is in it: how many are ahead, and which times are taken. */
-function seenBy(state: OfficeState & PeopleState, me: string): OfficeHere | null {
-  const hours = here(state)
-  if (!hours) return null
-  const ahead = hours.line.findIndex(({ participantId }) => participantId === me)
-  return {
-    place: ahead < 0 ? null : { about: hours.line[ahead]?.about ?? '', ahead },
-    inLine: hours.line.length,
-    times: hours.times.map(({ id, at, takenBy }) => ({
-      id,
-      at,
-      state: takenBy === me ? 'mine' : takenBy === null ? 'free' : 'taken',
-    })),
-    pace: paceOf(hours),
-  }
-}
 
 /** Two rooms never have the same name: of somebody who comes again it has a number. */
 function nameFor({ rooms }: RoomsState, people: string[]): string {
