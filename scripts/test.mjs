@@ -10,7 +10,7 @@ rmSync(results, { recursive: true, force: true })
 mkdirSync(results, { recursive: true })
 
 const quick = process.argv.includes('quick')
-let failed = false
+const failed = []
 const counts = { passed: 0, failed: 0 }
 
 async function step(name, work) {
@@ -19,7 +19,7 @@ async function step(name, work) {
   try {
     await work()
   } catch (error) {
-    failed = true
+    failed.push(name)
     console.error(error.message)
   }
   console.log(`   ${name}: ${((Date.now() - began) / 1000).toFixed(0)} s`)
@@ -62,9 +62,13 @@ if (browser) {
   })
 }
 
-if (failed && counts.failed === 0) counts.failed = 1
+// A step that fails without a test, such as lint, is named: the numbers alone would not say so.
+if (failed.length > 0) {
+  console.log(`\nFailed: ${failed.join(', ')}`)
+  counts.failed ||= 1
+}
 console.log(`\n${counts.passed} passed, ${counts.failed} failed`)
-process.exit(failed ? 1 : 0)
+process.exit(failed.length > 0 ? 1 : 0)
 
 /** What stood on the pages where a browser test failed: enough to tell why, where nobody can look at the pictures. */
 function showFailures() {

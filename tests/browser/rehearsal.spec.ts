@@ -60,7 +60,12 @@ test('from Today a class is at work within a minute; one sees a participant’s 
   await expect(their.getByText(/ended/i).first()).toBeVisible()
   await projector.reload()
   await expect(projector.getByText('It may have been removed')).toBeVisible()
+  // It goes as soon as it is asked for: the page is read again only once that was answered.
+  const answered = page.waitForResponse(
+    response => response.request().method() === 'POST' && response.url().includes('/rehearse'),
+  )
   await showed.getByRole('button', { name: 'Put away' }).click()
+  await answered
   await expect(showed).toHaveCount(0)
   await page.reload()
   await expect(page.getByRole('region', { name: 'Readiness' })).toBeVisible()
