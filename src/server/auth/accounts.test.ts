@@ -1,5 +1,6 @@
 import { jest } from '@jest/globals'
 import { hash } from 'bcryptjs'
+import { PgSelectBase } from 'drizzle-orm/pg-core'
 import { account, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
 import { accounts, signIns } from '../db/schema.server'
@@ -76,6 +77,26 @@ test('a sign-in that was just looked up still runs out, and ends when it is sign
   await memory.db.delete(signIns)
   expect(await accountOf(memory.db, token)).toEqual(first)
   await signOutEverywhere(memory.db, first?.id ?? '')
+  expect(await accountOf(memory.db, token)).toBeNull()
+})
+
+test('a look-up whose answer comes after the sign-out is not believed', async () => {
+  await account(memory.db)
+  const { token } = value(await signIn(memory.db, createLimits(), form, from('10.0.0.1')))
+  // The first answer is of the time before, and comes once it is let go.
+  let letGo = () => undefined as unknown
+  const gate = new Promise(resolve => {
+    letGo = () => resolve(null)
+  })
+  const { then } = PgSelectBase.prototype
+  jest.spyOn(PgSelectBase.prototype, 'then').mockImplementationOnce(function (this: object, done, failed) {
+    const answer = new Promise<never>((resolve, reject) => then.call(this, resolve as never, reject))
+    return gate.then(() => answer).then(done, failed)
+  })
+  const asked = accountOf(memory.db, token)
+  await signOut(memory.db, token)
+  letGo()
+  expect(await asked).toBeNull()
   expect(await accountOf(memory.db, token)).toBeNull()
 })
 

@@ -82,6 +82,8 @@ interface Line {
 interface Held {
   known: LRUCache<string, SignedIn>
   lines: Set<Line>
+  /** How often somebody was signed out: what was looked up before counts no more. */
+  signOuts: number
 }
 const held = new WeakMap<Database, Held>()
 
@@ -89,6 +91,7 @@ function heldIn(db: Database): Held {
   const found = held.get(db) ?? {
     known: new LRUCache<string, SignedIn>({ max: 1_000, ttl: KNOWN_FOR_MS }),
     lines: new Set<Line>(),
+    signOuts: 0,
   }
   held.set(db, found)
   return found
@@ -98,14 +101,21 @@ function heldIn(db: Database): Held {
 export async function accountOf(db: Database, token: string | null): Promise<Account | null> {
   if (!token) return null
   const hash = tokenHash(token)
-  const { known } = heldIn(db)
-  const signedIn = known.get(hash) ?? (await lookUp(db, hash))
-  if (!signedIn || signedIn.expiresAt < serverNow()) return null
-  known.set(hash, signedIn, { noUpdateTTL: true })
-  return signedIn.account
+  const signedIn = heldIn(db).known.get(hash) ?? (await lookUp(db, hash))
+  return signedIn && signedIn.expiresAt >= serverNow() ? signedIn.account : null
 }
 
+/** Looks a sign-in up, again if somebody was signed out meanwhile: the answer may be of the time before. */
 async function lookUp(db: Database, hash: string): Promise<SignedIn | null> {
+  const held = heldIn(db)
+  const { signOuts } = held
+  const signedIn = await read(db, hash)
+  if (held.signOuts !== signOuts) return lookUp(db, hash)
+  if (signedIn) held.known.set(hash, signedIn)
+  return signedIn
+}
+
+async function read(db: Database, hash: string): Promise<SignedIn | null> {
   const [found] = await db
     .select({
       id: accounts.id,
@@ -148,11 +158,17 @@ function endLines(db: Database, ends: (line: Line) => boolean): void {
   }
 }
 
+function forget(db: Database, drop: (known: Held['known']) => void): void {
+  const held = heldIn(db)
+  held.signOuts += 1
+  drop(held.known)
+}
+
 export async function signOut(db: Database, token: string | null): Promise<void> {
   if (!token) return
   const hash = tokenHash(token)
   await db.delete(signIns).where(eq(signIns.tokenHash, hash))
-  heldIn(db).known.delete(hash)
+  forget(db, known => known.delete(hash))
   endLines(db, line => line.hash === hash)
 }
 
@@ -161,6 +177,6 @@ export async function signOutEverywhere(db: Database, accountId: string, but?: s
   const here = but === undefined ? '' : tokenHash(but)
   await db.delete(signIns).where(and(eq(signIns.accountId, accountId), ne(signIns.tokenHash, here)))
   if (but === undefined) await db.delete(knownBrowsers).where(eq(knownBrowsers.accountId, accountId))
-  heldIn(db).known.clear()
+  forget(db, known => known.clear())
   endLines(db, line => line.accountId === accountId && line.hash !== here)
 }
