@@ -5,13 +5,15 @@ import {
   openToAll,
   passGrace,
   sendOut,
+  signIn,
   simulated,
   test,
 } from './fixtures'
 
-test('rooms report one after the other: called, put up and timed, ticked off, with points taken down that stand in the review', async ({
+test('rooms report one after the other: called, put up and timed, ticked off, with points taken down by both at the front that stand in the review', async ({
   facilitator: page,
   server,
+  newPage,
   phone,
 }) => {
   const code = await openToAll(page)
@@ -42,7 +44,17 @@ test('rooms report one after the other: called, put up and timed, ticked off, wi
   await expect(wall.getByRole('region', { name: 'Put up' })).toContainText('Pond life')
   await expect(onPhone).toContainText('Reporting now: Pond life, Kaveh')
   await expect(own.getByRole('region', { name: 'Put up' })).toContainText('Pond life')
+  // Two take points down at once: what one has kept comes to the other, and what is half typed when the next is called is kept.
+  const tobias = await newPage()
+  await signIn(tobias, server, 1)
+  await tobias.goto(page.url())
+  const theirPoints = tobias.getByRole('region', { name: 'Report back' }).getByLabel('Points')
+  await expect(theirPoints).toHaveValue('')
   await report.getByLabel('Points').fill('Newts, in two of three jars.')
+  await report.getByLabel('Points').press('Tab')
+  await expect(theirPoints).toHaveValue('Newts, in two of three jars.')
+  await theirPoints.press('End')
+  await theirPoints.pressSequentially('\nMud below.')
   await report.getByRole('button', { name: 'Call Water clarity' }).click()
   await expect(onPhone.getByText('You report for your room now.')).toBeVisible()
   await expectAccessible(own)
@@ -63,7 +75,7 @@ test('rooms report one after the other: called, put up and timed, ticked off, wi
 
   await page.getByRole('link', { name: 'Review', exact: true }).click()
   const heard = page.getByRole('list', { name: 'Report back' })
-  await expect(heard.getByText('Newts, in two of three jars.')).toBeVisible()
+  await expect(heard.getByText('Newts, in two of three jars.\nMud below.')).toBeVisible()
   await expectAccessible(page)
   for (const each of people) each.leave()
 })

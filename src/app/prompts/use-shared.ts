@@ -52,9 +52,13 @@ export function useAnswer<Settings, Answer>(
   return useSyncExternalStore(followed.subscribe, followed.get, followed.get)
 }
 
+/** Follows what a shared text says. */
+export const useSharedWords = (text: Y.Text): string =>
+  useShared(text as unknown as Y.AbstractType<unknown>, () => text.toString())
+
 /** Binds a text field to a shared text. When others write in it, one's own cursor stays where it is. */
 export function useSharedText(text: Y.Text) {
-  const value = useShared(text as unknown as Y.AbstractType<unknown>, () => text.toString())
+  const value = useSharedWords(text)
   const field = useRef<(HTMLTextAreaElement & HTMLInputElement) | null>(null)
   const cursor = useRef<[number, number] | null>(null)
   const shown = useRef(value)

@@ -243,7 +243,12 @@ const ASKS: Ask[] = [
   ],
   (state, pick) => [
     facilitator,
-    pick % 4 === 0 ? { type: 'call-room', roomId: roomId(state, pick) } : { type: 'next-room' },
+    pick % 4 === 0
+      ? { type: 'call-room', roomId: roomId(state, pick) }
+      : {
+          type: 'next-room',
+          afterId: pick % 7 === 0 ? roomId(state, pick) : (state.report?.now?.roomId ?? null),
+        },
   ],
   (state, pick) => [
     facilitator,

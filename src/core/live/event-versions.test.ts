@@ -169,7 +169,7 @@ test('what is written today is read as it is, whatever kind it is of', () => {
     'doubt-settled': { doubtId: 'd' },
     'sent-out': { number: 1, endsAt: 9, participantIds: ['a'] },
     placed: { participantId: 'a', roomId: null, intoRoom: false },
-    'time-added': { seconds: 60, endsAt: 9 },
+    'time-added': { seconds: 60, endsAt: 9, by: 'marit' },
     warned: { secondsLeft: 60 },
     'called-back': { graceEndsAt: 9 },
     'gone-on': { endsAt: 9 },

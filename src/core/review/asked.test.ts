@@ -105,9 +105,9 @@ test('every report back stands with who reported and what was taken down; one of
   session.tell(3, facilitator, begin)
   session.tell(4, facilitator, { type: 'end-report' })
   session.tell(5, facilitator, begin)
-  session.tell(6, facilitator, { type: 'next-room' })
-  session.tell(7, facilitator, { type: 'take-points', roomId: 'reeds', text: 'Two herons.' })
-  session.tell(8, facilitator, { type: 'next-room' })
+  session.tell(6, facilitator, { type: 'next-room', afterId: null })
+  session.tell(7, facilitator, { type: 'take-points', roomId: 'reeds', text: 'Two herons.', was: '' })
+  session.tell(8, facilitator, { type: 'next-room', afterId: 'reeds' })
   expect(whatWasReported(session.state)).toEqual([
     { rooms: [{ id: 'reeds', name: 'Reeds', reporter: 'Ana', heardAt: 8, points: 'Two herons.' }] },
   ])

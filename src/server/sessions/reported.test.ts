@@ -17,8 +17,8 @@ test('who reported in an earlier session is known by person, once a session, and
     const rooms = [{ roomId: room?.id ?? '', reporterId }]
     for (let times = 0; times < 2; times++) {
       value(await facilitate(sessionId, { type: 'begin-report', secondsEach: 60, onPages: false, rooms }))
-      value(await facilitate(sessionId, { type: 'next-room' }))
-      value(await facilitate(sessionId, { type: 'next-room' }))
+      value(await facilitate(sessionId, { type: 'next-room', afterId: null }))
+      value(await facilitate(sessionId, { type: 'next-room', afterId: room?.id ?? '' }))
       value(await facilitate(sessionId, { type: 'end-report' }))
     }
     expect(await reportedBefore(db, hub, sessionId)).toEqual({})

@@ -2,7 +2,7 @@ import { memo } from 'react'
 import type { StandingCard } from '~/core/boards/prompts/cards/document'
 import { LONGEST_QUOTE } from '~/core/live/comments/comment'
 import { CommentsOn } from '../../live/comments/comments-on'
-import { useSharedText } from '../use-shared'
+import { useSharedText, useSharedWords } from '../use-shared'
 import { capital, LONGEST_CARD } from './called'
 import { CardFrame } from './card-frames'
 import type { CardsHere } from './cards-here'
@@ -24,16 +24,26 @@ export interface OneCardProps {
 
 /**
  * A card with its text and what can be done with it. There can be a thousand: each is drawn anew only when something of it
- * changes, and until it first comes near what is seen, only its frame stands there.
+ * changes, and until it first comes near what is seen, only its text stands there.
  */
 export const OneCard = memo(function OneCard(props: OneCardProps) {
   const { card, runs, place } = props
   return (
     <CardFrame id={card.id} runs={runs} place={place}>
-      {wasSeen => wasSeen && <OpenCard {...props} />}
+      {wasSeen => (wasSeen ? <OpenCard {...props} /> : <FarCard {...props} />)}
     </CardFrame>
   )
 })
+
+/** For who searches the page, or has it read to them: what it says, and whose it is. */
+function FarCard({ card, author }: OneCardProps) {
+  return (
+    <>
+      <p className="card-text">{useSharedWords(card.text)}</p>
+      <div className="card-foot">{author}</div>
+    </>
+  )
+}
 
 function OpenCard({ here, card, column, place, author, isMine, canMove }: OneCardProps) {
   const { readOnly, full, called, onRemove } = here

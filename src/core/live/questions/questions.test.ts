@@ -173,6 +173,8 @@ test('asked again it is the same question, with what it came to before and how a
     'question-closed',
     'question-asked',
   ])
+  // Another asks it again at the same moment.
+  expect(session.tell(4, facilitator, { type: 'ask-again', ofId: 'q', questionId: 'three' })).toEqual([])
   for (const [id, place] of [
     ['ana', 1],
     ['bo', 0],

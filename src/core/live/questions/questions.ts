@@ -123,6 +123,8 @@ export const questions = topic<{
       'ask-again'(state, { ofId, questionId }) {
         const before = state.questions.find(({ id }) => id === ofId)
         if (!before) return refuse({ code: 'no-such-question' })
+        // Of two who press at the same moment one is too late: it stands asked already.
+        if (openQuestion(state)?.again === ofId) return nothing
         if (state.questions.length >= MOST_QUESTIONS)
           return refuse({ code: 'too-many-questions', most: MOST_QUESTIONS })
         const { text, asks, by, anonymous } = before

@@ -30,7 +30,13 @@ const begin = (session: Rehearsed, onPages = false) =>
       { roomId: 'reeds', reporterId: 'bo' },
     ],
   })
-const next = (session: Rehearsed, at = 5_000) => session.tell(at, facilitator, { type: 'next-room' })
+const next = (
+  session: Rehearsed,
+  at = 5_000,
+  afterId: string | null = session.state.report?.now?.roomId ?? null,
+) => session.tell(at, facilitator, { type: 'next-room', afterId })
+const take = (session: Rehearsed, roomId: string, text: string, was = '') =>
+  session.tell(6, facilitator, { type: 'take-points', roomId, text, was })
 const turnOf = ({ state }: Rehearsed, id: string) => {
   const { turn, iReport } = participantView(state, id)?.reporting ?? {}
   return [turn, iReport]
@@ -82,10 +88,8 @@ test('another reports than was thought; points are taken down, and stay when it 
   const session = back()
   begin(session)
   session.tell(5, facilitator, { type: 'set-reporter', roomId: 'reeds', participantId: 'ana' })
-  session.tell(5, facilitator, { type: 'take-points', roomId: 'reeds', text: 'Two herons.' })
-  expect(session.tell(5, facilitator, { type: 'take-points', roomId: 'reeds', text: 'Two herons.' })).toEqual(
-    [],
-  )
+  take(session, 'reeds', 'Two herons.')
+  expect(take(session, 'reeds', 'Two herons.')).toEqual([])
   expect(session.tell(6, facilitator, { type: 'end-report' })).toEqual(['report-ended'])
   expect(session.tell(6, facilitator, { type: 'end-report' })).toEqual([])
   expect(session.state.pastReports).toMatchObject([
@@ -94,11 +98,42 @@ test('another reports than was thought; points are taken down, and stay when it 
   expect(begin(session)).toEqual(['report-begun'])
 })
 
+test('of two who call the next at the same moment one is too late: no room is passed over', () => {
+  const session = back()
+  begin(session)
+  expect(next(session, 5_000, null)).toEqual(['put-up', 'room-called'])
+  expect(next(session, 5_100, null)).toEqual([])
+  expect(next(session, 9_000, 'birds')).toEqual(['room-heard', 'put-up', 'room-called'])
+  expect(next(session, 9_100, 'birds')).toEqual([])
+  expect(projectorView(session.state)?.reporting).toMatchObject({ room: 'Reeds' })
+})
+
+test('two take down points of one room at once, also after it is all over: none of them are lost', () => {
+  const session = back()
+  begin(session)
+  next(session)
+  expect(take(session, 'birds', 'Two herons.')).toEqual(['points-taken'])
+  expect(take(session, 'birds', 'A sluice.')).toEqual(['points-taken'])
+  // A field that was only looked into changes nothing.
+  expect(take(session, 'birds', '')).toEqual([])
+  session.tell(7, facilitator, { type: 'end-report' })
+  expect(take(session, 'birds', 'Two herons.\nA sluice.\nMud.', 'Two herons.\nA sluice.')).toEqual([
+    'points-taken',
+  ])
+  expect(take(session, 'nowhere', 'Mud.')).toBe('no-report')
+  session.tell(8, facilitator, { type: 'end' })
+  expect(take(session, 'reeds', 'Nothing.')).toEqual(['points-taken'])
+  expect(session.state.pastReports[0]?.rooms.map(({ points }) => points)).toEqual([
+    'Two herons.\nA sluice.\nMud.',
+    'Nothing.',
+  ])
+})
+
 test('what was taken down is on no page but the facilitators’', () => {
   const session = back()
   begin(session)
   next(session)
-  session.tell(6, facilitator, { type: 'take-points', roomId: 'birds', text: 'Muddled, but right.' })
+  take(session, 'birds', 'Muddled, but right.')
   for (const view of [
     projectorView(session.state),
     ...['ana', 'chi'].map(id => participantView(session.state, id)),
@@ -127,13 +162,11 @@ test('rooms and people that are not there, points that are too long, one report 
   expect(next(session)).toBe('no-report')
   expect(session.tell(4, facilitator, { type: 'call-room', roomId: 'reeds' })).toBe('no-report')
   begin(session)
-  expect(
-    session.tell(4, facilitator, { type: 'take-points', roomId: 'reeds', text: 'x'.repeat(2_001) }),
-  ).toBe('points-too-long')
+  expect(take(session, 'reeds', 'x'.repeat(2_001))).toBe('points-too-long')
   expect(session.tell(4, facilitator, { type: 'set-reporter', roomId: 'reeds', participantId: 'x' })).toBe(
     'no-such-participant',
   )
-  expect(session.tell(4, participant('ana'), { type: 'next-room' })).toBe('not-allowed')
+  expect(session.tell(4, participant('ana'), { type: 'next-room', afterId: null })).toBe('not-allowed')
   for (let number = 0; number < MOST_REPORTS; number++) {
     session.tell(5, facilitator, { type: 'end-report' })
     if (number < MOST_REPORTS - 1) begin(session)

@@ -9,6 +9,7 @@ import type { RoomsProblem } from '../rooms/rooms'
 import type { SessionEvent } from '../session/session'
 import { textSchema } from '../texts'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
+import { mergedLines } from './merged-lines'
 import {
   LONGEST_POINTS,
   LONGEST_REPORT,
@@ -67,11 +68,17 @@ export const reportBack = topic<{
       'begin-report': { by: ['facilitator'], asks: { ...how, rooms } },
       /** Which room reports now; the one before is not ticked off by it. */
       'call-room': { by: ['facilitator'], asks: { roomId: idSchema } },
-      /** Ticks off which reports now, and calls the next that was not heard. */
-      'next-room': { by: ['facilitator'], asks: {} },
+      /** Ticks off which reports now, and calls the next that was not heard; nothing once another reports than `afterId`. */
+      'next-room': { by: ['facilitator'], asks: { afterId: idSchema.nullable() } },
       'hear-room': { by: ['facilitator'], asks: { roomId: idSchema, heard: z.boolean() } },
       'set-reporter': { by: ['facilitator'], asks: { roomId: idSchema, participantId: idSchema.nullable() } },
-      'take-points': { by: ['facilitator'], asks: { roomId: idSchema, text: textSchema } },
+      /** `was` is what stood there when whoever typed began: what others have taken down since stays. */
+      'take-points': {
+        by: ['facilitator'],
+        asks: { roomId: idSchema, text: textSchema, was: textSchema },
+        // Another may end the report back, or all of it, while somebody still writes.
+        alsoAfterEnd: true,
+      },
       'end-report': { by: ['facilitator'], asks: {} },
     },
     events,
@@ -92,9 +99,11 @@ export const reportBack = topic<{
         if (!reportingOf(state, roomId)) return refuse({ code: 'no-report' })
         return state.report?.now?.roomId === roomId ? nothing : happens(...calling(state, roomId, now))
       },
-      'next-room'(state, _command, _by, now) {
+      'next-room'(state, { afterId }, _by, now) {
         const { report } = state
         if (!report) return refuse({ code: 'no-report' })
+        // Of two who press at the same moment, or one who presses twice, one is too late.
+        if ((report.now?.roomId ?? null) !== afterId) return nothing
         const current = report.now && reportingOf(state, report.now.roomId)
         const heard = current && current.heardAt === null ? [hearing(state, current, true)] : []
         const next = nextOf(report)
@@ -121,9 +130,10 @@ export const reportBack = topic<{
           ? nothing
           : happens({ type: 'reporter-set', roomId, participantId })
       },
-      'take-points'(state, { roomId, text }) {
-        const room = reportingOf(state, roomId)
+      'take-points'(state, { roomId, text: typed, was }) {
+        const room = pointsOf(state)?.rooms.find(each => each.roomId === roomId)
         if (!room) return refuse({ code: 'no-report' })
+        const text = mergedLines(was, typed, room.points)
         if (text.length > LONGEST_POINTS) return refuse({ code: 'points-too-long', most: LONGEST_POINTS })
         return room.points === text ? nothing : happens({ type: 'points-taken', roomId, text })
       },
@@ -145,7 +155,12 @@ export const reportBack = topic<{
         changeRoom(state, roomId, { heardAt: heard ? at : null }),
       'reporter-set': (state, { roomId, participantId }) =>
         changeRoom(state, roomId, { reporterId: participantId }),
-      'points-taken': (state, { roomId, text }) => changeRoom(state, roomId, { points: text }),
+      'points-taken': (state, { roomId, text: points }) => {
+        const noted = (report: ReportBack) => withRoom(report, roomId, { points })
+        return state.report
+          ? { report: noted(state.report) }
+          : { pastReports: [...state.pastReports.slice(0, -1), ...state.pastReports.slice(-1).map(noted)] }
+      },
       'report-ended': over,
       ended: over,
     },
@@ -193,10 +208,17 @@ function takingDown({ report, putUp }: ReadForReport) {
 const changeReport = ({ report }: ReportState, change: Partial<ReportBack>): Partial<ReportState> => ({
   report: report && { ...report, ...change },
 })
-const changeRoom = (state: ReportState, roomId: string, change: Partial<ReportingRoom>) =>
-  changeReport(state, {
-    rooms: state.report?.rooms.map(room => (room.roomId === roomId ? { ...room, ...change } : room)) ?? [],
-  })
+const changeRoom = (
+  { report }: ReportState,
+  roomId: string,
+  change: Partial<ReportingRoom>,
+): Partial<ReportState> => ({ report: report && withRoom(report, roomId, change) })
+const withRoom = (report: ReportBack, roomId: string, change: Partial<ReportingRoom>): ReportBack => ({
+  ...report,
+  rooms: report.rooms.map(room => (room.roomId === roomId ? { ...room, ...change } : room)),
+})
+/** The report back that points are taken down of: the one that goes on, or the last. */
+const pointsOf = ({ report, pastReports }: ReportState) => report ?? pastReports.at(-1)
 function over({ report, pastReports }: ReportState): Partial<ReportState> {
   return report ? { report: null, pastReports: [...pastReports, { ...report, now: null }] } : {}
 }

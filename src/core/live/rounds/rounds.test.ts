@@ -1,4 +1,5 @@
 import { clock, facilitator, Rehearsed } from 'tests/fixtures/rehearsed'
+import type { Actor } from '../actors'
 import { participantList, peopleIn } from '../door/people'
 
 const MINUTE = 60_000
@@ -25,6 +26,22 @@ test('added time moves the end, and takes a call back with it', () => {
   expect(session.state.round).toMatchObject({ endsAt: 10.5 * MINUTE, graceEndsAt: null })
   expect(session.tell(6 * MINUTE, facilitator, { type: 'add-time', seconds: 0 })).toBe('bad-length')
   expect(session.tell(6 * MINUTE, facilitator, { type: 'add-time', seconds: 4 * 3600 })).toBe('bad-length')
+})
+
+test('of two at the front who give the same time at the same moment one is heard; who presses twice is, and so are both later', () => {
+  const session = new Rehearsed()
+  session.join(0, 'ana')
+  session.sendOut(0)
+  const gives = (at: number, by: Actor, seconds = 300) => session.tell(at, by, { type: 'add-time', seconds })
+  const other: Actor = { kind: 'facilitator', accountId: 'tobias', name: 'Tobias' }
+  expect(gives(MINUTE, facilitator)).toEqual(['time-added'])
+  expect(gives(MINUTE + 2_999, other)).toEqual([])
+  expect(session.state.round?.endsAt).toBe(15 * MINUTE)
+  expect(gives(MINUTE + 2_999, other, 60)).toEqual(['time-added'])
+  expect(gives(2 * MINUTE, facilitator)).toEqual(['time-added'])
+  expect(gives(2 * MINUTE, facilitator)).toEqual(['time-added'])
+  expect(gives(2 * MINUTE + 3_000, other)).toEqual(['time-added'])
+  expect(session.state.round?.endsAt).toBe(31 * MINUTE)
 })
 
 test('a mistaken call back is taken back while people come back: the round is as it was', () => {

@@ -8,7 +8,15 @@ import { remember } from '../remember'
 import type { RoomsState } from '../rooms/room'
 import type { SessionEvent, SessionState } from '../session/session'
 import { type Deadline, type EventsOf, happens, nothing, refuse, topic } from '../topic'
-import { LONGEST_ROUND, type PastRound, type Round, type RoundState, SHORTEST_ROUND, WARNINGS } from './round'
+import {
+  LONGEST_ROUND,
+  type PastRound,
+  type Round,
+  type RoundState,
+  SHORTEST_ROUND,
+  TWICE_MS,
+  WARNINGS,
+} from './round'
 
 export interface RoundsState extends RoundState {
   pastRounds: PastRound[]
@@ -37,7 +45,7 @@ const events = {
     warnings: z.array(z.number()).optional(),
     graceSeconds: z.number().optional(),
   },
-  'time-added': { seconds: z.number(), endsAt: momentSchema },
+  'time-added': { seconds: z.number(), endsAt: momentSchema, by: idSchema.optional() },
   warned: { secondsLeft: z.number() },
   'called-back': { graceEndsAt: momentSchema },
   /** The call back was a mistake: the round goes on as it was, to the end it had. */
@@ -91,13 +99,16 @@ export const rounds = topic<{
         const endsAt = now + seconds * 1000
         return happens({ type: 'sent-out', number, endsAt, participantIds, ...(invited && { invited }) })
       },
-      'add-time'(state, { seconds }, _actor, now) {
+      'add-time'(state, { seconds }, { accountId: by }, now) {
         if (!state.round) return refuse({ code: 'not-out' })
+        // Two at the front give what was asked for at the same moment; who presses twice means it.
+        const { lengthened: last } = state.round
+        if (last && last.by !== by && last.seconds === seconds && now - last.at < TWICE_MS) return nothing
         const endsAt = Math.max(state.round.endsAt, now) + seconds * 1000
         const fits = endsAt - state.round.startedAt <= LONGEST_ROUND * 1000
         if (!Number.isInteger(seconds) || seconds < 1 || !fits)
           return refuse({ code: 'bad-length', least: 1, most: LONGEST_ROUND })
-        return happens({ type: 'time-added', seconds, endsAt })
+        return happens({ type: 'time-added', seconds, endsAt, by })
       },
       'call-back'(state, _command, _actor, now) {
         if (!state.round) return refuse({ code: 'not-out' })
@@ -138,8 +149,14 @@ export const rounds = topic<{
           graceSeconds: said.graceSeconds ?? state.graceSeconds,
         },
       }),
-      'time-added': (state, { endsAt }) =>
-        changeRound(state, { endsAt, plannedEndsAt: endsAt, graceEndsAt: null, warned: [] }),
+      'time-added': (state, { endsAt, seconds, by }, at) =>
+        changeRound(state, {
+          endsAt,
+          plannedEndsAt: endsAt,
+          graceEndsAt: null,
+          warned: [],
+          ...(by !== undefined && { lengthened: { seconds, by, at } }),
+        }),
       warned: (state, { secondsLeft }) =>
         changeRound(state, { warned: [...(state.round?.warned ?? []), secondsLeft] }),
       'called-back': (state, { graceEndsAt }, at) =>

@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { Check, SkipForward } from 'lucide-react'
-import { useState } from 'react'
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { LONGEST_POINTS, type ReportBack, type ReportingRoom } from '~/core/live/report/report'
 import { clockText } from '~/core/schedule/lengths'
 import type { LiveView, Send } from '../../../live/live-view'
@@ -43,7 +43,7 @@ export function ReportNow({ report, view, pageMadeAt, send }: ReportNowProps) {
         </chakra.span>
         <Flex gap="8px" ml="auto" wrap="wrap">
           {(left > 0 || current) && (
-            <Button kind="main" onClick={() => send({ type: 'next-room' })}>
+            <Button kind="main" onClick={() => send({ type: 'next-room', afterId: now?.roomId ?? null })}>
               <SkipForward size={18} aria-hidden="true" />
               {!current ? 'Call the first' : isLast ? 'Heard: that was the last' : 'Heard: the next'}
             </Button>
@@ -139,14 +139,34 @@ function Reporter({ room: { roomId, reporterId }, name, view, send }: ReporterPr
   )
 }
 
-/** What is taken down of a room; kept when the field is left, or the room. */
+/**
+ * What is taken down of a room; kept when the field is left, or goes. What another takes down meanwhile comes in as long as nothing is
+ * typed here, and stands beside what is typed here once that is kept.
+ */
 function Points({ room: { roomId, points }, send }: { room: ReportingRoom; send: Send }) {
   const [typed, setTyped] = useState(points)
+  /** What stood there when typing began. */
+  const [was, setWas] = useState(points)
+  const [followed, setFollowed] = useState(points)
   const [problem, setProblem] = useState<string | null>(null)
-  const keep = async () => {
-    setProblem(null)
-    if (typed !== points) await send({ type: 'take-points', roomId, text: typed }, setProblem)
+  if (typed === was && followed !== points) {
+    setFollowed(points)
+    setTyped(points)
+    setWas(points)
   }
+  const kept = useRef({ typed, was })
+  useLayoutEffect(() => {
+    kept.current = { typed, was }
+  })
+  const keep = useCallback(async () => {
+    const sent = kept.current
+    if (sent.typed === sent.was) return
+    setProblem(null)
+    if (await send({ type: 'take-points', roomId, text: sent.typed, was: sent.was }, setProblem))
+      setWas(sent.typed)
+  }, [roomId, send])
+  // Another may call the next room, or end it all, while something is half typed here.
+  useEffect(() => () => void keep(), [keep])
   return (
     <Field
       label="Points"
