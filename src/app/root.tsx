@@ -1,5 +1,6 @@
 import { ChakraProvider } from '@chakra-ui/react'
 import '@fontsource-variable/source-sans-3/wght.css'
+import './ui/plain-classes.css'
 import { useContext } from 'react'
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
 import type { Route } from './+types/root'

@@ -134,7 +134,7 @@ test('a board that the server closes is opened again, and nothing written meanwh
   const shared = await leo?.openBoard()
   await expect.poll(() => JSON.stringify(shared?.toJSON())).toContain('written meanwhile')
 
-  // Of many cards those far away are drawn as frames alone, until one comes to them; then they stay.
+  // Of many cards those far away can be read and found alone, until one comes to them; then they stay.
   for (let number = 0; number < 100; number++) await leo?.writeCard('noticed', `more ${number}`)
   const cards = edda.getByRole('list', { name: 'Cards' }).getByRole('listitem')
   await expect(cards).toHaveCount(103)
@@ -143,13 +143,16 @@ test('a board that the server closes is opened again, and nothing written meanwh
   await expect(cards).toHaveCount(103)
   const fields = edda.getByRole('textbox', { name: 'Card by Leo W.-B.' })
   await expect(fields.first()).toHaveValue('before')
+  await expect(cards.nth(102)).toHaveText('more 99 Leo W.-B.')
+  await leo?.writeCard('noticed', 'and one below')
+  await expect(cards.nth(103)).toHaveText('and one below Leo W.-B.')
   expect(await fields.count()).toBeLessThan(70)
   await cards.nth(75).scrollIntoViewIfNeeded()
   await expect(cards.nth(75).getByRole('textbox')).toHaveValue('more 72')
   await cards.nth(75).getByRole('textbox').fill('written on far down')
   await expect.poll(() => JSON.stringify(shared?.toJSON())).toContain('written on far down')
   await leo?.writeCard('noticed', 'while Edda writes')
-  await expect(cards).toHaveCount(104)
+  await expect(cards).toHaveCount(105)
   await expect(cards.nth(75).getByRole('textbox')).toBeFocused()
   await expect(fields.first()).toHaveValue('before')
   leo?.leave()

@@ -5,7 +5,6 @@ import {
   defineSlotRecipe,
   type SystemStyleObject,
 } from '@chakra-ui/react'
-import { plainClasses } from './plain-classes'
 
 /**
  * Colours are named by what they mean. `live` is what runs now, `ask` is what wants somebody, `stop` ends or removes.
@@ -157,7 +156,6 @@ const globalCss = {
   ':focus-visible': { outline: '3px solid var(--focus)', outlineOffset: '2px' },
   'h1, h2, h3': { lineHeight: '1.25', fontWeight: '650' },
   a: { color: 'live' },
-  ...plainClasses,
   '@media (prefers-reduced-motion: reduce)': {
     '*, *::before, *::after': {
       animationDuration: '0.01ms !important',

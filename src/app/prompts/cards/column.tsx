@@ -7,7 +7,7 @@ import { ColumnFrame } from './card-frames'
 import type { CardsHere } from './cards-here'
 import { HeapName } from './heap-name'
 import { OneCard } from './one-card'
-import { RunsInSight } from './runs-in-sight'
+import { RunsInSight, useSpelledOut } from './runs-in-sight'
 
 interface ColumnProps {
   here: CardsHere
@@ -24,6 +24,7 @@ export function Column({ here, place, cards, heaps, authors, myName, children }:
   const { doc, promptId, readOnly, full, columns, called } = here
   const name = columns[place] ?? ''
   const [runs] = useState(() => new RunsInSight())
+  const spelled = useSpelledOut(cards.length)
   const places = new Map(cards.map((card, index) => [card, index]))
   const draw = (card: StandingCard) => {
     const author = authors[`${promptId}/${card.id}`]
@@ -35,6 +36,7 @@ export function Column({ here, place, cards, heaps, authors, myName, children }:
         column={place}
         place={places.get(card) ?? 0}
         runs={runs}
+        isSpelled={(places.get(card) ?? 0) < spelled}
         author={author}
         isMine={author === (myName ?? undefined)}
         canMove={cards.length > 1 || columns.length > 1}

@@ -17,6 +17,8 @@ export interface OneCardProps {
   /** Where it stands in its column, from 0. */
   place: number
   runs: RunsInSight
+  /** It says what it says though it is far from what is seen. */
+  isSpelled: boolean
   author: string | undefined
   isMine: boolean
   canMove: boolean
@@ -24,13 +26,13 @@ export interface OneCardProps {
 
 /**
  * A card with its text and what can be done with it. There can be a thousand: each is drawn anew only when something of it
- * changes, and until it first comes near what is seen, only its text stands there.
+ * changes, and until it first comes near what is seen, only its text stands there, a moment after what is seen.
  */
 export const OneCard = memo(function OneCard(props: OneCardProps) {
-  const { card, runs, place } = props
+  const { card, runs, place, isSpelled } = props
   return (
     <CardFrame id={card.id} runs={runs} place={place}>
-      {wasSeen => (wasSeen ? <OpenCard {...props} /> : <FarCard {...props} />)}
+      {wasSeen => (wasSeen ? <OpenCard {...props} /> : isSpelled && <FarCard {...props} />)}
     </CardFrame>
   )
 })
@@ -38,10 +40,10 @@ export const OneCard = memo(function OneCard(props: OneCardProps) {
 /** For who searches the page, or has it read to them: what it says, and whose it is. */
 function FarCard({ card, author }: OneCardProps) {
   return (
-    <>
-      <p className="card-text">{useSharedWords(card.text)}</p>
-      <div className="card-foot">{author}</div>
-    </>
+    <p className="card-text">
+      {useSharedWords(card.text)}
+      {author && ` ${author}`}
+    </p>
   )
 }
 

@@ -1,4 +1,4 @@
-import { type RefObject, useCallback, useEffect, useRef, useSyncExternalStore } from 'react'
+import { type RefObject, useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react'
 
 /** So many cards one after the other come into sight together: the browser is asked about the first of them only. */
 const RUN = 8
@@ -62,4 +62,19 @@ export function useWasSeen(runs: RunsInSight, place: number, element: RefObject<
     if (isFirst && element.current) return runs.watch(element.current, place)
   }, [isFirst, runs, place, element])
   return useSyncExternalStore(runs.subscribe, get, () => false)
+}
+
+/** So many more cards far down say what they say, each time so much later, in milliseconds: what is seen comes first. */
+const SPELLED_AT_A_TIME = 200
+const SPELLED_EVERY_MS = 1_000
+
+/** How many cards of a list, counted from the first, are to say what they say wherever they stand. */
+export function useSpelledOut(count: number): number {
+  const [spelled, setSpelled] = useState(0)
+  useEffect(() => {
+    if (spelled >= count) return
+    const timer = setTimeout(() => setSpelled(spelled + SPELLED_AT_A_TIME), SPELLED_EVERY_MS)
+    return () => clearTimeout(timer)
+  }, [spelled, count])
+  return spelled
 }
