@@ -23,7 +23,10 @@ const EVENING_MINUTES = 90
 export async function layOutEvening(db: Database, evening: Evening): Promise<void> {
   const stations: string[] = []
   for (const { station } of STATIONS) stations.push(await createBoard(db, stationBoard(station)))
-  const laidOut = await saveRunningOrder(db, evening.sessionId, order(evening, stations), EVENING_MINUTES)
+  const laidOut = await saveRunningOrder(db, evening.sessionId, {
+    segments: order(evening, stations),
+    minutes: EVENING_MINUTES,
+  })
   if (!laidOut.ok) throw new Error(`The demo evening could not be laid out: ${laidOut.problem.code}`)
 }
 

@@ -7,6 +7,7 @@ import {
   openPlanned,
   passGrace,
   planOneRound,
+  signIn,
   simulated,
   switchWaitingList,
 } from './fixtures'
@@ -23,8 +24,10 @@ async function planTonight(page: Page) {
   await expect(segments(page)).toHaveCount(1)
 }
 
-test('an evening is laid out in segments: added, named, lengthened, moved, and what does not fit is said', async ({
+test('an evening is laid out in segments: added, named, lengthened, moved, by two at once, and what does not fit is said', async ({
   facilitator: page,
+  newPage,
+  server,
 }) => {
   await planTonight(page)
   await page.getByRole('button', { name: 'Whole group', exact: true }).click()
@@ -83,6 +86,23 @@ test('an evening is laid out in segments: added, named, lengthened, moved, and w
   await page.reload()
   await expect(segments(page)).toHaveCount(3)
   await expect(page.getByText(/, 30 min$/)).toBeVisible()
+
+  // Another plans it at the same time, from what their page had: what either does stands, and undoing takes back one's own step.
+  const tobias = await newPage()
+  await signIn(tobias, server, 1)
+  await tobias.goto(page.url())
+  await expect(segments(tobias)).toHaveCount(3)
+  await page.getByRole('button', { name: 'Break', exact: true }).click()
+  await saved(page)
+  await segments(tobias).first().press('+')
+  await expect(segments(tobias)).toHaveCount(4)
+  await expect(segments(tobias).first()).toHaveAccessibleName(/^Welcome/)
+  await saved(tobias)
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(tobias.getByText(/, 41 min$/)).toBeVisible()
+  await saved(page)
+  await expect(page.getByText(/, 31 min$/)).toBeVisible()
+  await expect(segments(page)).toHaveCount(3)
 })
 
 test('an evening of two rounds is run with one key: groups, boards and what everybody reads follow', async ({

@@ -36,8 +36,7 @@ export const sessionForm = z.object({
     .default([]),
 })
 
-/** The running order as its page sends it. */
-export const orderChange = z.object({
+const plannedOrder = z.object({
   segments: runningOrderSchema,
   /** How long the session may take; null when nobody has said. */
   minutes: z
@@ -47,6 +46,9 @@ export const orderChange = z.object({
     .max(24 * 60)
     .nullable(),
 })
+
+/** The running order as its page sends it: what it was, as the server said last, and what was made of it. */
+export const orderChange = plannedOrder.extend({ base: plannedOrder.optional() })
 
 /** What is asked of the browser for a session that begins at once. */
 export const startForm = z.object({ timeZone, kind: z.enum(['session', 'office']).default('session') })

@@ -48,7 +48,7 @@ async function planned(
   }
   const sessionId = value(await createSession(db, form))
   const segments = order({ from: 'grouping', groupingId, round: 0 }, boardIds)
-  value(await saveRunningOrder(db, sessionId, segments, 60))
+  value(await saveRunningOrder(db, sessionId, { segments: segments, minutes: 60 }))
   return {
     ...server,
     sessionId,

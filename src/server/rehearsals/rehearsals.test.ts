@@ -200,7 +200,9 @@ test('the demo’s evening goes from its beginning to its end by itself: four ro
       boardId: runningOrder.find(({ boardId }) => boardId !== null)?.boardId ?? null,
       terms: { invited: true, mayChange: true, mayReturn: false },
     }
-    value(await saveRunningOrder(db, tonight?.id ?? '', [...runningOrder, chosen], 120))
+    value(
+      await saveRunningOrder(db, tonight?.id ?? '', { segments: [...runningOrder, chosen], minutes: 120 }),
+    )
     const script = { ...usualScript(24), people: 40, drop: 30, asks: 30 }
     const { id, state, written } = await played(tonight?.id ?? '', script)
     expect(state.phase).toBe('ended')

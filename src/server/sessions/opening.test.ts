@@ -31,7 +31,7 @@ async function evening() {
       boardId: planned.boardId,
     },
   ]
-  value(await saveRunningOrder(db, planned.sessionId, order, 60))
+  value(await saveRunningOrder(db, planned.sessionId, { segments: order, minutes: 60 }))
   return { ...planned, stations, order }
 }
 
@@ -83,7 +83,7 @@ test('what a segment names and is gone is left to the session, and does not keep
       ? { ...one, boardId: 'gone', groups: { from: 'grouping' as const, groupingId: 'gone', round: 3 } }
       : one,
   )
-  value(await saveRunningOrder(db, sessionId, gone, null))
+  value(await saveRunningOrder(db, sessionId, { segments: gone, minutes: null }))
   const plan = value(await prepareOpening(db, sessionId))
   expect(plan.segments?.[2]?.groups).toEqual({ from: 'live' })
   expect(plan.moreBoards).toMatchObject([{ title: '', prompts: [] }])
@@ -108,7 +108,7 @@ test('stations, a next step, a choice of rooms, terms and roles are opened as th
       groups: { from: 'choice', rooms: ['Text', 'Film'], least: 2, most: 3 },
     },
   ]
-  value(await saveRunningOrder(db, sessionId, planned, 60))
+  value(await saveRunningOrder(db, sessionId, { segments: planned, minutes: 60 }))
   const plan = value(await prepareOpening(db, sessionId))
   const [first, on, pick] = plan.segments ?? []
   expect([plan.board, ...(plan.moreBoards ?? [])].map(({ title }) => title)).toEqual([
@@ -175,8 +175,35 @@ test('an order is kept until the session is opened, and follows when the session
   ])
   value(await savePlan(db, sessionId, form))
   value(await openSession({ db, hub }, by, sessionId))
-  expect(await saveRunningOrder(db, sessionId, [], null)).toMatchObject({
+  expect(await saveRunningOrder(db, sessionId, { segments: [], minutes: null })).toMatchObject({
     ok: false,
     problem: { code: 'already-open' },
+  })
+})
+
+test('two plan the same session at once: what either did stands; more than a plan holds is refused', async () => {
+  const { db, by } = running
+  const { sessionId } = await plannedSession(db, by)
+  const was = { segments: [newSegment('a', 'rooms'), newSegment('b', 'whole')], minutes: 60 }
+  value(await saveRunningOrder(db, sessionId, was))
+  const added = { ...was, segments: [...was.segments, newSegment('c', 'break')] }
+  const longer = {
+    segments: [{ ...newSegment('a', 'rooms'), minutes: 20 }, newSegment('b', 'whole')],
+    minutes: 90,
+  }
+  const both = await Promise.all([
+    saveRunningOrder(db, sessionId, added, was),
+    saveRunningOrder(db, sessionId, longer, was),
+  ])
+  const order = { segments: [...longer.segments, newSegment('c', 'break')], minutes: 90 }
+  expect(both.map(value)).toContainEqual(order)
+  const { runningOrder, minutes } = await getSession(db, sessionId)
+  expect({ segments: runningOrder, minutes }).toEqual(order)
+
+  const many = (from: string) => Array.from({ length: 30 }, (_, at) => newSegment(`${from}${at}`, 'break'))
+  value(await saveRunningOrder(db, sessionId, { ...order, segments: many('x') }, order))
+  expect(await saveRunningOrder(db, sessionId, { ...order, segments: many('y') }, order)).toMatchObject({
+    ok: false,
+    problem: { code: 'too-many-segments' },
   })
 })

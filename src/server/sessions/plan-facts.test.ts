@@ -78,7 +78,12 @@ test('rules that the groups of the plan break are named, of groupings it does no
   const broken = async () =>
     (await planWorld(db, await getSession(db, sessionId))).groupings[0]?.rounds[0]?.brokenRules
   expect(await broken()).toEqual([expect.stringMatching(/ and .* apart$/)])
-  value(await saveRunningOrder(db, sessionId, [{ ...newSegment('r', 'rooms'), boardId: null }], null))
+  value(
+    await saveRunningOrder(db, sessionId, {
+      segments: [{ ...newSegment('r', 'rooms'), boardId: null }],
+      minutes: null,
+    }),
+  )
   expect(await broken()).toEqual([])
   expect(groupingId).not.toBe('')
 })
@@ -90,7 +95,12 @@ test('another session of the cohort at the same time is named, one after it is n
   const names = async () => (await planWorld(db, await getSession(db, sessionId))).atTheSameTime
   // Ten minutes in rooms from 19:00 are over at 19:40.
   expect(await names()).toEqual([])
-  value(await saveRunningOrder(db, sessionId, [{ ...newSegment('w', 'whole'), minutes: 60 }], null))
+  value(
+    await saveRunningOrder(db, sessionId, {
+      segments: [{ ...newSegment('w', 'whole'), minutes: 60 }],
+      minutes: null,
+    }),
+  )
   expect(await names()).toEqual(['The other'])
   value(await savePlan(db, other, { ...form, title: 'The other', time: '20:00' }))
   expect(await names()).toEqual([])

@@ -2,7 +2,8 @@ import { and, desc, eq, isNull, lt, ne, or } from 'drizzle-orm'
 import type { SessionForm } from '~/contracts/forms/sessions'
 import type { Board } from '~/core/boards/board'
 import type { PlannedRoom } from '~/core/live/rooms/room'
-import { newSegment, type Segment } from '~/core/schedule/running-order'
+import { mergeOrders, type PlannedOrder } from '~/core/schedule/merge-orders'
+import { MOST_SEGMENTS, newSegment, type Segment } from '~/core/schedule/running-order'
 import { momentOf, shortMoment } from '~/core/schedule/session-time'
 import { getBoard } from '../boards/boards.server'
 import type { Database } from '../db/database.server'
@@ -19,6 +20,7 @@ export type SessionProblem =
   | { code: 'already-open' }
   | { code: 'empty-groups'; names: string[] }
   | { code: 'room-names-repeat'; name: string }
+  | { code: 'too-many-segments' }
 
 export interface SessionSummary {
   id: string
@@ -149,15 +151,30 @@ export function runningOrderOf(session: Session): Segment[] {
   ]
 }
 
-/** Keeps the segments of a session that has not been opened, and how many minutes it may take. */
+/**
+ * Keeps the segments of a session that has not been opened, and how many minutes it may take. What others changed since somebody's
+ * page had `base` stays beside it; without a base it takes the place of all there is. Gives what the order is then. Throws not-found.
+ */
 export async function saveRunningOrder(
   db: Database,
   sessionId: string,
-  runningOrder: Segment[],
-  minutes: number | null,
-): Promise<Result<null, SessionProblem>> {
-  await getSession(db, sessionId)
-  return change(db, sessionId, { runningOrder, minutes })
+  mine: PlannedOrder,
+  base: PlannedOrder | null = null,
+): Promise<Result<PlannedOrder, SessionProblem>> {
+  return db.transaction(async transaction => {
+    const [session] = await transaction
+      .select()
+      .from(sessions)
+      .where(eq(sessions.id, sessionId))
+      .for('update')
+    if (!session) throw notFound('session')
+    const theirs = { segments: runningOrderOf(session), minutes: session.minutes }
+    const order = base ? mergeOrders(base, mine, theirs) : mine
+    if (order.segments.length > MOST_SEGMENTS) return refused({ code: 'too-many-segments' })
+    const { segments: runningOrder, minutes } = order
+    const saved = await change(transaction, sessionId, { runningOrder, minutes })
+    return saved.ok ? done(order) : saved
+  })
 }
 
 /** Asked and written in one statement: it may be opened at this very moment. */

@@ -1,9 +1,12 @@
+import { MOST_SEGMENTS } from '~/core/schedule/running-order'
+
 /** Why a plan can't be kept or opened, beside the field it is about. */
 type PlanProblem =
   | { code: 'no-such-date' }
   | { code: 'already-open' }
   | { code: 'empty-groups'; names: string[] }
   | { code: 'room-names-repeat'; name: string }
+  | { code: 'too-many-segments' }
 
 export function sessionProblem(problem: PlanProblem): {
   fieldErrors?: Record<string, string[]>
@@ -31,5 +34,7 @@ export function openingProblemText(problem: PlanProblem | { code: string }): str
   }
   if (problem.code === 'already-open')
     return 'This session has been opened; its plan can no longer be changed.'
+  if (problem.code === 'too-many-segments')
+    return `A plan has at most ${MOST_SEGMENTS} segments, and others have added some. Take one out.`
   return 'The session can not be opened as it is planned. Look the plan over and save it again.'
 }

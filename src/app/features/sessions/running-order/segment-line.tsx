@@ -64,7 +64,7 @@ export const SegmentLine = memo(function SegmentLine(props: LineProps) {
             {parts => (
               <TextArea
                 {...parts}
-                key={segment.id}
+                key={`${segment.id} ${segment.cues}`}
                 rows={2}
                 maxLength={LONGEST_CUES}
                 defaultValue={segment.cues}
@@ -80,7 +80,7 @@ export const SegmentLine = memo(function SegmentLine(props: LineProps) {
             {parts => (
               <TextArea
                 {...parts}
-                key={segment.id}
+                key={`${segment.id} ${segment.shown}`}
                 rows={2}
                 maxLength={LONGEST_SHOWN}
                 defaultValue={segment.shown}

@@ -1,14 +1,9 @@
 import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react'
+import { mergeOrders, type PlannedOrder } from '~/core/schedule/merge-orders'
 import type { Segment } from '~/core/schedule/running-order'
 import { OrderKeeping, type OrderState } from './order-keeping'
 
-interface Order {
-  segments: Segment[]
-  /** How long the session may take, in minutes; null where nobody has said. */
-  minutes: number | null
-}
-
-export interface OrderEditor extends Order {
+export interface OrderEditor extends PlannedOrder {
   /** The list, or what becomes of the one there is: two changes at the same moment are both in. */
   set: (segments: Segment[] | ((now: Segment[]) => Segment[])) => void
   setMinutes: (minutes: number | null) => void
@@ -19,28 +14,27 @@ export interface OrderEditor extends Order {
 /** So many steps can be undone. */
 const MOST_STEPS = 50
 
-/** The running order while it is changed: kept with each change, and every change can be undone. */
-export function useOrder(address: string, first: Order): OrderEditor {
+/** The running order while it is changed: kept with each change, beside what others change, and every change can be undone. */
+export function useOrder(address: string, first: PlannedOrder): OrderEditor {
   const [order, setOrder] = useState(first)
-  const [before, setBefore] = useState<Order[]>([])
+  const [steps, setSteps] = useState<{ before: PlannedOrder; after: PlannedOrder }[]>([])
   const latest = useRef(first)
-  const [keeping] = useState(() => new OrderKeeping(address))
-  useEffect(() => keeping.begin(), [keeping])
-  const take = useCallback(
-    (next: Order) => {
-      latest.current = next
-      setOrder(next)
-      keeping.keep(next)
-    },
-    [keeping],
+  const show = useCallback((next: PlannedOrder) => {
+    latest.current = next
+    setOrder(next)
+  }, [])
+  const [keeping] = useState(
+    () => new OrderKeeping(address, first, { now: () => latest.current, onOthers: show }),
   )
+  useEffect(() => keeping.begin(), [keeping])
   const change = useCallback(
-    (next: Order) => {
-      const now = latest.current
-      setBefore(steps => [...steps.slice(1 - MOST_STEPS), now])
-      take(next)
+    (after: PlannedOrder) => {
+      const before = latest.current
+      setSteps(done => [...done.slice(1 - MOST_STEPS), { before, after }])
+      show(after)
+      keeping.keep()
     },
-    [take],
+    [keeping, show],
   )
   const set: OrderEditor['set'] = useCallback(
     segments => {
@@ -50,15 +44,17 @@ export function useOrder(address: string, first: Order): OrderEditor {
     [change],
   )
   const setMinutes = useCallback((minutes: number | null) => change({ ...latest.current, minutes }), [change])
-  const last = before.at(-1)
+  const last = steps.at(-1)
   return {
     ...order,
     set,
     setMinutes,
     undo: last
       ? () => {
-          setBefore(steps => steps.slice(0, -1))
-          take(last)
+          setSteps(done => done.slice(0, -1))
+          // One's own step alone, not what others did since.
+          show(mergeOrders(last.after, last.before, latest.current))
+          keeping.keep()
         }
       : null,
     keeping,
