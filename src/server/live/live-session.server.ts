@@ -214,13 +214,15 @@ export class LiveSession {
 
   private async writeAll(): Promise<void> {
     await Promise.resolve()
+    let isRead = true
     do {
       await this.writeAsked()
-      // Commands may be asked for while the log is read.
-      if (this.behind) await this.catchUp().catch(this.ports.failed)
-    } while (this.asked.length > 0)
+      if (this.behind) isRead = await this.caughtUp()
+      // Commands may be asked for, and more be heard of, while the log is read.
+    } while (this.asked.length > 0 || (this.behind && isRead))
     this.writing = null
-    this.schedule(this.behind ? RETRY_MS : 0)
+    if (this.behind) this.readLater()
+    else this.schedule()
   }
 
   private async writeAsked(): Promise<void> {
@@ -287,11 +289,37 @@ export class LiveSession {
 
   /** Takes what the log says beyond what is known here, and tells readers of it. */
   private async catchUp(): Promise<void> {
-    const more = await this.ports.readLog(this.state.seq)
+    // What is heard of while it is read may come too late for it.
     this.behind = false
-    if (more.length === 0) return
-    this.take(more)
-    this.publish()
+    try {
+      const more = await this.ports.readLog(this.state.seq)
+      if (more.length === 0) return
+      this.take(more)
+      this.publish()
+    } catch (error) {
+      this.behind = true
+      throw error
+    }
+  }
+
+  /** The same, where nobody waits for it: whether it could be read. */
+  private async caughtUp(): Promise<boolean> {
+    try {
+      await this.catchUp()
+      return true
+    } catch (error) {
+      this.ports.failed(error)
+      return false
+    }
+  }
+
+  private readLater(): void {
+    clearTimeout(this.timer)
+    if (this.stopped) return
+    this.timer = setTimeout(() => {
+      this.writing ??= this.writeAll()
+    }, RETRY_MS)
+    this.timer.unref()
   }
 
   /** `states`: what each entry leads to, where that is known already. */

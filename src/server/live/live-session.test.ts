@@ -1,3 +1,4 @@
+import { jest } from '@jest/globals'
 import { MemoryStore } from 'tests/fixtures/memory-store'
 import { clock, door, facilitator, plan } from 'tests/fixtures/rehearsed'
 import type { StreamMessage } from '~/contracts/live'
@@ -181,6 +182,43 @@ test('what another server wrote is taken in as soon as it is heard of, and oneâ€
   ])
   expect(await join(session, 'Wim')).toMatchObject({ ok: true, value: { seq: 4 } })
   stop()
+})
+
+test('what is heard of while the log is read, too late for that, is read as well', async () => {
+  const { session, ports } = await opened()
+  const other = await LiveSession.load(new Ports(ports.store))
+  await join(other, 'Vic')
+  const { readLog } = ports
+  ports.readLog = async after => {
+    ports.readLog = readLog
+    const read = await readLog(after)
+    await join(other, 'Wim')
+    session.heard(other.current().seq)
+    return read
+  }
+  session.heard(other.current().seq)
+  await session.settled()
+  expect(session.current().seq).toBe(other.current().seq)
+})
+
+test('what another server wrote and could not be read is read a moment later, though nobody asks for anything', async () => {
+  const { session, ports } = await opened()
+  const follower = reader(session, { kind: 'facilitator' })
+  const other = await LiveSession.load(new Ports(ports.store))
+  await join(other, 'Vic')
+  jest.useFakeTimers()
+  try {
+    ports.unreadable = new Error('disk gone')
+    session.heard(other.current().seq)
+    await session.settled()
+    expect(ports.failures).toEqual([ports.unreadable])
+    ports.unreadable = null
+    await jest.advanceTimersByTimeAsync(1_000)
+    expect((follower.held.people as unknown[]).length).toBe(1)
+    await session.stop()
+  } finally {
+    jest.useRealTimers()
+  }
 })
 
 test('a log that is always written first by others is given up after a few tries', async () => {
