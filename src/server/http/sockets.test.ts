@@ -158,7 +158,9 @@ test('facilitators who follow are told who is in which call, and how long they h
   await line.until('members')
   line.socket.send('{"type":"give","microphone":true,"camera":false,"sharing":false}')
   line.socket.send('{"type":"speak","speaking":true}')
-  while (heard.length === 0) await new Promise(resolve => setTimeout(resolve, 50))
+  // They may have been told before the microphone was on.
+  while (!JSON.stringify(heard).includes('"microphone":true'))
+    await new Promise(resolve => setTimeout(resolve, 50))
   expect(calls.now(sessionId)).toMatchObject({
     kind: 'call',
     rooms: { [roomId]: [{ participantId: anaId, here: true, microphone: true }] },

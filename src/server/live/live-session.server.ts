@@ -8,9 +8,9 @@ import { evolve } from '~/core/live/evolve'
 import { allMarks, type Mark, marksOf } from '~/core/live/marks'
 import type { Command, LiveProblem, Recorded } from '~/core/live/topics'
 import { type LiveState, unopened } from '~/core/live/topics'
-import { type MadeView, type Viewer, viewAfter } from '~/core/live/views'
+import type { Viewer } from '~/core/live/views'
 import { done, type Result, refused } from '../result'
-import { changes, type Sections, wholeView } from './sections.server'
+import { Readers, type SendTo } from './readers.server'
 import { type Entry, LogRaceError } from './session-store'
 
 /** What a session needs from the world outside: its log, the time, and somebody to tell. */
@@ -38,41 +38,14 @@ interface Asked {
   fail: (error: unknown) => void
 }
 
-interface Subscriber {
-  viewer: Viewer
-  /** The view they were told last. */
-  made: MadeView | null
-  sections: Sections
-  send: (message: StreamMessage, seq: number) => void
-}
-
-/** What a reader will be told of a state that is being written. */
-interface Foretold {
-  /** What the reader held when it was worked out. */
-  before: Sections
-  made: MadeView | null
-  sections: Sections
-  message: StreamMessage | null
-}
-
 /** So many states are kept to tell a reader who was away only what changed since. */
 const KEPT_STATES = 400
-/** So many are sent something long before others are looked after again. */
-const TOLD_IN_A_TURN = 100
 /** How often a command is decided anew because another server wrote into the log first. */
 const MOST_RACES = 5
 /** So many commands are decided and written together; between them everybody else's requests are looked after. */
 const MOST_AT_ONCE = 50
 /** Pause before what fell due is tried again after the log could not be written, in milliseconds. */
 const RETRY_MS = 1_000
-/** From so many readers on, telling them takes long enough to be counted. */
-const MANY_READERS = 50
-/** After telling many, so many times as long as it took goes to everybody else before they are told again. */
-const REST_FACTOR = 4
-/** Facilitators are told so often in two seconds at once; of more, as when hundreds answer a question, together and so often, in milliseconds. */
-const FACILITATORS_AT_ONCE = 8
-const FACILITATORS_WITHIN_MS = 2_000
-const FACILITATORS_TOLD_EVERY_MS = 250
 /** setTimeout counts in 32 bits. */
 const LONGEST_WAIT = 2 ** 31 - 1
 
@@ -84,32 +57,26 @@ const LONGEST_WAIT = 2 ** 31 - 1
 export class LiveSession {
   private state: LiveState = unopened
   private marks: Mark[] = []
-  /** Those of the round, as they were told last. */
-  private marksTold: { from: number | undefined; length: number; marks: Mark[] } = {
-    from: undefined,
-    length: 0,
-    marks: [],
-  }
   private readonly recent = new Map<number, LiveState>()
-  private readonly subscribers = new Set<Subscriber>()
+  private readonly readers: Readers
   private readonly asked: Asked[] = []
   private writing: Promise<void> | null = null
   private timer: NodeJS.Timeout | undefined
-  private telling: NodeJS.Timeout | undefined
-  /** Until then readers are not told anew; on the clock of `performance`. */
-  private restUntil = 0
-  /** When facilitators were told last, as far as it counts; on the clock of `performance`. */
-  private facilitatorsToldAt: number[] = []
-  private facilitatorsWait: NodeJS.Timeout | undefined
-  /** Worked out while the log is written, for the readers of whom there are many; told once it is on disk. */
-  private foretold: { state: LiveState; of: ReadonlyMap<Subscriber, Foretold> } | null = null
   private stopped = false
   /** The log may have moved on without us: read it before deciding anything. */
   private behind = false
   /** The last place we are writing to ourselves. */
   private expected = 0
 
-  private constructor(private readonly ports: SessionPorts) {}
+  private constructor(private readonly ports: SessionPorts) {
+    this.readers = new Readers({
+      state: () => this.state,
+      marks: () => this.marks,
+      stateAt: seq => this.recent.get(seq),
+      hello: () => ports.hello(),
+      failed: error => ports.failed(error),
+    })
+  }
 
   /** Folds the log and does what fell due while nobody was there. */
   static async load(ports: SessionPorts): Promise<LiveSession> {
@@ -136,54 +103,31 @@ export class LiveSession {
    * Follows the session as one reader. `lastSeq` is where the reader was before a drop: when that is still known,
    * only what changed for them since is sent, otherwise the whole view. Returns how to stop following.
    */
-  subscribe(viewer: Viewer, lastSeq: number | null, send: Subscriber['send']): () => void {
-    const before = lastSeq === null ? undefined : this.recent.get(lastSeq)
-    const made = before ? viewAfter(null, before, viewer) : null
-    const subscriber: Subscriber = {
-      viewer,
-      made,
-      // Marks are not part of the state, so which of them the reader already had is not known.
-      sections: before ? { ...this.sectionsOf(before, viewer, made), marks: undefined } : {},
-      send,
-    }
-    this.subscribers.add(subscriber)
-    send(this.ports.hello(), this.state.seq)
-    this.tell(subscriber, before ? 'change' : 'view')
-    return () => this.subscribers.delete(subscriber)
+  subscribe(viewer: Viewer, lastSeq: number | null, send: SendTo): () => void {
+    return this.readers.add(viewer, lastSeq, send)
   }
 
   /** Sends something beside the view to the facilitators who follow. */
   tellFacilitators(message: StreamMessage): void {
-    for (const subscriber of this.subscribers) {
-      if (subscriber.viewer.kind === 'facilitator') subscriber.send(message, this.state.seq)
-    }
+    this.readers.sendFacilitators(message)
   }
 
-  /** Sends something beside the view to those participants who follow and for whom it is, so many in one turn of the event loop. */
-  async tellParticipants(
+  /** Sends something beside the view to those participants who follow and for whom it is. */
+  tellParticipants(
     message: StreamMessage,
     isFor: (state: LiveState, participant: Participant) => boolean,
   ): Promise<void> {
-    let told = 0
-    for (const subscriber of [...this.subscribers]) {
-      const { viewer, send } = subscriber
-      const participant =
-        viewer.kind === 'participant' ? this.state.participants.get(viewer.participantId) : undefined
-      // Some have gone, or something else was put up, while others were told.
-      if (!participant || !this.subscribers.has(subscriber) || !isFor(this.state, participant)) continue
-      send(message, this.state.seq)
-      if (++told % TOLD_IN_A_TURN === 0) await setImmediate()
-    }
+    return this.readers.sendParticipants(message, isFor)
   }
 
   /** Time goes at another speed from now on: everybody is told, and what is to be done by itself comes sooner or later. */
   async speedChanged(): Promise<void> {
-    for (const { send } of this.subscribers) send(this.ports.hello(), this.state.seq)
+    this.readers.greet()
     await this.wake()
   }
 
   get followers(): number {
-    return this.subscribers.size
+    return this.readers.count
   }
 
   /** The log has been written on up to `seq`, perhaps by somebody else: then what it says is taken in, and readers told. */
@@ -208,8 +152,7 @@ export class LiveSession {
     this.stopped = true
     clearTimeout(this.timer)
     await this.settled()
-    if (this.telling) this.tellAll()
-    if (this.facilitatorsWait) this.tellEach('facilitator')
+    this.readers.finish()
   }
 
   private async writeAll(): Promise<void> {
@@ -250,7 +193,7 @@ export class LiveSession {
         const written = this.ports.append(entries)
         // The connection takes what is to be written at the end of this turn; only then does the disk work beside us.
         await Promise.race([written, setImmediate()])
-        this.foretell(states.at(-1) as LiveState)
+        this.readers.foretell(states.at(-1) as LiveState)
         await written
         this.take(
           entries.map(entry => entry.recorded),
@@ -338,115 +281,14 @@ export class LiveSession {
     if (this.recent.size > KEPT_STATES && oldest !== undefined) this.recent.delete(oldest)
   }
 
-  /**
-   * Tells everybody of the state as it is. While a class joins, every one who comes would be told to all who have come: readers are then
-   * told of several at once, and boards and other sessions have the thread in between.
-   */
+  /** Tells whoever follows, and whoever is told of each state, of the state as it is. */
   private publish(): void {
-    const wait = this.restUntil - performance.now()
-    if (wait <= 0) this.tellAll()
-    else if (!this.telling) this.telling = setTimeout(() => this.tellAll(), wait)
+    this.readers.tellSoon()
     try {
       this.ports.changed(this.state)
     } catch (error) {
       this.ports.failed(error)
     }
-  }
-
-  /** The disk takes as long as working out what everybody is to be told: both are done at once. */
-  private foretell(state: LiveState): void {
-    this.foretold = null
-    if (this.telling || this.restUntil > performance.now()) return
-    const of = new Map<Subscriber, Foretold>()
-    try {
-      for (const subscriber of this.subscribers) {
-        // Facilitators are few, and what they are told is not in the state alone.
-        if (subscriber.viewer.kind === 'facilitator') continue
-        const before = subscriber.sections
-        const made = viewAfter(subscriber.made, state, subscriber.viewer)
-        const sections = this.sectionsOf(state, subscriber.viewer, made)
-        of.set(subscriber, { before, made, sections, message: changes(before, sections) })
-      }
-      this.foretold = { state, of }
-    } catch (error) {
-      this.ports.failed(error)
-    }
-  }
-
-  /** A reader who cannot be told is let go, and keeps nobody else from hearing. */
-  private tellAll(): void {
-    clearTimeout(this.telling)
-    this.telling = undefined
-    const began = performance.now()
-    this.tellEach('others')
-    this.tellFacilitatorsInTime(began)
-    this.foretold = null
-    const ended = performance.now()
-    if (this.subscribers.size >= MANY_READERS) this.restUntil = ended + (ended - began) * REST_FACTOR
-  }
-
-  private tellEach(which: 'facilitator' | 'others'): void {
-    if (which === 'facilitator') {
-      clearTimeout(this.facilitatorsWait)
-      this.facilitatorsWait = undefined
-      this.facilitatorsToldAt.push(performance.now())
-    }
-    for (const subscriber of this.subscribers) {
-      if ((subscriber.viewer.kind === 'facilitator') !== (which === 'facilitator')) continue
-      try {
-        this.tell(subscriber, 'change')
-      } catch (error) {
-        this.subscribers.delete(subscriber)
-        this.ports.failed(error)
-      }
-    }
-  }
-
-  /** What they are told is the most there is, and their pages draw all of it: of what comes thick and fast they are told together. */
-  private tellFacilitatorsInTime(now: number): void {
-    if (this.facilitatorsWait) return
-    this.facilitatorsToldAt = this.facilitatorsToldAt.filter(at => now - at < FACILITATORS_WITHIN_MS)
-    const wait =
-      (this.facilitatorsToldAt.at(-1) ?? Number.NEGATIVE_INFINITY) + FACILITATORS_TOLD_EVERY_MS - now
-    if (this.facilitatorsToldAt.length < FACILITATORS_AT_ONCE || wait <= 0) this.tellEach('facilitator')
-    else {
-      this.facilitatorsWait = setTimeout(() => this.tellEach('facilitator'), wait)
-      this.facilitatorsWait.unref()
-    }
-  }
-
-  private tell(subscriber: Subscriber, kind: 'view' | 'change'): void {
-    const known = this.foretold?.state === this.state ? this.foretold.of.get(subscriber) : undefined
-    if (kind === 'change' && known?.before === subscriber.sections) {
-      subscriber.made = known.made
-      subscriber.sections = known.sections
-      if (known.message) subscriber.send(known.message, this.state.seq)
-      return
-    }
-    const made = viewAfter(subscriber.made, this.state, subscriber.viewer)
-    const sections = this.sectionsOf(this.state, subscriber.viewer, made)
-    const message = kind === 'view' ? wholeView(sections) : changes(subscriber.sections, sections)
-    subscriber.made = made
-    subscriber.sections = sections
-    if (message) subscriber.send(message, this.state.seq)
-  }
-
-  private sectionsOf(state: LiveState, viewer: Viewer, made: MadeView | null): Sections {
-    const view = (made?.view ?? {}) as Sections
-    return viewer.kind === 'facilitator' ? { ...view, marks: this.marksOfRound(state) } : view
-  }
-
-  /** The marks of the round that runs, or of the last one: what the lanes show live. */
-  private marksOfRound(state: LiveState): Mark[] {
-    const from = state.round?.startedAt ?? state.pastRounds.at(-1)?.startedAt
-    const { length } = this.marks
-    if (this.marksTold.from !== from || this.marksTold.length !== length)
-      this.marksTold = {
-        from,
-        length,
-        marks: from === undefined ? [] : this.marks.filter(mark => mark.at >= from),
-      }
-    return this.marksTold.marks
   }
 
   private schedule(leastWait = 0): void {

@@ -1,0 +1,236 @@
+import { setImmediate } from 'node:timers/promises'
+import type { StreamMessage } from '~/contracts/live'
+import type { Participant } from '~/core/live/door/people'
+import type { Mark } from '~/core/live/marks'
+import type { LiveState } from '~/core/live/topics'
+import { type MadeView, type Viewer, viewAfter } from '~/core/live/views'
+import { changes, type Sections, wholeView } from './sections.server'
+
+/** What they read of, and who hears what went wrong. */
+export interface ReadOf {
+  state(): LiveState
+  marks(): readonly Mark[]
+  /** The state at a place in the log, when it is still known. */
+  stateAt(seq: number): LiveState | undefined
+  /** What whoever begins to follow is told of the time. */
+  hello(): StreamMessage
+  failed(error: unknown): void
+}
+
+export type SendTo = (message: StreamMessage, seq: number) => void
+
+interface Reader {
+  viewer: Viewer
+  /** The view they were told last. */
+  made: MadeView | null
+  sections: Sections
+  send: SendTo
+}
+
+/** What a reader will be told of a state that is being written. */
+interface Foretold {
+  /** What the reader held when it was worked out. */
+  before: Sections
+  made: MadeView | null
+  sections: Sections
+  message: StreamMessage | null
+}
+
+/** So many are sent something long before others are looked after again. */
+const TOLD_IN_A_TURN = 100
+/** From so many readers on, telling them takes long enough to be counted. */
+const MANY_READERS = 50
+/** After telling many, so many times as long as it took goes to everybody else before they are told again. */
+const REST_FACTOR = 4
+/** Facilitators are told so often in two seconds at once; of more, as when hundreds answer a question, together and so often, in milliseconds. */
+const FACILITATORS_AT_ONCE = 8
+const FACILITATORS_WITHIN_MS = 2_000
+const FACILITATORS_TOLD_EVERY_MS = 250
+
+/** Those who follow a session: each is told their own view of it, and then what changed in that. */
+export class Readers {
+  private readonly readers = new Set<Reader>()
+  /** The marks of the round, as they were told last. */
+  private marksTold: { from: number | undefined; length: number; marks: Mark[] } = {
+    from: undefined,
+    length: 0,
+    marks: [],
+  }
+  private telling: NodeJS.Timeout | undefined
+  /** Until then readers are not told anew; on the clock of `performance`. */
+  private restUntil = 0
+  /** When facilitators were told last, as far as it counts; on the clock of `performance`. */
+  private facilitatorsToldAt: number[] = []
+  private facilitatorsWait: NodeJS.Timeout | undefined
+  /** Worked out while the log is written, for the readers of whom there are many; told once it is on disk. */
+  private foretold: { state: LiveState; of: ReadonlyMap<Reader, Foretold> } | null = null
+
+  constructor(private readonly session: ReadOf) {}
+
+  get count(): number {
+    return this.readers.size
+  }
+
+  /**
+   * Adds one. `lastSeq` is where they were before a drop: when that is still known, only what changed for them since is sent,
+   * otherwise the whole view. Returns how to stop following.
+   */
+  add(viewer: Viewer, lastSeq: number | null, send: SendTo): () => void {
+    const before = lastSeq === null ? undefined : this.session.stateAt(lastSeq)
+    const made = before ? viewAfter(null, before, viewer) : null
+    const reader: Reader = {
+      viewer,
+      made,
+      // Marks are not part of the state, so which of them the reader already had is not known.
+      sections: before ? { ...this.sectionsOf(before, viewer, made), marks: undefined } : {},
+      send,
+    }
+    this.readers.add(reader)
+    send(this.session.hello(), this.session.state().seq)
+    this.tell(reader, before ? 'change' : 'view')
+    return () => this.readers.delete(reader)
+  }
+
+  /** Sends everybody the time anew. */
+  greet(): void {
+    for (const { send } of this.readers) send(this.session.hello(), this.session.state().seq)
+  }
+
+  /** Sends something beside the view to the facilitators. */
+  sendFacilitators(message: StreamMessage): void {
+    for (const { viewer, send } of this.readers)
+      if (viewer.kind === 'facilitator') send(message, this.session.state().seq)
+  }
+
+  /** Sends something beside the view to those participants for whom it is, so many in one turn of the event loop. */
+  async sendParticipants(
+    message: StreamMessage,
+    isFor: (state: LiveState, participant: Participant) => boolean,
+  ): Promise<void> {
+    let told = 0
+    for (const reader of [...this.readers]) {
+      const { viewer, send } = reader
+      const state = this.session.state()
+      const participant =
+        viewer.kind === 'participant' ? state.participants.get(viewer.participantId) : undefined
+      // Some have gone, or something else was put up, while others were told.
+      if (!participant || !this.readers.has(reader) || !isFor(state, participant)) continue
+      send(message, state.seq)
+      if (++told % TOLD_IN_A_TURN === 0) await setImmediate()
+    }
+  }
+
+  /**
+   * Tells everybody of the state as it is. While a class joins, every one who comes would be told to all who have come: readers are then
+   * told of several at once, and boards and other sessions have the thread in between.
+   */
+  tellSoon(): void {
+    const wait = this.restUntil - performance.now()
+    if (wait <= 0) this.tellAll()
+    else if (!this.telling) this.telling = setTimeout(() => this.tellAll(), wait)
+  }
+
+  /** What waits to be told is told. */
+  finish(): void {
+    if (this.telling) this.tellAll()
+    if (this.facilitatorsWait) this.tellEach('facilitator')
+  }
+
+  /** The disk takes as long as working out what everybody is to be told: both are done at once. */
+  foretell(state: LiveState): void {
+    this.foretold = null
+    if (this.telling || this.restUntil > performance.now()) return
+    const of = new Map<Reader, Foretold>()
+    try {
+      for (const reader of this.readers) {
+        // Facilitators are few, and what they are told is not in the state alone.
+        if (reader.viewer.kind === 'facilitator') continue
+        const before = reader.sections
+        const made = viewAfter(reader.made, state, reader.viewer)
+        const sections = this.sectionsOf(state, reader.viewer, made)
+        of.set(reader, { before, made, sections, message: changes(before, sections) })
+      }
+      this.foretold = { state, of }
+    } catch (error) {
+      this.session.failed(error)
+    }
+  }
+
+  private tellAll(): void {
+    clearTimeout(this.telling)
+    this.telling = undefined
+    const began = performance.now()
+    this.tellEach('others')
+    this.tellFacilitatorsInTime(began)
+    this.foretold = null
+    const ended = performance.now()
+    if (this.readers.size >= MANY_READERS) this.restUntil = ended + (ended - began) * REST_FACTOR
+  }
+
+  /** A reader who cannot be told is let go, and keeps nobody else from hearing. */
+  private tellEach(which: 'facilitator' | 'others'): void {
+    if (which === 'facilitator') {
+      clearTimeout(this.facilitatorsWait)
+      this.facilitatorsWait = undefined
+      this.facilitatorsToldAt.push(performance.now())
+    }
+    for (const reader of this.readers) {
+      if ((reader.viewer.kind === 'facilitator') !== (which === 'facilitator')) continue
+      try {
+        this.tell(reader, 'change')
+      } catch (error) {
+        this.readers.delete(reader)
+        this.session.failed(error)
+      }
+    }
+  }
+
+  /** What they are told is the most there is, and their pages draw all of it: of what comes thick and fast they are told together. */
+  private tellFacilitatorsInTime(now: number): void {
+    if (this.facilitatorsWait) return
+    this.facilitatorsToldAt = this.facilitatorsToldAt.filter(at => now - at < FACILITATORS_WITHIN_MS)
+    const wait =
+      (this.facilitatorsToldAt.at(-1) ?? Number.NEGATIVE_INFINITY) + FACILITATORS_TOLD_EVERY_MS - now
+    if (this.facilitatorsToldAt.length < FACILITATORS_AT_ONCE || wait <= 0) this.tellEach('facilitator')
+    else {
+      this.facilitatorsWait = setTimeout(() => this.tellEach('facilitator'), wait)
+      this.facilitatorsWait.unref()
+    }
+  }
+
+  private tell(reader: Reader, kind: 'view' | 'change'): void {
+    const state = this.session.state()
+    const known = this.foretold?.state === state ? this.foretold.of.get(reader) : undefined
+    if (kind === 'change' && known?.before === reader.sections) {
+      reader.made = known.made
+      reader.sections = known.sections
+      if (known.message) reader.send(known.message, state.seq)
+      return
+    }
+    const made = viewAfter(reader.made, state, reader.viewer)
+    const sections = this.sectionsOf(state, reader.viewer, made)
+    const message = kind === 'view' ? wholeView(sections) : changes(reader.sections, sections)
+    reader.made = made
+    reader.sections = sections
+    if (message) reader.send(message, state.seq)
+  }
+
+  private sectionsOf(state: LiveState, viewer: Viewer, made: MadeView | null): Sections {
+    const view = (made?.view ?? {}) as Sections
+    return viewer.kind === 'facilitator' ? { ...view, marks: this.marksOfRound(state) } : view
+  }
+
+  /** The marks of the round that runs, or of the last one: what the lanes show live. */
+  private marksOfRound(state: LiveState): Mark[] {
+    const from = state.round?.startedAt ?? state.pastRounds.at(-1)?.startedAt
+    const all = this.session.marks()
+    const { length } = all
+    if (this.marksTold.from !== from || this.marksTold.length !== length)
+      this.marksTold = {
+        from,
+        length,
+        marks: from === undefined ? [] : all.filter(mark => mark.at >= from),
+      }
+    return this.marksTold.marks
+  }
+}
