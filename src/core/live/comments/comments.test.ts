@@ -57,8 +57,19 @@ test('it is on something the room is asked, has words, and there are no more tha
   expect(comment(session, 'x', { promptId: 'none' })).toBe('no-such-prompt')
   expect(comment(session, ' ')).toBe('text-empty')
   expect(comment(session, 'x'.repeat(LONGEST_COMMENT + 1))).toBe('text-too-long')
-  for (let count = 0; count < MOST_COMMENTS; count++) comment(session, 'x', { commentId: `k${count}` })
+  for (let count = 0; count < MOST_COMMENTS; count++)
+    comment(session, `x${count}`, { commentId: `k${count}` })
   expect(comment(session, 'x', { commentId: 'more' })).toBe('too-many-comments')
+})
+
+test('of two that say the same of the same piece within ten seconds one stands; a call it answers is closed all the same', () => {
+  const session = out()
+  expect(comment(session, 'How?')).toEqual(['commented'])
+  session.tell(4, participant('ana'), { type: 'call-help', helpId: 'h' })
+  expect(comment(session, ' How? ', { commentId: 'k2' })).toEqual([])
+  expect(comment(session, 'How?', { commentId: 'k3', helpId: 'h' })).toEqual(['help-closed'])
+  expect(comment(session, 'How?', { commentId: 'k4', pieceId: null })).toEqual(['commented'])
+  expect(texts(session, 'ana')).toEqual(['How?', 'How?'])
 })
 
 test('it is answered by the group and by facilitators, each with their name, and by nobody of another room', () => {

@@ -11,6 +11,7 @@ import { type RoomsProblem, roomIn } from '../rooms/rooms'
 import type { SessionState } from '../session/session'
 import { textProblem, textSchema } from '../texts'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
+import { isJustNow } from '../twice'
 import { type Comment, LONGEST_COMMENT, LONGEST_QUOTE, MOST_COMMENTS, MOST_REPLIES } from './comment'
 
 export interface CommentsState {
@@ -84,7 +85,7 @@ export const comments = topic<{
   },
   {
     decide: {
-      comment(state, { commentId, roomId, promptId, pieceId, quote, text, helpId }, { name }) {
+      comment(state, { commentId, roomId, promptId, pieceId, quote, text, helpId }, { name }, now) {
         const room = roomOf(state, roomId)
         if (!room) return refuse({ code: 'no-such-room' })
         if (!boardOf(state, room).prompts.some(({ id }) => id === promptId))
@@ -95,6 +96,16 @@ export const comments = topic<{
         if (state.comments.length >= MOST_COMMENTS) return refuse({ code: 'too-many-comments' })
         const { copyId } = room
         const answersHelp = helpId !== null && openHelp(state, roomId)?.id === helpId
+        // One presses twice, or two say it at once.
+        const twice = state.comments.some(
+          said =>
+            isJustNow(said.at, now) &&
+            said.copyId === copyId &&
+            said.promptId === promptId &&
+            said.pieceId === pieceId &&
+            said.text === text.trim(),
+        )
+        if (twice) return answersHelp ? happens(...closing(state, roomId, 'comment')) : nothing
         return happens(
           {
             type: 'commented',

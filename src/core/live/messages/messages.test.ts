@@ -38,6 +38,41 @@ test('the same words to the same people within ten seconds are said once, whoeve
   expect(session.state.messages).toHaveLength(4)
 })
 
+test('the same note to the same room or person within ten seconds is one; the call it answers is closed all the same', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo', 'chi')
+  session.sendOut(2)
+  let number = 0
+  const note = (at: number, more: object = {}) =>
+    session.tell(at, facilitator, {
+      type: 'note',
+      messageId: `n${++number}`,
+      roomId: 'reeds',
+      text: 'Look closer.',
+      helpId: null,
+      ...more,
+    })
+  expect(note(1_000)).toEqual(['note'])
+  session.tell(1_000, participant('ana'), { type: 'call-help', helpId: 'h' })
+  expect(note(2_000, { text: 'Look closer. ' })).toEqual([])
+  expect(note(2_000, { helpId: 'h' })).toEqual(['help-closed'])
+  expect(note(2_000, { roomId: 'birds' })).toEqual(['note'])
+  expect(note(11_000)).toEqual(['note'])
+  const alone = (at: number, participantId: string) =>
+    session.tell(at, facilitator, {
+      type: 'note-to-person',
+      messageId: `n${++number}`,
+      participantId,
+      text: 'Look closer.',
+    })
+  expect([alone(11_000, 'ana'), alone(11_500, 'ana'), alone(11_500, 'bo'), alone(21_000, 'ana')]).toEqual([
+    ['note-to-person'],
+    [],
+    ['note-to-person'],
+    ['note-to-person'],
+  ])
+})
+
 test('a note reaches those who are in its room, whoever comes in later too, and nobody else', () => {
   const session = new Rehearsed()
   session.join(1, 'ana', 'bo', 'chi')

@@ -1,4 +1,3 @@
-import { isEqual } from 'lodash-es'
 import { z } from 'zod'
 import { presentOf } from '../door/door'
 import type { DoorProblem } from '../door/door-facts'
@@ -23,6 +22,7 @@ import {
   MOST_SCHEDULED,
   type ScheduledMessage,
 } from './message'
+import { isSaidTwice } from './said-twice'
 
 export type MessagesProblem =
   | { code: 'no-such-message' }
@@ -127,23 +127,33 @@ export const messages = topic<{
         if (roomIds?.length === 0) return happens({ type: 'scheduled-dropped', messageId })
         return happens({ type: 'broadcast', messageId, text, from, ...beside(roomIds, thing) })
       },
-      note(state, { messageId, roomId, text, helpId }, { name }) {
+      note(state, { messageId, roomId, text, helpId }, { name }, now) {
         if (!roomOf(state, roomId)) return refuse({ code: 'no-such-room' })
         const problem = textProblem(text, LONGEST_MESSAGE)
         if (problem) return refuse(problem)
         const answers = helpId !== null && openHelp(state, roomId)?.id === helpId
+        const said = { kind: 'note', text: text.trim(), roomIds: [roomId], toId: null, thing: null } as const
+        const twice = isSaidTwice(state.messages, said, now)
         return happens(
-          { type: 'note', messageId, roomId, text: text.trim(), from: name },
+          ...(twice ? [] : [{ type: 'note' as const, messageId, roomId, text: said.text, from: name }]),
           ...(answers ? closing(state, roomId, 'note') : []),
         )
       },
-      'note-to-person'(state, { messageId, participantId, text }, { name }) {
+      'note-to-person'(state, { messageId, participantId, text }, { name }, now) {
         const person = presentOf(state, participantId)
         if (!person) return refuse({ code: 'no-such-participant' })
         if (!person.hasDevice) return refuse({ code: 'no-device' })
         const problem = textProblem(text, LONGEST_MESSAGE)
         if (problem) return refuse(problem)
         if (state.messages.some(({ id }) => id === messageId)) return nothing
+        const said = {
+          kind: 'note',
+          text: text.trim(),
+          roomIds: null,
+          toId: participantId,
+          thing: null,
+        } as const
+        if (isSaidTwice(state.messages, said, now)) return nothing
         return happens({ type: 'note-to-person', messageId, participantId, text: text.trim(), from: name })
       },
       'put-away'(state, { messageId }, { participantId }) {
@@ -247,9 +257,6 @@ function stillFor(
   return roomIds?.filter(id => roomOf(state, id)?.closed === false) ?? null
 }
 
-/** The same words to the same people within so many milliseconds are one broadcast. */
-const TWICE_MS = 10_000
-
 interface Asked {
   messageId: string
   text: string
@@ -284,15 +291,13 @@ function saying(
   }
   const rooms = stillFor(state, { roomIds: wanted, notDone: notDone ?? null })
   if (rooms?.length === 0) return refuse({ code: 'all-done' })
-  // Two at the front say the same at the same moment, or one presses twice: it is said once.
-  const twice = state.messages.some(
-    said =>
-      now - said.at < TWICE_MS &&
-      said.kind === 'broadcast' &&
-      said.text === plain.text &&
-      isEqual(said.roomIds, rooms) &&
-      isEqual(said.thing, thing ?? null),
+  if (
+    isSaidTwice(
+      state.messages,
+      { kind: 'broadcast', text: plain.text, roomIds: rooms, toId: null, thing: thing ?? null },
+      now,
+    )
   )
-  if (twice) return nothing
+    return nothing
   return happens({ type: 'broadcast', ...plain, ...beside(rooms, thing) })
 }

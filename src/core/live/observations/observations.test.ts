@@ -26,6 +26,8 @@ test('an observation is on a room or a person, says who made it and when, and ca
     { id: 'o', roomId: 'reeds', participantId: null, text: 'They argue well.', from: 'Marit', at: 3 },
     { id: 'p', roomId: null, participantId: 'chi', text: 'Leads without a word.', from: 'Marit', at: 3 },
   ])
+  // Pressed twice.
+  expect(observe(session, { participantId: 'chi' }, 'Leads without a word.', 'q')).toEqual([])
   const drop = () => session.tell(4, facilitator, { type: 'drop-observation', observationId: 'o' })
   expect(drop()).toEqual(['observation-dropped'])
   expect(drop()).toBe('no-such-observation')
@@ -39,7 +41,7 @@ test('it is on somebody or something that is there, has words, and there are no 
   expect(observe(session, { roomId: 'reeds' }, ' ')).toBe('text-empty')
   expect(observe(session, { roomId: 'reeds' }, 'x'.repeat(LONGEST_OBSERVATION + 1))).toBe('text-too-long')
   for (let count = 0; count < MOST_OBSERVATIONS; count++)
-    observe(session, { roomId: 'reeds' }, 'x', `o${count}`)
+    observe(session, { roomId: 'reeds' }, `x${count}`, `o${count}`)
   expect(observe(session, { roomId: 'reeds' }, 'x', 'more')).toBe('too-many-observations')
 })
 

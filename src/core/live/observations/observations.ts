@@ -7,6 +7,7 @@ import { type RoomsState, roomOf } from '../rooms/room'
 import type { RoomsProblem } from '../rooms/rooms'
 import { textProblem, textSchema } from '../texts'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
+import { isJustNow } from '../twice'
 import { LONGEST_OBSERVATION, MOST_OBSERVATIONS, type Observation } from './observation'
 
 export interface ObservationsState {
@@ -52,7 +53,7 @@ export const observations = topic<{
   },
   {
     decide: {
-      observe(state, { on, text, observationId }, { name }) {
+      observe(state, { on, text, observationId }, { name }, now) {
         const roomId = 'roomId' in on ? on.roomId : null
         const participantId = 'participantId' in on ? on.participantId : null
         if (roomId !== null && !roomOf(state, roomId)) return refuse({ code: 'no-such-room' })
@@ -61,6 +62,14 @@ export const observations = topic<{
         const problem = textProblem(text, LONGEST_OBSERVATION)
         if (problem) return refuse(problem)
         if (state.observations.some(({ id }) => id === observationId)) return nothing
+        const twice = state.observations.some(
+          said =>
+            isJustNow(said.at, now) &&
+            said.roomId === roomId &&
+            said.participantId === participantId &&
+            said.text === text.trim(),
+        )
+        if (twice) return nothing
         if (state.observations.length >= MOST_OBSERVATIONS) return refuse({ code: 'too-many-observations' })
         return happens({
           type: 'observed',
