@@ -11,8 +11,6 @@ export interface Round {
   /** Warnings that are to be given, likewise. */
   warnings: readonly number[]
   graceSeconds: number
-  /** Who lengthened it last, by how much, and when; nobody yet when it is missing. */
-  lengthened?: { seconds: number; by: string; at: number }
 }
 
 /** The same time given by another within so many milliseconds is given once. */

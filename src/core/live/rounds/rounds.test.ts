@@ -1,6 +1,7 @@
 import { clock, facilitator, Rehearsed } from 'tests/fixtures/rehearsed'
 import type { Actor } from '../actors'
 import { participantList, peopleIn } from '../door/people'
+import { participantView, projectorView } from '../views'
 
 const MINUTE = 60_000
 
@@ -42,6 +43,9 @@ test('of two at the front who give the same time at the same moment one is heard
   expect(gives(2 * MINUTE, facilitator)).toEqual(['time-added'])
   expect(gives(2 * MINUTE + 3_000, other)).toEqual(['time-added'])
   expect(session.state.round?.endsAt).toBe(31 * MINUTE)
+  // Whose account that was is on no page of a participant, nor on the projector.
+  for (const view of [participantView(session.state, 'ana'), projectorView(session.state)])
+    expect(JSON.stringify(view)).not.toMatch(/marit|tobias/)
 })
 
 test('a mistaken call back is taken back while people come back: the round is as it was', () => {

@@ -22,6 +22,8 @@ export interface RoundsState extends RoundState {
   pastRounds: PastRound[]
   /** The round that ended last, with who was in rooms: should the end of the session that ended it be taken back. */
   lastRound: { round: Round; participantIds: string[] } | null
+  /** Who lengthened a round last, by how much, and when. Apart from the round, which all pages are told of. */
+  lengthened: { seconds: number; by: string; at: number } | null
   roomSeconds: number
   graceSeconds: number
 }
@@ -70,7 +72,14 @@ export const rounds = topic<{
   mark: 'joined' | 'warning'
 }>()(
   {
-    initial: { round: null, pastRounds: [], lastRound: null, roomSeconds: 0, graceSeconds: 0 },
+    initial: {
+      round: null,
+      pastRounds: [],
+      lastRound: null,
+      lengthened: null,
+      roomSeconds: 0,
+      graceSeconds: 0,
+    },
     commands: {
       'send-out': { by: ['facilitator'], asks: { seconds: z.number() } },
       'add-time': { by: ['facilitator'], asks: { seconds: z.number() } },
@@ -102,7 +111,7 @@ export const rounds = topic<{
       'add-time'(state, { seconds }, { accountId: by }, now) {
         if (!state.round) return refuse({ code: 'not-out' })
         // Two at the front give what was asked for at the same moment; who presses twice means it.
-        const { lengthened: last } = state.round
+        const { lengthened: last } = state
         if (last && last.by !== by && last.seconds === seconds && now - last.at < TWICE_MS) return nothing
         const endsAt = Math.max(state.round.endsAt, now) + seconds * 1000
         const fits = endsAt - state.round.startedAt <= LONGEST_ROUND * 1000
@@ -149,14 +158,10 @@ export const rounds = topic<{
           graceSeconds: said.graceSeconds ?? state.graceSeconds,
         },
       }),
-      'time-added': (state, { endsAt, seconds, by }, at) =>
-        changeRound(state, {
-          endsAt,
-          plannedEndsAt: endsAt,
-          graceEndsAt: null,
-          warned: [],
-          ...(by !== undefined && { lengthened: { seconds, by, at } }),
-        }),
+      'time-added': (state, { endsAt, seconds, by }, at) => ({
+        ...changeRound(state, { endsAt, plannedEndsAt: endsAt, graceEndsAt: null, warned: [] }),
+        lengthened: by === undefined ? null : { seconds, by, at },
+      }),
       warned: (state, { secondsLeft }) =>
         changeRound(state, { warned: [...(state.round?.warned ?? []), secondsLeft] }),
       'called-back': (state, { graceEndsAt }, at) =>
