@@ -11,9 +11,9 @@ afterEach(() => {
   globalThis.fetch = original
 })
 
-test('an accepted command is sent as JSON and said to be accepted', async () => {
+test('an accepted command is sent as JSON and said to be accepted, with what more was told', async () => {
   const asked = answering(async () => ({ json: async () => ({ ok: true, value: { seq: 3 } }) }))
-  expect(await ask('/s/x/commands', { type: 'call-help' })).toEqual({ ok: true })
+  expect(await ask('/s/x/commands', { type: 'call-help' })).toEqual({ ok: true, value: { seq: 3 } })
   expect(asked).toHaveBeenCalledWith(
     '/s/x/commands',
     expect.objectContaining({ method: 'POST', body: '{"type":"call-help"}' }),
