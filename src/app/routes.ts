@@ -61,6 +61,7 @@ export default [
     route('sessions/:sessionId/rehearsal', 'routes/session-rehearsal.ts'),
     route('sessions/:sessionId/corrections', 'routes/session-corrections.ts'),
     route('sessions/:sessionId/talk/:roomId', 'routes/session-talk.ts'),
+    route('sessions/:sessionId/late', 'routes/session-late.ts'),
     route('sessions/:sessionId/taken-off', 'routes/session-taken-off.ts'),
     route('sessions/:sessionId/boards', 'routes/session-boards.ts'),
     route('sessions/:sessionId/material', 'routes/session-material.ts'),

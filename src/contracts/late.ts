@@ -11,6 +11,14 @@ export const lateForm = z.object({
   update: z.base64().max(LONGEST_UPDATE),
 })
 
+/** A late contribution that a facilitator puts on its board after all. */
+export const putInForm = z.object({
+  copyId: idSchema,
+  participantId: idSchema,
+  id: z.string().min(1).max(64),
+})
+export type PutIn = z.infer<typeof putInForm>
+
 /**
  * `kept`: it is kept aside; not when all of it is on the board already. `open`: they may write there still, so it goes there.
  * `refused`: it is kept nowhere, and never will be.

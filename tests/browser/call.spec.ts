@@ -26,6 +26,19 @@ const noteLines = () => {
   }
 }
 
+/** Gives what cuts the page's line to the call, as a network that changes does. */
+async function cuttable(page: Page): Promise<() => Promise<void>> {
+  const lines: (() => Promise<void>)[] = []
+  await page.routeWebSocket(/\/calls\//, line => {
+    const server = line.connectToServer()
+    lines.push(async () => {
+      await line.close({ code: 3001 })
+      await server.close({ code: 3001 })
+    })
+  })
+  return async () => lines.at(-1)?.()
+}
+
 /** How many of the others' lines stand, and what has come over them: sound that can be heard, and pictures that were put together. */
 const received = (page: Page) =>
   page.evaluate(async () => {
@@ -52,9 +65,11 @@ test('four in a room hear and see each other from browser to browser; a facilita
   await switchWaitingList(page)
   const names = ['Edda', 'Chi', 'Kaveh', 'Bram O.']
   const people: Page[] = []
+  const cuts: (() => Promise<void>)[] = []
   for (const name of names) {
     const each = await phone()
     await each.addInitScript(noteLines)
+    cuts.push(await cuttable(each))
     await joinOnPhone(each, server, code, name)
     people.push(each)
   }
@@ -90,6 +105,17 @@ test('four in a room hear and see each other from browser to browser; a facilita
     )
     .toBeGreaterThan(0)
   await expectAccessible(edda)
+
+  // A line that breaks says so, and comes back by itself with what was given; the others have them back as they were.
+  const down = chi.getByText('The line to the call is down; it comes back by itself.')
+  await Promise.all([expect(down).toBeVisible(), cuts[1]?.()])
+  await expect(down).toHaveCount(0)
+  await expect(chi.getByRole('button', { name: 'Switch camera off' })).toBeVisible()
+  for (const each of people) await expect(inCall(each)).toHaveCount(4)
+  for (const each of [edda, kaveh, bram]) {
+    await expect.poll(() => received(each)).toEqual({ lines: 3, sound: each !== edda, pictures: true })
+    await expect(each.getByLabel('The camera of Chi')).toBeVisible()
+  }
 
   // A facilitator counts them, sees how evenly they speak, and hears them only while they visit, which all see.
   await page.getByRole('button', { name: itsName, exact: true }).click()

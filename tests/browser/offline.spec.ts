@@ -106,6 +106,14 @@ test('without a server a page opens again with the board and what was typed, is 
   await expectAccessible(page)
   await ana.getByRole('link', { name: 'See what we made' }).click()
   await expect(ana.getByText('from the bus')).toBeVisible()
+
+  // A facilitator puts it on the board after all: there it stands in her name, for whoever was in the room.
+  await page.getByRole('button', { name: 'Put what Ana Per. wrote on the board' }).click()
+  await expect(room.getByText('put on the board by Marit Solheim')).toBeVisible()
+  await expect(room.getByText('and is not on the board')).toBeHidden()
+  await expect(room.getByRole('listitem').filter({ hasText: 'from the bus' })).toHaveCount(2)
+  await ana.reload()
+  await expect(ana.getByText('put on the board by Marit Solheim')).toBeVisible()
 })
 
 test('who gives a name back leaves nothing in the browser, and whoever has it next never sees the page of the one before', async ({

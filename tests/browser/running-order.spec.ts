@@ -103,6 +103,39 @@ test('an evening is laid out in segments: added, named, lengthened, moved, by tw
   await saved(page)
   await expect(page.getByText(/, 31 min$/)).toBeVisible()
   await expect(segments(page)).toHaveCount(3)
+
+  // The same with its title, its time and who does what: whoever saves second is told, and sees what the other had changed.
+  const field = (each: Page, name: string) => each.getByLabel(name, { exact: true })
+  await field(page, 'Title').fill('Marsh at dusk')
+  await field(page, 'Who writes in rooms').selectOption('scribe writes')
+  await field(page, 'Tobias Ferrand').selectOption('keeps the clock and the doors')
+  await page.getByRole('button', { name: 'Save the plan' }).click()
+  await saved(page)
+  await field(tobias, 'Begins at').fill('18:45')
+  await field(tobias, 'Name of room 1').fill('Sluice')
+  await field(tobias, 'Who looks after room 1').selectOption('with Tobias Ferrand')
+  await tobias.getByRole('button', { name: 'Save the plan' }).click()
+  await expect(tobias.getByText('Saved, with what somebody else had changed.')).toBeVisible()
+  await expect(field(tobias, 'Title')).toHaveValue('Marsh at dusk')
+  await expect(field(tobias, 'Tobias Ferrand')).toHaveValue('clock')
+  await expectAccessible(tobias)
+  await page.reload()
+  for (const [name, value] of [
+    ['Title', 'Marsh at dusk'],
+    ['Begins at', '18:45'],
+    ['Name of room 1', 'Sluice'],
+    ['Who writes in rooms', 'scribe'],
+    ['Tobias Ferrand', 'clock'],
+  ] as const)
+    await expect(field(page, name)).toHaveValue(value)
+  // So it is opened: whose the rooms are is said at the top of Live, and who writes stands in its head.
+  await page.getByRole('button', { name: 'Open the session' }).click()
+  await expect(page).toHaveURL(/\/live$/)
+  await expect(page.getByLabel('Who writes in rooms')).toHaveValue('scribe')
+  await tobias.goto(page.url())
+  await expect(
+    tobias.getByText(/^You keep the clock and the doors.*Yours to look after: Sluice\.$/),
+  ).toBeVisible()
 })
 
 test('an evening of two rounds is run with one key: groups, boards and what everybody reads follow', async ({

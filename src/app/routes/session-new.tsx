@@ -1,5 +1,6 @@
 import { redirect } from 'react-router'
 import { sessionForm } from '~/contracts/forms/sessions'
+import { listAccounts } from '~/server/auth/accounts.server'
 import { listBoards } from '~/server/boards/boards.server'
 import { getGrouping, listGroupings, roundOf } from '~/server/groupings/groupings.server'
 import { servicesContext } from '~/server/services.server'
@@ -14,7 +15,11 @@ export const meta: Route.MetaFunction = () => [{ title: 'Plan a session · Round
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const { db } = context.get(servicesContext)
-  const [groupings, boards] = await Promise.all([listGroupings(db), listBoards(db)])
+  const [groupings, boards, accounts] = await Promise.all([
+    listGroupings(db),
+    listBoards(db),
+    listAccounts(db),
+  ])
   const wanted = new URL(request.url).searchParams.get('grouping') ?? groupings[0]?.id
   const round = Number(new URL(request.url).searchParams.get('round') ?? 0) || 0
   const rooms = wanted ? roundOf(await answering(getGrouping(db, wanted)), round) : []
@@ -23,6 +28,11 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     boards: boards.map(({ id, title }) => ({ id, title })),
     chosen: wanted ?? '',
     round,
+    duties: accounts.map(({ id, displayName }) => ({
+      accountId: id,
+      name: displayName,
+      does: 'all' as const,
+    })),
     rooms: rooms.map(({ id, name, personIds }) => ({ groupId: id, name, people: personIds.length })),
   }
 }
@@ -36,14 +46,14 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function NewSession({ loaderData, actionData }: Route.ComponentProps) {
-  const { groupings, boards, chosen, round, rooms } = loaderData
+  const { groupings, boards, chosen, round, duties, rooms } = loaderData
   return (
     <>
       <PageHead title="Plan a session" />
       <PlanForm
         groupings={groupings}
         boards={boards}
-        plan={{ groupingId: chosen, groupingRound: round, rooms }}
+        plan={{ groupingId: chosen, groupingRound: round, duties, rooms }}
         lastResult={actionData}
       />
     </>

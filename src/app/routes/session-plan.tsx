@@ -1,13 +1,14 @@
 import { parseWithZod } from '@conform-to/zod/v4'
 import { data, redirect } from 'react-router'
+import { parsedJson } from '~/contracts/forms/fields'
 import { sessionForm } from '~/contracts/forms/sessions'
-import { dateFields } from '~/core/schedule/session-time'
 import { listBoards } from '~/server/boards/boards.server'
-import { groupingAt, listGroupings, roundOf } from '~/server/groupings/groupings.server'
+import { listGroupings } from '~/server/groupings/groupings.server'
 import { addressesFor } from '~/server/http/addresses.server'
 import { openSession } from '~/server/live/requests.server'
 import { accountContext, servicesContext } from '~/server/services.server'
 import { planWorld } from '~/server/sessions/plan-facts.server'
+import { planShown } from '~/server/sessions/plan-shown.server'
 import { getSession, runningOrderOf, savePlan } from '~/server/sessions/sessions.server'
 import { PlanPage } from '../features/sessions/plan-page'
 import { openingProblemText, sessionProblem } from '../features/sessions/session-text'
@@ -22,16 +23,13 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const asked = new URL(request.url).searchParams
   const wanted = asked.get('grouping') ?? session.groupingId ?? undefined
   const round = Number(asked.get('round') ?? (asked.has('grouping') ? 0 : session.groupingRound)) || 0
-  const [groupings, boards, grouping] = await Promise.all([
+  const [groupings, boards, plan, base] = await Promise.all([
     listGroupings(db, { alsoId: wanted }),
     listBoards(db, session.boardId ?? undefined),
-    // What an open or ended session used stays as it was, whatever was saved since.
-    wanted === undefined
-      ? null
-      : answering(groupingAt(db, wanted, session.phase === 'planned' ? null : session.groupingVersion)),
+    answering(planShown(db, session, { groupingId: wanted, round })),
+    answering(planShown(db, session)),
   ])
-  const { title, timeZone, boardId, roomMinutes, graceSeconds, waitingList, callWay } = session
-  const { joinCode, phase, groupingRound } = session
+  const { timeZone, roomMinutes, graceSeconds, joinCode, phase, groupingRound } = session
   return {
     phase,
     order: {
@@ -50,22 +48,8 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     joinAddress: `${addressesFor(request.url, settings.publicAddress).main}/join`,
     groupings,
     boards: boards.map(board => ({ id: board.id, title: board.title })),
-    plan: {
-      title,
-      ...dateFields(session.startsAt, timeZone),
-      timeZone,
-      groupingId: grouping?.id ?? '',
-      groupingRound: round,
-      hasOrder: session.runningOrder.length > 0,
-      boardId: boardId ?? undefined,
-      roomMinutes,
-      graceSeconds,
-      waitingList,
-      callWay,
-      rooms: (grouping ? roundOf(grouping, round) : []).map(({ id, name, personIds }) => {
-        return { groupId: id, name: session.roomNames[id] ?? name, people: personIds.length }
-      }),
-    },
+    plan,
+    base: JSON.stringify(base),
   }
 }
 
@@ -80,8 +64,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   }
   const form = parseWithZod(fields, { schema: sessionForm })
   if (form.status !== 'success') return { form: form.reply() }
-  const saved = await answering(savePlan(db, params.sessionId, form.value))
-  if (saved.ok) return { form: undefined, saved: true }
+  const base = sessionForm.safeParse(parsedJson(String(fields.get('base') ?? ''))).data ?? null
+  const saved = await answering(savePlan(db, params.sessionId, form.value, base))
+  if (saved.ok) {
+    const plan = await planShown(db, await getSession(db, params.sessionId))
+    return { form: undefined, saved: { plan, base: JSON.stringify(plan), others: saved.value.others } }
+  }
   return data({ form: form.reply(sessionProblem(saved.problem)) }, { status: 409 })
 }
 

@@ -1,6 +1,8 @@
 /** The form for planning a session. */
 import { z } from 'zod'
 import { CALL_WAYS } from '~/core/live/call/ways'
+import { DUTIES } from '~/core/live/duties/duty'
+import { WHO_WRITES } from '~/core/live/rights/writing'
 import { LONGEST_TITLE } from '~/core/live/session/session'
 import { runningOrderSchema } from '~/core/schedule/running-order'
 import { count, line, optionalLine } from './fields'
@@ -15,6 +17,11 @@ const timeZone = z.string().refine(zone => {
   }
 }, 'Choose a time zone from the list.')
 
+const accountId = z.string().min(1).max(40)
+
+/** Whether people may add pictures of their own. */
+export const PICTURES = ['added', 'not-added'] as const
+
 export const sessionForm = z.object({
   title: line('a title', LONGEST_TITLE),
   date: z.iso.date('Choose a date.'),
@@ -27,10 +34,19 @@ export const sessionForm = z.object({
   roomMinutes: count(1, 240, 'minutes'),
   graceSeconds: count(0, 600, 'seconds'),
   waitingList: z.boolean().optional().default(false),
-  /** Not said, it stays as it was. */
+  /** Not said, they stay as they were. */
   callWay: z.enum(CALL_WAYS).optional(),
+  writing: z.enum(WHO_WRITES).optional(),
+  pictures: z.enum(PICTURES).optional(),
+  /** What each of those who may lead does; with it, rooms say whose they are to look after. */
+  duties: z
+    .array(z.object({ accountId, does: z.enum(DUTIES) }))
+    .max(200)
+    .optional(),
   rooms: z
-    .array(z.object({ groupId: z.string().min(1).max(40), name: optionalLine(60) }))
+    .array(
+      z.object({ groupId: z.string().min(1).max(40), name: optionalLine(60), byId: accountId.optional() }),
+    )
     .max(250)
     .optional()
     .default([]),

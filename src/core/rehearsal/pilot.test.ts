@@ -109,9 +109,48 @@ test('what is planned to be asked is asked in its segment, one question after th
     text: 'Which comes first?',
     answers: ['Reeds', 'Birds'],
     seconds: 60,
+    over: null,
   })
   session.tell(2 * MINUTE, facilitator, { ...first, questionId: 'q' } as Command)
   expect(moves(session, 2.5 * MINUTE)).toEqual([])
   session.tell(3 * MINUTE, clock, { type: 'close-question', questionId: 'q' })
   expect(moves(session, 3 * MINUTE)).toMatchObject([{ text: 'How sure?', asks: ready[1]?.asks, answers: [] }])
+})
+
+test('in the whole group after a round its rooms report, each in its time; then, or when the segment is over, that ends', () => {
+  const talk = { ...welcome, id: 'talk', minutes: 5 }
+  const session = new Rehearsed({ segments: [round, talk, { ...round, id: 'more' }] })
+  session.join(1, 'ana', 'bo', 'chi')
+  session.tell(2 * MINUTE, facilitator, { type: 'next-segment', segmentId: 'notes' })
+  session.tell(12 * MINUTE, clock, { type: 'call-back' })
+  session.tell(13 * MINUTE, clock, { type: 'finish-grace' })
+  const [begin] = moves(session, 13 * MINUTE)
+  expect(begin).toEqual({
+    type: 'begin-report',
+    secondsEach: 60,
+    onPages: true,
+    rooms: [
+      { roomId: 'reeds', reporterId: 'ana' },
+      { roomId: 'birds', reporterId: 'chi' },
+    ],
+  })
+  // With too little time left for each it is not begun at all.
+  expect(moves(session, 17.1 * MINUTE)).toEqual([])
+  session.tell(13 * MINUTE, facilitator, begin as Command)
+  const goesOn = (at: number, expected: object) => {
+    expect(moves(session, at)).toEqual([expected])
+    session.tell(at, facilitator, expected as Command)
+    expect(moves(session, at + 1_000)).toEqual([])
+  }
+  goesOn(13 * MINUTE, { type: 'next-room', afterId: null })
+  goesOn(14 * MINUTE, { type: 'next-room', afterId: 'reeds' })
+  expect(moves(session, 15 * MINUTE)).toEqual([{ type: 'next-room', afterId: 'birds' }])
+  expect(moves(session, 18 * MINUTE)).toMatchObject([{ type: 'end-report' }, { type: 'next-segment' }])
+  session.tell(15 * MINUTE, facilitator, { type: 'next-room', afterId: 'birds' })
+  goesOn(15 * MINUTE, { type: 'end-report' })
+  // Whoever was heard is not asked again for the same.
+  expect(session.state.pastReports).toMatchObject([
+    { rooms: [{ heardAt: 14 * MINUTE }, { heardAt: 15 * MINUTE }] },
+  ])
+  expect(moves(session, 16 * MINUTE)).toEqual([])
 })

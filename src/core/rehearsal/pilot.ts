@@ -1,7 +1,9 @@
-/** What somebody at the front does while a rehearsal goes on by itself: lets in, begins what is next, asks what is planned, visits who calls, ends it. */
+/** What somebody at the front does while a rehearsal goes on by itself: lets in, begins what is next, asks what is planned, visits who calls, hears rooms report, ends it. */
 import { minBy } from 'lodash-es'
 import { drawGrouping } from '../grouping/grouping'
 import { evenSizes } from '../grouping/sizes'
+import { reporterOf } from '../live/report/order'
+import { SHORTEST_REPORT } from '../live/report/report'
 import type { FacilitatorRequest } from '../live/topics'
 import type { FacilitatorView } from '../live/views'
 import type { Script } from './script'
@@ -16,6 +18,8 @@ const STAYS_MS = MINUTE
 /** What is planned to be asked is asked so long after its segment began, and open for so long, in seconds. */
 const ASKS_AFTER_S = 30
 const ASKED_FOR_S = 60
+/** A room reports for no longer than this, in seconds: common practice, no source. */
+const LONGEST_OF_ONE_S = 60
 /** People in a room where nobody has said how many: common practice, no source. */
 const IN_A_ROOM = 4
 
@@ -40,16 +44,20 @@ export function pilotMoves(
 
 /** The next question of the segment that runs, once people have come and the one before is closed. */
 function planned(view: FacilitatorView, now: number): FacilitatorRequest[] {
-  const { order, questionsReady, questions, questionNow, clock } = view
+  const { order, questionNow, clock } = view
   const { startedAt } = runningOf(order) ?? { startedAt: null }
   if (startedAt === null || now - startedAt < ASKS_AFTER_S * SECOND) return []
   if (isArriving(view, now) || clock?.graceEndsAt) return []
-  const asked = new Set(questions.map(({ text }) => text))
-  const next = questionsReady.find(({ text }) => !asked.has(text))
+  const next = nextQuestion(view)
   if (!next || questionNow?.results.isOpen) return []
   const { text, asks } = next
-  const ask = { type: 'ask-question', text, seconds: ASKED_FOR_S } as const
+  const ask = { type: 'ask-question', text, seconds: ASKED_FOR_S, over: null } as const
   return [asks.is === 'choice' ? { ...ask, answers: asks.answers } : { ...ask, answers: [], asks }]
+}
+
+function nextQuestion({ questions, questionsReady }: FacilitatorView) {
+  const asked = new Set(questions.map(({ text }) => text))
+  return questionsReady.find(({ text }) => !asked.has(text))
 }
 
 const isArriving = ({ session: { openedAt } }: FacilitatorView, now: number) =>
@@ -93,18 +101,55 @@ function betweenRounds(view: FacilitatorView, short: boolean, now: number): Faci
   // Everybody has a while to come, however short the beginning is made.
   if (isArriving(view, now)) return []
   if (current) {
-    const length = short ? MINUTE : current.minutes * MINUTE
-    if (now - (current.startedAt ?? now) < length) return []
+    const endsAt = (current.startedAt ?? now) + (short ? MINUTE : current.minutes * MINUTE)
+    if (now < endsAt) return current.kind === 'whole' ? reportBack(view, endsAt, now) : []
   }
+  const over: FacilitatorRequest[] = view.report.now ? [{ type: 'end-report' }] : []
   const isOver = order.length > 0 ? next === undefined : view.rounds.begun > 0
-  if (isOver) return [{ type: 'end' }]
+  if (isOver) return [...over, { type: 'end' }]
   const isForRooms = next === undefined || next.kind === 'rooms'
   if (isForRooms && !view.rooms.some(room => view.people.some(({ roomId }) => roomId === room.id)))
     return roomsFor(view, now)
   return [
+    ...over,
     next
       ? { type: 'next-segment', segmentId: next.id }
       : { type: 'send-out', seconds: view.rounds.roomSeconds },
+  ]
+}
+
+/** In the whole group after a round its rooms report once, where there is time for each and nothing left to be asked. */
+function reportBack(view: FacilitatorView, endsAt: number, now: number): FacilitatorRequest[] {
+  const { now: report, rooms, heard } = view.report
+  if (report) {
+    if (report.now && now < report.now.endsAt) return []
+    const isHeard = report.now === null && report.rooms.every(({ heardAt }) => heardAt !== null)
+    return [isHeard ? { type: 'end-report' } : { type: 'next-room', afterId: report.now?.roomId ?? null }]
+  }
+  if (nextQuestion(view) || view.questionNow?.results.isOpen) return []
+  if (view.rounds.begun === 0 || rooms.some(({ id }) => heard.rooms[id])) return []
+  const secondsEach = Math.min(LONGEST_OF_ONE_S, Math.floor((endsAt - now) / SECOND / rooms.length))
+  if (secondsEach < SHORTEST_REPORT) return []
+  const reporterIn = (peopleIds: readonly string[]) =>
+    reporterOf(
+      view.people
+        .filter(({ id }) => peopleIds.includes(id))
+        .map(({ id, shownName }) => ({
+          id,
+          shownName,
+          isReporter: view.rolesBefore[id] === 'reporter',
+          now: heard.people[id] ?? 0,
+          before: 0,
+        })),
+      'role',
+    )
+  return [
+    {
+      type: 'begin-report',
+      secondsEach,
+      onPages: true,
+      rooms: rooms.map(({ id, peopleIds }) => ({ roomId: id, reporterId: reporterIn(peopleIds) })),
+    },
   ]
 }
 

@@ -160,6 +160,12 @@ export class BoardServer {
     this.lanes.tell(sessionId, copyId)
   }
 
+  /** What lay beside a board was put on it: the lanes say so. */
+  async lateChanged(sessionId: string, copyId: string): Promise<void> {
+    await this.work.readLate(copyId)
+    this.lanes.tell(sessionId, copyId)
+  }
+
   /** Resolves when all changes are on disk. */
   settled(): Promise<void> {
     return this.storage.settled()

@@ -1,4 +1,4 @@
-import { eq, inArray } from 'drizzle-orm'
+import { and, eq, inArray, isNull } from 'drizzle-orm'
 import type { RoomWorkNow } from '~/contracts/live'
 import { areHiddenCards } from '~/core/boards/hidden'
 import { peopleIn } from '~/core/live/door/people'
@@ -129,6 +129,13 @@ export class BoardWork {
     )
     for (const { copyId, participantId } of late) this.addLate(copyId, participantId)
   }
+
+  /** Reads again of whom something lies beside a board. */
+  async readLate(copyId: string): Promise<void> {
+    const late = await lateFrom(this.db, [copyId])
+    const work = this.copies.get(copyId)
+    if (work) work.late = new Set(late.map(({ participantId }) => participantId))
+  }
 }
 
 function take(work: CopyWork, one: Contribution): void {
@@ -203,4 +210,4 @@ const lateFrom = (db: Database, copyIds: string[]) =>
       participantId: lateContributions.participantId,
     })
     .from(lateContributions)
-    .where(inArray(lateContributions.copyId, copyIds))
+    .where(and(inArray(lateContributions.copyId, copyIds), isNull(lateContributions.putInBy)))

@@ -1,15 +1,16 @@
 /** What people wrote on a board without a line, and sent when it was not theirs to write on any more: late contributions. */
 import { createHash } from 'node:crypto'
-import { asc, eq, inArray, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import * as Y from 'yjs'
-import type { LateAnswer } from '~/contracts/late'
+import type { LateAnswer, PutIn } from '~/contracts/late'
 import { lookAt } from '~/core/boards/updates/look'
 import { boardOf } from '~/core/live/rooms/room'
 import { mayWorkOn } from '~/core/live/rooms/rooms'
 import type { LiveState } from '~/core/live/topics'
 import { serverNow } from '../clock.server'
 import type { Database } from '../db/database.server'
-import { boardWriters, lateContributions } from '../db/schema.server'
+import { boardCopies, boardWriters, lateContributions } from '../db/schema.server'
+import { done, type Result, refused as refusedFor } from '../result'
 import { Authorship } from './authorship.server'
 import type { BoardServer } from './board-server.server'
 
@@ -18,11 +19,15 @@ const MOST_OF_ONE = 40
 const LARGEST_OF_ONE = 4_000_000
 
 export interface LateContribution {
+  /** Among those of the same person on the same board. */
+  id: string
   copyId: string
   participantId: string
   at: number
   /** What its pieces say; empty for what cannot be shown as text. */
   pieces: { promptId: string; text: string }[]
+  /** Which facilitator put it on the board after all; null while it lies beside it. */
+  putInBy: string | null
 }
 
 interface Sent {
@@ -113,11 +118,78 @@ function piecesIn(
 /** All late contributions to these copies, in the order in which they came. */
 export async function lateIn(db: Database, copyIds: readonly string[]): Promise<LateContribution[]> {
   if (copyIds.length === 0) return []
-  const { copyId, participantId, at, pieces } = lateContributions
+  const { digest: id, copyId, participantId, at, pieces, putInBy } = lateContributions
   const rows = await db
-    .select({ copyId, participantId, at, pieces })
+    .select({ id, copyId, participantId, at, pieces, putInBy })
     .from(lateContributions)
     .where(inArray(copyId, [...copyIds]))
     .orderBy(asc(at))
   return rows.map(row => ({ ...row, at: row.at.getTime() }))
+}
+
+export type PutInProblem = { code: 'not-late' | 'no-room' | 'cannot-stand' }
+
+/**
+ * Puts a late contribution on its board, in the name of whoever wrote it, as if it had come in time. It is on disk there before it is
+ * no longer late: twice it is put in once. Others of theirs that say nothing more are on the board with it.
+ */
+export async function putInLate(
+  db: Database,
+  boards: BoardServer,
+  by: string,
+  sessionId: string,
+  { copyId, participantId, id }: PutIn,
+): Promise<Result<null, PutInProblem>> {
+  const theirs = await db
+    .select({
+      id: lateContributions.digest,
+      promptId: lateContributions.promptId,
+      update: lateContributions.update,
+      putInBy: lateContributions.putInBy,
+    })
+    .from(lateContributions)
+    .innerJoin(boardCopies, eq(boardCopies.id, lateContributions.copyId))
+    .where(
+      and(
+        eq(boardCopies.sessionId, sessionId),
+        eq(lateContributions.copyId, copyId),
+        eq(lateContributions.participantId, participantId),
+      ),
+    )
+  const late = theirs.find(one => one.id === id)
+  if (!late) return refusedFor({ code: 'not-late' })
+  if (late.putInBy !== null) return done(null)
+  const { promptId } = late
+  const { document, copy, letGo } = await boards.hold({
+    copyId,
+    own: promptId === null ? null : { promptId, participantId },
+  })
+  let there: string[]
+  try {
+    const taken = copy.take(late.update, { context: { participantId } }, participantId)
+    if (taken !== 'taken') return refusedFor({ code: taken === 'dropped' ? 'no-room' : 'cannot-stand' })
+    there = theirs.filter(one => one.promptId === promptId && isIn(document, one.update)).map(one => one.id)
+  } finally {
+    await letGo()
+  }
+  await boards.settled()
+  await db
+    .update(lateContributions)
+    .set({ putInBy: by })
+    .where(
+      and(
+        eq(lateContributions.copyId, copyId),
+        eq(lateContributions.participantId, participantId),
+        inArray(lateContributions.digest, there),
+        isNull(lateContributions.putInBy),
+      ),
+    )
+  await boards.lateChanged(sessionId, copyId)
+  return done(null)
+}
+
+/** Whether all that an update says stands in a document. */
+function isIn(doc: Y.Doc, update: Uint8Array): boolean {
+  const look = lookAt(update, doc)
+  return look.ok && !look.adds
 }

@@ -7,7 +7,8 @@ import { reportMarkdown } from '~/core/review/report'
 import { boardCopies } from '../db/schema.server'
 import { ownWork } from '../review/own-work.server'
 import { reportOf, reviewSession } from '../review/review.server'
-import { keepLate, lateIn } from './late.server'
+import { readContributions } from './contributions.server'
+import { keepLate, lateIn, putInLate } from './late.server'
 import { handOutNumber } from './writers.server'
 
 const board: Board = {
@@ -107,7 +108,17 @@ test('facilitators read it in the review, under its prompt and room; whose it is
   await send(ana, unsentOf(doc))
   const review = await reviewSession(db, boards, sessionId, Date.now())
   const at = expect.stringMatching(/^\d\d:\d\d$/)
-  const late = [{ by: 'Ana', at, pieces: [{ promptId: 'c', text: 'A heron by the sluice' }] }]
+  const late = [
+    {
+      id: expect.any(String),
+      copyId,
+      participantId: ana,
+      by: 'Ana',
+      at,
+      pieces: [{ promptId: 'c', text: 'A heron by the sluice' }],
+      putInBy: null,
+    },
+  ]
   expect(review.rooms.map(room => room.late)).toEqual([late, ...review.rooms.slice(1).map(() => [])])
   expect(reportMarkdown(reportOf(review))).toContain('A heron by the sluice (Ana)')
   const seenBy = (participantId: string) =>
@@ -187,4 +198,70 @@ test('of one person no more than a few dozen are kept', async () => {
   }
   expect(answers.filter(({ ok }) => ok)).toHaveLength(40)
   expect(answers.at(-1)).toMatchObject({ ok: false, why: 'refused' })
+})
+
+describe('put on the board by a facilitator', () => {
+  const putIn = (id: string, { from = running.sessionId, who = ana } = {}) =>
+    putInLate(running.db, running.boards, 'Marit', from, { copyId, participantId: who, id })
+  const onBoard = async () => readCards(await running.boards.read(copyId), 'c').map(({ text }) => text)
+
+  /** Ana wrote a card without a line, and sent it when the round was over. */
+  async function late() {
+    const doc = await pageOf(ana)
+    addCard(doc, 'c', 'one', 'A heron by the sluice')
+    await callBack()
+    await send(ana, unsentOf(doc))
+    return { doc, id: (await kept())[0]?.id ?? '' }
+  }
+
+  test('it stands there in the name of whoever wrote it, and is late no more; twice, or by two at once, it stands there once', async () => {
+    const { id } = await late()
+    running.boards.cameLate(running.sessionId, copyId, ana)
+    expect(await Promise.all([putIn(id), putIn(id)])).toEqual([
+      { ok: true, value: null },
+      { ok: true, value: null },
+    ])
+    expect(await putIn(id)).toEqual({ ok: true, value: null })
+    expect(await onBoard()).toEqual(['A heron by the sluice'])
+    expect(await readContributions(running.db, [copyId])).toMatchObject([
+      { promptId: 'c', entryId: 'one', participantId: ana },
+    ])
+    expect(await kept()).toMatchObject([{ id, putInBy: 'Marit' }])
+    const { boards, sessionId, hub, db } = running
+    expect((await boards.work.of(sessionId, await hub.state(sessionId)))[0]).toBeUndefined()
+    const review = reportMarkdown(reportOf(await reviewSession(db, boards, sessionId, Date.now())))
+    expect(review).not.toContain('Came late')
+    expect(review).toContain('A heron by the sluice')
+  })
+
+  test('with the later of two that hold the same, the first is there as well', async () => {
+    const { doc, id } = await late()
+    addCard(doc, 'c', 'two', 'Reeds')
+    await send(ana, unsentOf(doc))
+    const later = (await kept()).find(one => one.id !== id)
+    expect(await putIn(later?.id ?? '')).toMatchObject({ ok: true })
+    expect((await kept()).map(({ putInBy }) => putInBy)).toEqual(['Marit', 'Marit'])
+    expect((await onBoard()).toSorted()).toEqual(['A heron by the sluice', 'Reeds'])
+  })
+
+  test('cards that were hidden from the others go to their writer’s own, and after the end it is the same', async () => {
+    const doc = await pageOf(ana)
+    addCard(doc, 'h', 'one', 'Alone')
+    await callBack()
+    await send(ana, unsentOf(doc), { promptId: 'h' })
+    const { hub, sessionId, facilitator, boards } = running
+    await hub.command(sessionId, facilitator, { type: 'end' })
+    expect(await putIn((await kept())[0]?.id ?? '')).toMatchObject({ ok: true })
+    expect(readCards(await boards.read(copyId), 'h').map(({ text }) => text)).toEqual(['Alone'])
+    expect(readCards(await boards.read(copyId, () => false), 'h')).toEqual([])
+  })
+
+  test('what did not come late, or belongs to another session or person, is not put in', async () => {
+    const { id } = await late()
+    const refused = { ok: false, problem: { code: 'not-late' } }
+    expect(await putIn('other')).toEqual(refused)
+    expect(await putIn(id, { from: 'elsewhere' })).toEqual(refused)
+    expect(await putIn(id, { who: bo })).toEqual(refused)
+    expect(await onBoard()).toEqual([])
+  })
 })

@@ -129,6 +129,7 @@ export const ROUTES: Readonly<Record<string, RouteRule>> = {
   '/sessions/:sessionId/rehearse': account('small', 'dear'),
   '/sessions/:sessionId/rehearsal': account('small'),
   '/sessions/:sessionId/corrections': account('small'),
+  '/sessions/:sessionId/late': account('small'),
   '/sessions/:sessionId/taken-off': account('small'),
   '/sessions/:sessionId/talk/:roomId': account('none'),
   '/sessions/:sessionId/boards': account('small'),

@@ -44,8 +44,9 @@ const KEPT_STATES = 400
 const MOST_RACES = 5
 /** So many commands are decided and written together; between them everybody else's requests are looked after. */
 const MOST_AT_ONCE = 50
-/** Pause before what fell due is tried again after the log could not be written, in milliseconds. */
+/** Pause before what fell due is tried again after the log could not be written, or read; reading again and again waits longer each time. In milliseconds. */
 const RETRY_MS = 1_000
+const LONGEST_RETRY_MS = 15_000
 /** setTimeout counts in 32 bits. */
 const LONGEST_WAIT = 2 ** 31 - 1
 
@@ -65,6 +66,8 @@ export class LiveSession {
   private stopped = false
   /** The log may have moved on without us: read it before deciding anything. */
   private behind = false
+  /** Pause before the log is read again where it could not be. */
+  private pause = RETRY_MS
   /** The last place we are writing to ourselves. */
   private expected = 0
 
@@ -236,6 +239,7 @@ export class LiveSession {
     this.behind = false
     try {
       const more = await this.ports.readLog(this.state.seq)
+      this.pause = RETRY_MS
       if (more.length === 0) return
       this.take(more)
       this.publish()
@@ -261,8 +265,9 @@ export class LiveSession {
     if (this.stopped) return
     this.timer = setTimeout(() => {
       this.writing ??= this.writeAll()
-    }, RETRY_MS)
+    }, this.pause)
     this.timer.unref()
+    this.pause = Math.min(2 * this.pause, LONGEST_RETRY_MS)
   }
 
   /** `states`: what each entry leads to, where that is known already. */

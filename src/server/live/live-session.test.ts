@@ -221,6 +221,32 @@ test('what another server wrote and could not be read is read a moment later, th
   }
 })
 
+test('a log that stays unreadable is tried less and less often, and soon again once it could be read', async () => {
+  const { session, ports } = await opened()
+  const other = await LiveSession.load(new Ports(ports.store))
+  await join(other, 'Vic')
+  jest.useFakeTimers()
+  try {
+    ports.unreadable = new Error('disk gone')
+    session.heard(other.current().seq)
+    await jest.advanceTimersByTimeAsync(60_000)
+    // At 0, 1, 3, 7 and 15 s, then every 15.
+    expect(ports.failures).toHaveLength(8)
+    ports.unreadable = null
+    await jest.advanceTimersByTimeAsync(15_000)
+    expect(session.current().participants.size).toBe(1)
+    ports.unreadable = new Error('disk gone')
+    await join(other, 'Uma')
+    session.heard(other.current().seq)
+    await jest.advanceTimersByTimeAsync(1_000)
+    expect(ports.failures).toHaveLength(10)
+    ports.unreadable = null
+    await session.stop()
+  } finally {
+    jest.useRealTimers()
+  }
+})
+
 test('a log that is always written first by others is given up after a few tries', async () => {
   const { session, ports } = await opened()
   let tries = 0

@@ -104,7 +104,8 @@ export class Rehearsals {
     await hub.setPace(id, { real, at: startsAt.getTime() - OPENS_BEFORE_MS, speed: script.speed })
     const opened = await hub.command(id, actorOf(account), {
       type: 'open',
-      plan: { ...plan.value, title, rehearsal: true, groupingVersion: null },
+      // Whoever rehearses does everything, and so does who stands in for them.
+      plan: { ...plan.value, title, rehearsal: true, groupingVersion: null, duties: undefined },
     })
     if (!opened.ok) {
       await this.remove(id)

@@ -190,7 +190,10 @@ export function reportOf(review: SessionReview): SessionReport {
     date: `${review.session.date} (${review.session.timeZone})`,
     board: review.board,
     rooms: review.rooms.map(({ id, name, members, asks, answers, late }) => ({
-      late: late.flatMap(({ by, pieces }) => pieces.map(piece => ({ ...piece, by }))),
+      // What was put on the board stands there.
+      late: late.flatMap(({ by, pieces, putInBy }) =>
+        putInBy === null ? pieces.map(piece => ({ ...piece, by })) : [],
+      ),
       roomId: id,
       name,
       members,

@@ -18,10 +18,15 @@ import type { LateContribution } from '../boards/late.server'
 
 /** A late contribution to a room's board; `text` of each piece that can be shown as one. */
 export interface LateHere {
+  id: string
+  copyId: string
+  participantId: string
   by: string
   /** When it came, by the session's own clock. */
   at: string
   pieces: { promptId: string; text: string }[]
+  /** Which facilitator put it on the board after all; null while it lies beside it. */
+  putInBy: string | null
 }
 
 /** One room of a finished session: what it made and what happened in its lane. */
@@ -108,10 +113,10 @@ export async function reviewedRooms(
       talk: talkOpenToAll(state, room.id),
       late: late
         .filter(({ copyId }) => copyId === room.copyId)
-        .map(({ participantId, at, pieces }) => ({
-          by: state.participants.get(participantId)?.shownName ?? '',
+        .map(({ at, ...one }) => ({
+          ...one,
+          by: state.participants.get(one.participantId)?.shownName ?? '',
           at: timeOfDay(at, timeZone),
-          pieces,
         })),
       marks: marks[room.id] ?? [],
       pulse: here.reduce<PulseBar[]>((bars, one) => addToPulse(bars, one.halfMinute, one.edits), []),

@@ -34,7 +34,8 @@ export async function prepareOpening(
     ? groupsOf(first, groupings).filter(({ personIds }) => !personIds.some(id => listed.has(id)))
     : []
   if (empty.length > 0) return refused({ code: 'empty-groups', names: empty.map(group => group.name) })
-  const segments = runSegments(session, order, groupings, boards, listed)
+  const roomsOfGroup = new Map<string, string[]>()
+  const segments = runSegments(session, order, groupings, boards, listed, roomsOfGroup)
   const firstRound = segments.find(({ kind }) => kind === 'rooms')
   const rooms = firstRound?.groups.from === 'plan' ? firstRound.groups.rooms : []
   const roomOf = new Map(rooms.flatMap(room => room.personIds.map(id => [id, room.id] as const)))
@@ -62,8 +63,20 @@ export async function prepareOpening(
     graceSeconds: session.graceSeconds,
     waitingList: session.waitingList,
     ...(session.callWay !== 'links' && { callWay: session.callWay }),
+    ...(session.writing !== 'all' && { writing: session.writing }),
+    ...(!session.mayAddPictures && { mayAddPictures: false as const }),
+    ...dutiesIn(session, roomsOfGroup),
     groupingVersion: session.groupingId ? (groupings.get(session.groupingId)?.version ?? null) : null,
   })
+}
+
+/** What those at the front do, with the rooms that are made of the groups they were given. */
+function dutiesIn({ duties }: Session, roomsOfGroup: ReadonlyMap<string, string[]>) {
+  const planned = Object.entries(duties).map(([accountId, { does, groupIds }]) => {
+    const rooms = groupIds.flatMap(id => roomsOfGroup.get(id) ?? [])
+    return { accountId, does, rooms: rooms.length > 0 ? rooms : null }
+  })
+  return planned.length > 0 ? { duties: planned } : {}
 }
 
 /** What a room of the first round works on, by its place; nothing is said of the session's own board. */
@@ -110,6 +123,8 @@ function runSegments(
   groupings: ReadonlyMap<string, Grouping>,
   boards: [string, Board][],
   listed: ReadonlySet<string>,
+  /** Is told of every room that is made, by the group it is made of. */
+  roomsOfGroup: Map<string, string[]>,
 ): RunSegment[] {
   const idOf = new Map(order.map(({ id }) => [id, newId()]))
   const numberOf = new Map(boards.map(([id], index) => [id, index]))
@@ -119,7 +134,10 @@ function runSegments(
     const rooms = groupsOf(planned, groupings).flatMap(group => {
       const personIds = group.personIds.filter(personId => listed.has(personId))
       const name = session.roomNames[group.id] ?? group.name
-      return personIds.length > 0 ? [{ id: newId(), name, copyId: newId(), personIds }] : []
+      if (personIds.length === 0) return []
+      const room = { id: newId(), name, copyId: newId(), personIds }
+      roomsOfGroup.set(group.id, [...(roomsOfGroup.get(group.id) ?? []), room.id])
+      return [room]
     })
     return {
       ...segment,

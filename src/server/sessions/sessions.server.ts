@@ -1,8 +1,11 @@
 import { and, desc, eq, isNull, lt, ne, or } from 'drizzle-orm'
-import type { SessionForm } from '~/contracts/forms/sessions'
+import { isEqual } from 'lodash-es'
+import { type SessionForm, sessionForm } from '~/contracts/forms/sessions'
 import type { Board } from '~/core/boards/board'
+import type { PlannedDuty } from '~/core/live/duties/duty'
 import type { PlannedRoom } from '~/core/live/rooms/room'
 import { mergeOrders, type PlannedOrder } from '~/core/schedule/merge-orders'
+import { mergePlans } from '~/core/schedule/merge-plans'
 import { MOST_SEGMENTS, newSegment, type Segment } from '~/core/schedule/running-order'
 import { momentOf, shortMoment } from '~/core/schedule/session-time'
 import { getBoard } from '../boards/boards.server'
@@ -12,6 +15,7 @@ import { notFound } from '../errors.server'
 import { getGrouping, roundOf } from '../groupings/groupings.server'
 import { done, type Result, refused } from '../result'
 import { newId, newJoinCode } from '../tokens.server'
+import { planShown } from './plan-shown.server'
 
 export type Session = typeof sessions.$inferSelect
 
@@ -114,17 +118,34 @@ export async function letGoOfPlan(db: Database, sessionId: string): Promise<void
   await db.update(sessions).set({ openingSince: null }).where(eq(sessions.id, sessionId))
 }
 
-/** Changes the plan of a session that has not been opened, and is not being opened. */
+/**
+ * Changes the plan of a session that has not been opened, and is not being opened. What others changed since somebody's page had `base`
+ * stays beside it; without a base it takes the place of all there is. Throws not-found.
+ */
 export async function savePlan(
   db: Database,
   sessionId: string,
-  form: SessionForm,
-): Promise<Result<null, SessionProblem>> {
-  const session = await getSession(db, sessionId)
-  const plan = await planFrom(db, form)
-  if (!plan.ok) return plan
-  const runningOrder = withGrouping(session, plan.value.groupingId)
-  return change(db, sessionId, { ...plan.value, runningOrder })
+  mine: SessionForm,
+  base: SessionForm | null = null,
+): Promise<Result<{ others: boolean }, SessionProblem>> {
+  return db.transaction(async transaction => {
+    const session = await lockedSession(transaction, sessionId)
+    const theirs = base && sessionForm.safeParse(await planShown(transaction, session)).data
+    const form = base && theirs ? mergePlans(base, mine, theirs) : mine
+    const plan = await planFrom(transaction, form)
+    if (!plan.ok) return plan
+    const runningOrder = withGrouping(session, plan.value.groupingId)
+    const saved = await change(transaction, sessionId, { ...plan.value, runningOrder })
+    if (!saved.ok || !base) return saved.ok ? done({ others: false }) : saved
+    return done({ others: !isEqual(form, mergePlans(base, mine, base)) })
+  })
+}
+
+/** A session's plan, which nobody else changes until the transaction ends. Throws not-found. */
+async function lockedSession(transaction: Database, sessionId: string): Promise<Session> {
+  const [session] = await transaction.select().from(sessions).where(eq(sessions.id, sessionId)).for('update')
+  if (!session) throw notFound('session')
+  return session
 }
 
 /** Rounds that took their groups from the session's grouping take them from the one it has now. */
@@ -162,12 +183,7 @@ export async function saveRunningOrder(
   base: PlannedOrder | null = null,
 ): Promise<Result<PlannedOrder, SessionProblem>> {
   return db.transaction(async transaction => {
-    const [session] = await transaction
-      .select()
-      .from(sessions)
-      .where(eq(sessions.id, sessionId))
-      .for('update')
-    if (!session) throw notFound('session')
+    const session = await lockedSession(transaction, sessionId)
     const theirs = { segments: runningOrderOf(session), minutes: session.minutes }
     const order = base ? mergeOrders(base, mine, theirs) : mine
     if (order.segments.length > MOST_SEGMENTS) return refused({ code: 'too-many-segments' })
@@ -218,9 +234,9 @@ async function planFrom(
       | 'minutes'
       | 'rehearsalOf'
       | 'rehearsed'
-      | 'callWay'
+      | keyof RulesOfPlan
     > &
-      Partial<Pick<Session, 'callWay'>>,
+      RulesOfPlan,
     SessionProblem
   >
 > {
@@ -237,7 +253,7 @@ async function planFrom(
   const roomNames = Object.fromEntries(renamed.map(room => [room.groupId, room.name]))
   const repeated = firstRepeat(groups.map(group => roomNames[group.id] ?? group.name))
   if (repeated) return refused({ code: 'room-names-repeat', name: repeated })
-  const { title, timeZone, groupingId, boardId, roomMinutes, graceSeconds, waitingList, callWay } = form
+  const { title, timeZone, groupingId, boardId, roomMinutes, graceSeconds, waitingList } = form
   const { cohortId } = grouping
   return done({
     title,
@@ -251,8 +267,27 @@ async function planFrom(
     roomMinutes,
     graceSeconds,
     waitingList,
-    ...(callWay && { callWay }),
+    ...rulesFrom(form),
   })
+}
+
+/** What a form may leave out: then it stays as it was. */
+type RulesOfPlan = Partial<Pick<Session, 'callWay' | 'writing' | 'mayAddPictures' | 'duties'>>
+
+function rulesFrom({ callWay, writing, pictures, duties, rooms }: SessionForm): RulesOfPlan {
+  const dutyOf = ({ accountId, does }: NonNullable<SessionForm['duties']>[number]): PlannedDuty => ({
+    does,
+    groupIds: does === 'watch' ? [] : rooms.filter(room => room.byId === accountId).map(room => room.groupId),
+  })
+  const given = duties
+    ?.map(duty => [duty.accountId, dutyOf(duty)] as const)
+    .filter(([, { does, groupIds }]) => does !== 'all' || groupIds.length > 0)
+  return {
+    ...(callWay && { callWay }),
+    ...(writing && { writing }),
+    ...(pictures && { mayAddPictures: pictures === 'added' }),
+    ...(given && { duties: Object.fromEntries(given) }),
+  }
 }
 
 function firstRepeat(names: string[]): string | undefined {

@@ -1,12 +1,14 @@
 import { eq, inArray } from 'drizzle-orm'
 import { account, plannedSession, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
+import { sessionForm } from '~/contracts/forms/sessions'
 import type { Account } from '../auth/sign-ins.server'
 import { removePeople } from '../cohorts/cohorts.server'
 import { sessions } from '../db/schema.server'
 import { createGrouping, getGrouping, listGroupings, saveGrouping } from '../groupings/groupings.server'
 import { tidyJoinCode } from '../tokens.server'
 import { prepareOpening } from './opening.server'
+import { planShown } from './plan-shown.server'
 import {
   createSession,
   getSession,
@@ -172,4 +174,90 @@ test('how rooms talk aloud is kept with the plan, also when it is saved without 
   expect(await opensWith()).toBe('direct')
   value(await savePlan(memory.db, sessionId, { ...form, callWay: 'links' }))
   expect(await opensWith()).toBeUndefined()
+})
+
+test('who writes, whose pictures are added and who does what at the front are kept with the plan, and opened with', async () => {
+  const { db } = memory
+  const { sessionId, form } = await plannedSession(db, by)
+  const kim = await account(db, 'kim@school.example')
+  const opensWith = async () => {
+    const { writing, mayAddPictures, duties, segments } = value(await prepareOpening(db, sessionId))
+    return { writing, mayAddPictures, duties, segments }
+  }
+  expect(await opensWith()).toMatchObject({
+    writing: undefined,
+    mayAddPictures: undefined,
+    duties: undefined,
+  })
+  const duties = [
+    { accountId: by.id, does: 'all' as const },
+    { accountId: kim.id, does: 'clock' as const },
+  ]
+  const rooms = [
+    { groupId: 'g1', name: 'Old reeds', byId: kim.id },
+    { groupId: 'g2', name: 'Birds' },
+  ]
+  value(await savePlan(db, sessionId, { ...form, writing: 'scribe', pictures: 'not-added', duties, rooms }))
+  const planned = await opensWith()
+  const [round] = planned.segments ?? []
+  const reeds = round?.groups.from === 'plan' ? round.groups.rooms[0]?.id : undefined
+  expect(planned).toMatchObject({
+    writing: 'scribe',
+    mayAddPictures: false,
+    duties: [{ accountId: kim.id, does: 'clock', rooms: [reeds] }],
+  })
+  // Not said, they stay; who only looks on looks after nothing.
+  value(await savePlan(db, sessionId, { ...form, title: 'Renamed' }))
+  expect(await opensWith()).toMatchObject({ writing: 'scribe', mayAddPictures: false })
+  const watching = [{ accountId: kim.id, does: 'watch' as const }]
+  value(
+    await savePlan(db, sessionId, { ...form, writing: 'all', pictures: 'added', duties: watching, rooms }),
+  )
+  expect(await opensWith()).toMatchObject({
+    writing: undefined,
+    mayAddPictures: undefined,
+    duties: [{ accountId: kim.id, does: 'watch', rooms: null }],
+  })
+  value(await savePlan(db, sessionId, { ...form, duties: [] }))
+  expect((await opensWith()).duties).toBeUndefined()
+})
+
+describe('two who change a plan at the same moment', () => {
+  const shown = async (sessionId: string) =>
+    sessionForm.parse(await planShown(memory.db, await getSession(memory.db, sessionId)))
+
+  test('each keeps what they changed, and whoever comes second is told that the other was there', async () => {
+    const { sessionId } = await plannedSession(memory.db, by)
+    const base = await shown(sessionId)
+    expect(base.rooms.map(({ name }) => name)).toEqual(['Old reeds', 'Birds'])
+    const first = { ...base, title: 'Renamed', rooms: [{ groupId: 'g1', name: 'New reeds' }, base.rooms[1]] }
+    const second = {
+      ...base,
+      time: '20:00',
+      rooms: [base.rooms[0], { groupId: 'g2', name: 'Herons' }],
+    }
+    const save = (mine: unknown) => savePlan(memory.db, sessionId, sessionForm.parse(mine), base)
+    expect(await Promise.all([save(first), save(second)])).toMatchObject([
+      { ok: true, value: { others: false } },
+      { ok: true, value: { others: true } },
+    ])
+    expect(await shown(sessionId)).toMatchObject({
+      title: 'Renamed',
+      time: '20:00',
+      rooms: [{ name: 'New reeds' }, { name: 'Herons' }],
+    })
+  })
+
+  test('rooms that would be called the same by what both did are refused, and nothing is changed', async () => {
+    const { sessionId } = await plannedSession(memory.db, by)
+    const base = await shown(sessionId)
+    const called = (...names: string[]) =>
+      base.rooms.map((room, place) => ({ ...room, name: names[place] ?? '' }))
+    value(await savePlan(memory.db, sessionId, { ...base, rooms: called('Herons', 'Birds') }, base))
+    const second = { ...base, title: 'Lost?', rooms: called('Old reeds', 'Herons') }
+    expect(await savePlan(memory.db, sessionId, second, base)).toMatchObject({
+      problem: { code: 'room-names-repeat' },
+    })
+    expect((await shown(sessionId)).title).toBe('Evening 1')
+  })
 })

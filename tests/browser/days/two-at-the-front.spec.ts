@@ -77,6 +77,48 @@ test('two lead: one waits alone and somebody is brought, a late one is let in an
   await other.keyboard.press('Enter')
   await expect(own.getByText('Come, we disagree')).toBeVisible()
 
+  // Both ask something at the same moment: one question is open, and the other is told before it closes that one.
+  let goOn = () => {}
+  const free = new Promise<void>(resolve => {
+    goOn = resolve
+  })
+  await other.route('**/commands', async route => {
+    await free
+    await route.continue()
+  })
+  for (const [each, question] of [
+    [other, 'Sun?'],
+    [page, 'Rain?'],
+  ] as const) {
+    await each.getByRole('button', { name: 'Ask a question' }).click()
+    await each.getByLabel('Question', { exact: true }).fill(question)
+    await each.getByRole('button', { name: 'Yes, no', exact: true }).click()
+  }
+  await expect(own.getByText('Rain?')).toBeVisible()
+  goOn()
+  await expect(other.getByText('Another question has just been asked: “Rain?”')).toBeVisible()
+  await expect(own.getByText('Rain?')).toBeVisible()
+  await other.getByRole('button', { name: 'Yes, no', exact: true }).click()
+  await expect(own.getByText('Sun?')).toBeVisible()
+  await page.getByRole('button', { name: 'Close the question' }).click()
+
+  // One closes a room that the other has open, with a note half typed: it says so, and keeps what was typed in sight.
+  const closing = 'Reading the map'
+  const drawers = [page, other].map(each =>
+    each.getByRole('complementary', { name: new RegExp(`^Room ${closing}`) }),
+  )
+  for (const each of [page, other]) await each.getByRole('button', { name: closing, exact: true }).click()
+  await drawers[1]?.getByLabel('Note to this room').fill('Look at the sluice')
+  await drawers[0]?.getByText('Name, link, close').click()
+  await drawers[0]?.getByRole('button', { name: 'Close it' }).click()
+  await expect(drawers[1]?.getByText('This room has just been closed.') ?? lanes).toBeVisible()
+  await expect(drawers[0] ?? lanes).toBeHidden()
+  await expect(drawers[1]?.getByLabel('What you had begun to write to it') ?? lanes).toHaveValue(
+    'Look at the sluice',
+  )
+  await expectAccessible(other)
+  await drawers[1]?.getByRole('button', { name: 'Close', exact: true }).click()
+
   // A facilitator's line drops: the session goes on, and the other is told.
   allowLostLine(other)
   await other.context().setOffline(true)

@@ -3,6 +3,7 @@ import { laneButtonId } from '../../live/rooms/lane-button'
 import type { LiveSnapshot } from '../../live-client/live-store'
 import { ASK_FOR_GROUPS } from './ask-for-groups'
 import { BROADCASTS, Broadcasts } from './broadcasts/broadcasts'
+import { ClosedRoom } from './closed-room'
 import type { DraftRooms } from './draft-rooms'
 import { Everybody, FIND_SOMEBODY } from './everybody'
 import { MakeGroups } from './make-groups'
@@ -83,8 +84,18 @@ export function Drawers({
         send={send}
       />
     )
+  if (drawers.making) return null
+  if (drawers.closedRoom !== null)
+    return (
+      <ClosedRoom
+        sessionId={sessionId}
+        roomId={drawers.openRoomId}
+        name={drawers.closedRoom}
+        onClose={closing(() => drawers.show(''), FIND_SOMEBODY)}
+      />
+    )
   const room = view.rooms.find(({ id }) => id === drawers.openRoomId)
-  if (!room || drawers.making) return null
+  if (!room) return null
   return (
     <RoomDrawer
       key={room.id}

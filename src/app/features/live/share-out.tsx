@@ -1,16 +1,11 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { useId, useState } from 'react'
 import { DUTIES, type DutyKind, dutyOf } from '~/core/live/duties/duty'
+import { DUTY_WORDS } from '../../live/facilitators/duty-words'
 import type { LiveView, Send } from '../../live/live-view'
 import { Button } from '../../ui/button'
 import { SmallSelect } from '../../ui/fields'
 import { RoomTicks } from './room-ticks'
-
-const WORDS: Record<DutyKind, string> = {
-  all: 'does everything',
-  clock: 'keeps the clock and the doors',
-  watch: 'looks on',
-}
 
 interface ShareOutProps {
   view: LiveView
@@ -73,7 +68,7 @@ function OneDuty({
         >
           {DUTIES.map(each => (
             <option key={each} value={each}>
-              {WORDS[each]}
+              {DUTY_WORDS[each]}
             </option>
           ))}
         </SmallSelect>

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { LiveView, Send } from '../../live/live-view'
 import { useVisiting } from '../../live/visits/use-visiting'
 import { tellDoing } from '../../live-client/doing'
@@ -42,12 +42,15 @@ export function useDrawers(sessionId: string, view: LiveView, accountId: string,
   )
   const isPersonHere = over?.kind !== 'person' || view.people.some(({ id }) => id === over.id)
   const overNow = isPersonHere ? over : null
+  const closedRoom = useClosedByOther(view.rooms, openRoomId)
   return {
     openRoomId,
     making,
     byQuestion: groups?.questionId ?? null,
     over: overNow,
-    isOpen: making || overNow !== null || view.rooms.some(({ id }) => id === openRoomId),
+    closedRoom,
+    isOpen:
+      making || overNow !== null || closedRoom !== null || view.rooms.some(({ id }) => id === openRoomId),
     show,
     goesAlong,
     send,
@@ -66,3 +69,16 @@ export function useDrawers(sessionId: string, view: LiveView, accountId: string,
 }
 
 export type DrawersNow = ReturnType<typeof useDrawers>
+
+/** The name of a room that stood open until another closed it: the others of its round are still there. */
+function useClosedByOther(rooms: LiveView['rooms'], openRoomId: string): string | null {
+  const seen = useRef<{ name: string; beside: ReadonlySet<string> } | null>(null)
+  const open = rooms.find(({ id }) => id === openRoomId)
+  useEffect(() => {
+    if (open) seen.current = { name: open.name, beside: new Set(rooms.map(({ id }) => id)) }
+    else if (openRoomId === '') seen.current = null
+  }, [open, openRoomId, rooms])
+  const before = seen.current
+  if (open || openRoomId === '' || !before) return null
+  return rooms.some(({ id }) => before.beside.has(id)) ? before.name : null
+}

@@ -81,7 +81,7 @@ export function SideBySide({ sessionId, board, rooms: all }: SideBySideProps) {
             </chakra.p>
             {prompt && <Answered read={room.answers[prompt.id]} />}
             {prompt && <Written sessionId={sessionId} room={room} promptId={prompt.id} />}
-            <CameLate late={room.late} promptId={prompt?.id} />
+            <Late sessionId={sessionId} room={room} promptId={prompt?.id} />
             <Removed pieces={room.removed.filter(piece => piece.promptId === prompt?.id)} />
             <TalkThen lines={room.talk.map(({ by, text, takenOff }) => ({ by, text, takenOff }))} />
             <TakenOff
@@ -156,6 +156,25 @@ function Written({ sessionId, room, promptId }: WrittenProps) {
   )
 }
 
+/** What came late, and can be put on the board. */
+function Late({
+  sessionId,
+  room: { late },
+  promptId,
+}: Omit<WrittenProps, 'promptId'> & { promptId: string | undefined }) {
+  const { tell, problem } = useTelling(`/sessions/${sessionId}/late`)
+  return (
+    <>
+      <CameLate
+        late={late}
+        promptId={promptId}
+        onPutIn={({ copyId, participantId, id }) => tell({ copyId, participantId, id })}
+      />
+      {problem && <Message kind="problem">{problem}</Message>}
+    </>
+  )
+}
+
 /** What facilitators took off the screens: nobody else reads it. */
 function TakenOff({ sessionId, pieces }: { sessionId: string; pieces: Review['rooms'][number]['takenOff'] }) {
   const { tell, problem } = useTaking(sessionId)
@@ -185,12 +204,15 @@ function TakenOff({ sessionId, pieces }: { sessionId: string; pieces: Review['ro
   )
 }
 
-/** Takes a piece off, or gives it back, and reads the review anew. */
-function useTaking(sessionId: string) {
+/** Takes a piece off, or gives it back. */
+const useTaking = (sessionId: string) => useTelling(`/sessions/${sessionId}/taken-off`)
+
+/** Asks for something that changes what the groups made, and reads the review anew. */
+function useTelling(address: string) {
   const { revalidate } = useRevalidator()
   const [problem, setProblem] = useState<string | null>(null)
   const tell = async (request: object) => {
-    const answer = await ask(`/sessions/${sessionId}/taken-off`, request)
+    const answer = await ask(address, request)
     setProblem(answer.ok ? null : answer.message)
     if (answer.ok) await revalidate()
   }

@@ -4,41 +4,27 @@ import { parseWithZod } from '@conform-to/zod/v4'
 import { useState } from 'react'
 import { Form, useNavigate } from 'react-router'
 import { sessionForm } from '~/contracts/forms/sessions'
-import { CALL_WAYS, type CallWay } from '~/core/live/call/ways'
-import { CALL_WAY_WORDS } from '../../live/call/call-words'
 import { Button } from '../../ui/button'
 import { Field, Input, Select, Tick } from '../../ui/fields'
 import { Message, Section } from '../../ui/layout'
+import { AtTheFront } from './at-the-front'
 import { NothingToPlan } from './nothing-to-plan'
+import type { Plan, SavedPlan } from './plan'
 import { useBeginning } from './plan-beginning'
 import { Ribbon } from './ribbon'
 import { RoomNames } from './room-names'
 import { TimeZones } from './time-zones'
-
-export interface Plan {
-  title?: string
-  date?: string
-  time?: string
-  timeZone?: string
-  groupingId: string
-  groupingRound: number
-  /** Rounds stand in the running order: what they are is changed there. */
-  hasOrder?: boolean
-  boardId?: string
-  roomMinutes?: number
-  graceSeconds?: number
-  waitingList?: boolean
-  callWay?: CallWay
-  rooms: { groupId: string; name: string; people: number }[]
-}
+import { WhatPeopleMay } from './what-people-may'
 
 interface PlanFormProps {
   groupings: { id: string; name: string; cohortName: string; sizes: number[]; rounds: number }[]
   boards: { id: string; title: string }[]
   plan: Plan
   lastResult?: SubmissionResult
+  /** What the plan was when this form was filled, as it is sent back with what was made of it. */
+  base?: string
   /** The answer to the last saving; null where nothing was saved. */
-  saved?: object | null
+  saved?: SavedPlan | null
 }
 
 const HIDDEN = ['groupingRound', 'boardId', 'roomMinutes', 'graceSeconds'] as const
@@ -53,7 +39,7 @@ export function PlanForm(props: PlanFormProps) {
   )
 }
 
-function FilledForm({ groupings, boards, plan, lastResult, saved }: PlanFormProps) {
+function FilledForm({ groupings, boards, plan, lastResult, base = '', saved = null }: PlanFormProps) {
   const navigate = useNavigate()
   const [form, fields] = useForm({
     lastResult,
@@ -62,7 +48,10 @@ function FilledForm({ groupings, boards, plan, lastResult, saved }: PlanFormProp
     onValidate: ({ formData }) => parseWithZod(formData, { schema: sessionForm }),
   })
   // What was changed since that answer came is not saved yet.
-  const [changedSince, setChangedSince] = useState<object | null>(null)
+  const [changedSince, setChangedSince] = useState<SavedPlan | null>(null)
+  // Choosing another grouping reads the plan anew, and leaves what was typed: it goes on from what it was filled with.
+  const [filledWith, setFilledWith] = useState(base)
+  if (saved && saved.base !== filledWith) setFilledWith(saved.base)
   const cohort = groupings.find(grouping => grouping.id === plan.groupingId)?.cohortName ?? 'Session'
   useBeginning(form.id, plan.date === undefined, cohort)
   const minutes = Number(fields.roomMinutes.value ?? 12)
@@ -77,10 +66,11 @@ function FilledForm({ groupings, boards, plan, lastResult, saved }: PlanFormProp
       method="post"
       id={form.id}
       onSubmit={form.onSubmit}
-      onChange={() => setChangedSince(saved ?? null)}
+      onChange={() => setChangedSince(saved)}
       noValidate
     >
       <input type="hidden" name="intent" value="save" />
+      <input type="hidden" name="base" value={filledWith} />
       {form.errors && (
         <Box mb="16px">
           <Message kind="problem">{form.errors.join(' ')}</Message>
@@ -202,21 +192,20 @@ function FilledForm({ groupings, boards, plan, lastResult, saved }: PlanFormProp
           >
             Waiting list: people come in when you let them
           </Tick>
-          <Field label="Rooms talk aloud" hint="Can be changed while the session runs.">
-            {parts => (
-              <Select {...parts} name="callWay" defaultValue={fields.callWay.initialValue ?? 'links'}>
-                {CALL_WAYS.map(way => (
-                  <option key={way} value={way}>
-                    {CALL_WAY_WORDS[way]}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Field>
+          <WhatPeopleMay
+            writing={fields.writing.initialValue}
+            pictures={fields.pictures.initialValue}
+            callWay={fields.callWay.initialValue}
+          />
         </Stack>
-        <Section title="Rooms">
-          <RoomNames rooms={plan.rooms} prefix={fields.rooms.name} />
-        </Section>
+        <Stack gap="20px">
+          <Section title="Rooms">
+            <RoomNames rooms={plan.rooms} prefix={fields.rooms.name} facilitators={plan.duties} />
+          </Section>
+          {plan.duties && plan.duties.length > 1 && (
+            <AtTheFront duties={plan.duties} prefix={fields.duties.name} />
+          )}
+        </Stack>
       </Grid>
       {!plan.hasOrder && (
         <Box my="20px">
@@ -231,7 +220,9 @@ function FilledForm({ groupings, boards, plan, lastResult, saved }: PlanFormProp
           Save the plan
         </Button>
         <chakra.span role="status" color="live" fontWeight="600">
-          {saved && saved !== changedSince ? 'Saved.' : ''}
+          {saved &&
+            saved !== changedSince &&
+            (saved.others ? 'Saved, with what somebody else had changed.' : 'Saved.')}
         </chakra.span>
       </Flex>
     </Form>

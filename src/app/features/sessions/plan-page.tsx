@@ -1,13 +1,17 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import type { SubmissionResult } from '@conform-to/react'
+import { useState } from 'react'
 import { Form } from 'react-router'
+import { WHO_WORDS } from '~/core/live/rights/right-words'
 import { CALL_WAY_WORDS } from '../../live/call/call-words'
 import { Button } from '../../ui/button'
 import { Message, Section } from '../../ui/layout'
 import { RoomMark } from '../../ui/room-mark'
-import { type Plan, PlanForm } from './plan-form'
+import type { Plan, SavedPlan } from './plan'
+import { PlanForm } from './plan-form'
 import { Ribbon } from './ribbon'
 import { RunningOrder, type RunningOrderProps } from './running-order/running-order'
+import { PICTURE_WORDS } from './what-people-may'
 
 interface PlanPageProps {
   phase: 'planned' | 'open' | 'ended'
@@ -16,13 +20,18 @@ interface PlanPageProps {
   groupings: { id: string; name: string; cohortName: string; sizes: number[]; rounds: number }[]
   boards: { id: string; title: string }[]
   plan: Plan
+  base: string
   order: RunningOrderProps & { key: string }
-  result?: { form?: SubmissionResult; opening?: string; saved?: boolean }
+  result?: { form?: SubmissionResult; opening?: string; saved?: SavedPlan }
 }
 
 export function PlanPage(props: PlanPageProps) {
-  const { phase, joinCode, joinAddress, groupings, boards, plan, order, result } = props
+  const { phase, joinCode, joinAddress, groupings, boards, plan, base, order, result } = props
   const { key, ...running } = order
+  const saved = result?.saved ?? null
+  // What others had changed comes into the fields; what was only one's own stands in them already.
+  const [filled, setFilled] = useState(base)
+  if (saved?.others && filled !== saved.base) setFilled(saved.base)
   return (
     <Stack gap="20px">
       {phase === 'planned' ? (
@@ -33,9 +42,11 @@ export function PlanPage(props: PlanPageProps) {
         <PlanForm
           groupings={groupings}
           boards={boards}
-          plan={plan}
+          key={filled}
+          plan={saved ? { ...plan, ...saved.plan } : plan}
+          base={base}
           lastResult={result?.form}
-          saved={result?.saved ? result : null}
+          saved={saved}
         />
       ) : (
         <KeptPlan plan={plan} groupings={groupings} boards={boards} />
@@ -87,7 +98,8 @@ function KeptPlan({ plan, groupings, boards }: Pick<PlanPageProps, 'plan' | 'gro
         Grouping: <b>{groupings.find(grouping => grouping.id === plan.groupingId)?.name ?? 'none'}</b>. Board:{' '}
         <b>{boards.find(board => board.id === plan.boardId)?.title ?? 'none'}</b>. Waiting list:{' '}
         <b>{plan.waitingList ? 'on' : 'off'}</b>. Rooms talk aloud{' '}
-        <b>{CALL_WAY_WORDS[plan.callWay ?? 'links']}</b>.
+        <b>{CALL_WAY_WORDS[plan.callWay ?? 'links']}</b>. In rooms <b>{WHO_WORDS[plan.writing ?? 'all']}</b>,
+        and pictures of their own <b>{PICTURE_WORDS[plan.pictures ?? 'added']}</b>.
       </p>
       {plan.rooms.length > 0 && <PlannedRooms rooms={plan.rooms} />}
     </>

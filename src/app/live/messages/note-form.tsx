@@ -14,10 +14,13 @@ interface NoteFormProps {
 /** Where a note is written; one stands open at most. */
 export const NOTE_FIELD = 'note-to-room'
 
+/** Under which a half-typed note to a room or a person is kept. */
+export const noteKey = (sessionId: string, toId: string): string => `note-${sessionId}-${toId}`
+
 /** A note to one room, which answers its call for help when there is one; or to one person, which nobody else reads. */
 export function NoteForm({ sessionId, to, send }: NoteFormProps) {
   const isPerson = 'participantId' in to
-  const [text, setText] = useKeptText(`note-${sessionId}-${isPerson ? to.participantId : to.roomId}`)
+  const [text, setText] = useKeptText(noteKey(sessionId, isPerson ? to.participantId : to.roomId))
   const submit = async () => {
     const sent = await send(
       isPerson ? { type: 'note-to-person', ...to, text } : { type: 'note', ...to, text },

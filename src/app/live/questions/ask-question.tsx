@@ -36,7 +36,7 @@ const LIMITS = [30, 60, 120, 180, 300]
 
 interface AskQuestionProps {
   sessionId: string
-  view: Pick<LiveView, 'questions' | 'questionsReady'>
+  view: Pick<LiveView, 'questions' | 'questionNow' | 'questionsReady'>
   send: Send
 }
 
@@ -70,6 +70,7 @@ export function AskQuestion({ sessionId, view, send }: AskQuestionProps) {
         ...(byRoom && { by: 'room' as const }),
         ...(anonymous && { anonymous }),
         ...(seconds !== '' && { seconds: Number(seconds) }),
+        over: view.questionNow?.results.isOpen ? view.questionNow.results.id : null,
       },
       setProblem,
     )

@@ -4,7 +4,7 @@ import { useMemo, useState, useSyncExternalStore } from 'react'
 import type * as Y from 'yjs'
 import { Arrangement } from '~/core/boards/prompts/cards/arrangement'
 import { byColumn, columnsOf } from '~/core/boards/prompts/cards/columns'
-import { addCard, putCardBack, removeCard } from '~/core/boards/prompts/cards/document'
+import { addCard, isBegunUnder, putCardBack, removeCard } from '~/core/boards/prompts/cards/document'
 import { heapsOf, readHeaps } from '~/core/boards/prompts/cards/heaps'
 import { Button } from '../../ui/button'
 import { newId } from '../../ui/by-chance'
@@ -24,12 +24,22 @@ const fetchWays = () => loadAgain(() => import('./move-ways'))
 
 /** Many short contributions, each with who wrote it: in columns and heaps where there are any. */
 export function CardsSpace(props: PromptSpaceProps<'cards'> & { called?: Called }) {
-  const { prompt, connection, readOnly, full, authors, myName, called = CARDS } = props
+  const { prompt, connection, readOnly, full, myName, called = CARDS } = props
   const { doc } = connection
   const { mostEach, mostGroup } = prompt.settings
   const columns = useSame(columnsOf(prompt.settings))
   const arrangement = useMemo(() => new Arrangement(doc, prompt.id), [doc, prompt.id])
   const cards = useSyncExternalStore(arrangement.follow, arrangement.get, arrangement.get)
+  // One's own bear one's name, and count, also before the server has said so, or without a line.
+  const authors = useMemo(() => {
+    const fresh = cards.filter(card => props.authors[`${prompt.id}/${card.id}`] === undefined)
+    const own = myName === null ? [] : fresh.filter(card => isBegunUnder(card, doc.clientID))
+    if (own.length === 0) return props.authors
+    return {
+      ...props.authors,
+      ...Object.fromEntries(own.map(({ id }) => [`${prompt.id}/${id}`, myName ?? ''])),
+    }
+  }, [cards, props.authors, prompt.id, myName, doc])
   const heaps = useHeaps(doc, prompt.id)
   const [justRemoved, setJustRemoved] = useState<string | null>(null)
   const mine = cards.filter(({ id }) => myName !== null && authors[`${prompt.id}/${id}`] === myName).length

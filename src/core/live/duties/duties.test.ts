@@ -98,3 +98,15 @@ test('looking on, one may give no command that changes anything for others', () 
   const may = types.filter(type => mayDo(given, 'kim', type))
   expect(may.toSorted()).toEqual(['facilitator-comes', 'facilitator-goes', 'leave-room', 'take-everything'])
 })
+
+test('what a plan gives somebody is theirs from the opening on, before they have come, until they take everything', () => {
+  const session = new Rehearsed({ duties: [{ accountId: 'kim', does: 'clock', rooms: ['reeds'] }] })
+  expect(dutyOf(session.state, 'kim')).toEqual({ does: 'clock', rooms: ['reeds'] })
+  expect(dutyOf(session.state, 'marit').does).toBe('all')
+  session.tell(1, kim, { type: 'facilitator-comes' })
+  expect(
+    session.tell(2, kim, { type: 'broadcast', text: 'Hello', roomIds: null, messageId: 'm' } as never),
+  ).toBe('not-your-duty')
+  session.tell(3, kim, { type: 'take-everything' })
+  expect(session.state.duties).toEqual({})
+})

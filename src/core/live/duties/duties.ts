@@ -3,6 +3,7 @@ import { z } from 'zod'
 import type { FacilitatorsState } from '../facilitators/facilitators'
 import { idSchema } from '../ids'
 import { MOST_ROOMS } from '../rooms/room'
+import type { SessionEvent } from '../session/session'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 import { DUTIES, type DutiesState, dutyOf } from './duty'
 
@@ -20,6 +21,7 @@ export type DutiesEvent = EventsOf<typeof events>
 export const duties = topic<{
   state: DutiesState
   needs: FacilitatorsState
+  hears: SessionEvent
   problem: DutiesProblem
 }>()(
   {
@@ -53,6 +55,11 @@ export const duties = topic<{
       },
     },
     evolve: {
+      opened: (_state, { plan }) => ({
+        duties: Object.fromEntries(
+          (plan.duties ?? []).map(({ accountId, does, rooms }) => [accountId, { does, rooms }]),
+        ),
+      }),
       'duty-given': ({ duties: before }, { accountId, does, rooms }) => ({
         duties:
           does === 'all' && rooms === null

@@ -8,6 +8,12 @@ export interface Duty {
   rooms: readonly string[] | null
 }
 
+/** What a plan gives somebody to do from the opening on; their rooms are those of these groups, without any of them all. */
+export interface PlannedDuty {
+  does: DutyKind
+  groupIds: readonly string[]
+}
+
 export interface DutiesState {
   /** Of those of whom something was said, by account: all others do everything, in all rooms. */
   duties: Readonly<Record<string, Duty>>

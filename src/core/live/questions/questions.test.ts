@@ -63,6 +63,33 @@ test('a question closes by hand, by the next one and by the end; then nothing is
   ])
 })
 
+test('what another has asked meanwhile is not closed unseen; the same asked by both is asked once', () => {
+  const session = new Rehearsed()
+  const asks = (questionId: string, text: string, over: string | null) =>
+    session.tell(2, facilitator, { type: 'ask-question', questionId, text, answers: ['a', 'b'], over })
+  asks('one', 'Rain?', null)
+  expect(asks('two', 'Sun?', null)).toBe('another-asked')
+  expect(asks('two', ' Rain? ', null)).toEqual([])
+  // With names or without, it is not the same.
+  expect(
+    session.tell(2, facilitator, {
+      type: 'ask-question',
+      questionId: 'two',
+      text: 'Rain?',
+      answers: ['a', 'b'],
+      anonymous: true,
+      over: null,
+    }),
+  ).toBe('another-asked')
+  expect(asks('two', 'Sun?', 'one')).toEqual(['question-closed', 'question-asked'])
+  // Whoever has the first one still before them, and presses for it once more, would close the second.
+  expect(session.tell(3, facilitator, { type: 'ask-again', ofId: 'one', questionId: 'again' })).toBe(
+    'another-asked',
+  )
+  session.tell(3, facilitator, { type: 'close-question', questionId: 'two' })
+  expect(asks('three', 'Wind?', 'two')).toEqual(['question-asked'])
+})
+
 test.each([
   [['One'], 'answers-number'],
   [['1', '2', '3', '4', '5', '6', '7'], 'answers-number'],

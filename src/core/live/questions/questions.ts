@@ -1,3 +1,4 @@
+import { isEqual, pick } from 'lodash-es'
 import { z } from 'zod'
 import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
@@ -44,6 +45,7 @@ export type QuestionsProblem =
   | { code: 'rooms-not-apart' }
   | AnswersProblem
   | { code: 'too-many-questions'; most: number }
+  | { code: 'another-asked'; text: string }
 
 type Read = QuestionsState & DoorState & RoomsState
 
@@ -60,7 +62,10 @@ export const questions = topic<{
   {
     initial: { questions: [], answersGiven: new Map(), answersApart: new Map() },
     commands: {
-      /** Answers without text are lettered. Whatever is open is closed by it. */
+      /**
+       * Answers without text are lettered. It closes what is open, if that is what stood open before whoever asks, `over` (null for
+       * nothing): what another has asked since is not closed unseen.
+       */
       'ask-question': {
         by: ['facilitator'],
         asks: {
@@ -68,6 +73,7 @@ export const questions = topic<{
           answers: z.array(textSchema).max(20),
           ...terms,
           seconds: z.number().int().min(SHORTEST_LIMIT).max(LONGEST_LIMIT).optional(),
+          over: idSchema.nullable().optional(),
         },
         fills: { questionId: 'fresh-id' },
       },
@@ -98,7 +104,7 @@ export const questions = topic<{
     decide: {
       'ask-question'(
         state,
-        { questionId, text, answers, asks, by = 'each', anonymous = false, seconds },
+        { questionId, text, answers, asks, by = 'each', anonymous = false, seconds, over },
         _by,
         now,
       ) {
@@ -107,24 +113,37 @@ export const questions = topic<{
         const named = answers.map((answer, index) => answer.trim() || letterOf(index))
         const wrong = asks ? undefined : answersProblem(named)
         if (wrong) return refuse(wrong)
-        return isAsked(state, questionId)
-          ? nothing
-          : happens(...closing(state), {
-              type: 'question-asked' as const,
-              questionId,
-              text: text.trim(),
-              answers: asks ? [] : named,
-              ...(asks && { asks: tidied(asks) }),
-              ...(by === 'room' && { by }),
-              ...(anonymous && { anonymous }),
-              ...(seconds !== undefined && { endsAt: now + seconds * 1000 }),
-            })
+        if (isAsked(state, questionId)) return nothing
+        const tidy = asks && tidied(asks)
+        const unseen = over === undefined ? undefined : unseenBy(state, over)
+        if (unseen) {
+          // Of two who ask the same at the same moment, or one who presses twice, one is too late.
+          const isSame = isEqual(pick(unseen, 'text', 'asks', 'by', 'anonymous'), {
+            text: text.trim(),
+            asks: tidy ?? { is: 'choice', answers: named },
+            by,
+            anonymous,
+          })
+          return isSame ? nothing : refuse({ code: 'another-asked', text: unseen.text })
+        }
+        return happens(...closing(state), {
+          type: 'question-asked' as const,
+          questionId,
+          text: text.trim(),
+          answers: asks ? [] : named,
+          ...(tidy && { asks: tidy }),
+          ...(by === 'room' && { by }),
+          ...(anonymous && { anonymous }),
+          ...(seconds !== undefined && { endsAt: now + seconds * 1000 }),
+        })
       },
       'ask-again'(state, { ofId, questionId }) {
         const before = state.questions.find(({ id }) => id === ofId)
         if (!before) return refuse({ code: 'no-such-question' })
         // Of two who press at the same moment one is too late: it stands asked already.
-        if (openQuestion(state)?.again === ofId) return nothing
+        const open = openQuestion(state)
+        if (open?.again === ofId) return nothing
+        if (open && open.id !== ofId) return refuse({ code: 'another-asked', text: open.text })
         if (state.questions.length >= MOST_QUESTIONS)
           return refuse({ code: 'too-many-questions', most: MOST_QUESTIONS })
         const { text, asks, by, anonymous } = before
@@ -261,6 +280,8 @@ export const questions = topic<{
       'answers-number': ({ fewest, most }) => `Give ${fewest} to ${most} answers.`,
       'answers-alike': ({ answer }) => `Two answers would be called ${answer}.`,
       'too-many-questions': ({ most }) => `A session has at most ${most} questions.`,
+      'another-asked': ({ text }) =>
+        `Another question has just been asked${text === '' ? '' : `: “${text}”`}. It is open now; ask yours once more, and it is closed.`,
     },
   },
 )
@@ -287,6 +308,12 @@ type OtherAsks = Exclude<Asks, { is: 'choice' }>
 function tidied(asks: OtherAsks): OtherAsks {
   if (asks.is === 'scale') return { ...asks, least: asks.least.trim(), most: asks.most.trim() }
   return asks.is === 'number' ? { ...asks, unit: asks.unit.trim() } : asks
+}
+
+/** What is open, where it is not what stood open before whoever asks. */
+const unseenBy = (state: QuestionsState, over: string | null) => {
+  const open = openQuestion(state)
+  return open && open.id !== over ? open : undefined
 }
 
 const closing = (state: QuestionsState) => {

@@ -169,3 +169,10 @@ test('who may write leaves marks on the lanes it is about: of all rooms, one, an
     [8, 'birds', 'write in turns'],
   ])
 })
+
+test('a session opens with who writes, and whose pictures are added, as planned', () => {
+  const { writing, mayAddPictures } = new Rehearsed({ writing: 'turn', mayAddPictures: false }).state
+  expect([writing, mayAddPictures]).toEqual(['turn', false])
+  const usual = new Rehearsed().state
+  expect([usual.writing, usual.mayAddPictures]).toEqual(['all', true])
+})

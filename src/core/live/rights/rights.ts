@@ -10,6 +10,7 @@ import { idSchema } from '../ids'
 import type { RolesState } from '../roles/roles-facts'
 import { type RoomsState, roomOf } from '../rooms/room'
 import { type RoomsProblem, roomIn } from '../rooms/rooms'
+import type { SessionEvent } from '../session/session'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 import { WHO_WORDS } from './right-words'
 import { mayPassPen, mayWriteInRoom, oneWriter, ruleIn } from './who-writes'
@@ -37,7 +38,7 @@ export type RightsEvent = EventsOf<typeof events>
 export const rights = topic<{
   state: RightsState
   needs: RoomsState & DoorState & Pick<RolesState, 'roles'>
-  hears: CohortEvent
+  hears: CohortEvent | SessionEvent
   problem: RightsProblem
   borrows: DoorProblem | RoomsProblem
   mark: 'rights'
@@ -103,6 +104,7 @@ export const rights = topic<{
       },
     },
     evolve: {
+      opened: (_state, { plan }) => (plan.writing ? { writing: plan.writing } : {}),
       'writing-set': (state, { who: wanted, roomId }) => {
         if (roomId === null) return { writing: wanted ?? 'all' }
         const others = omit(state.writingIn, roomId)

@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { idSchema } from '../ids'
 import { type RoomsState, roomOf } from '../rooms/room'
 import type { RoomsProblem } from '../rooms/rooms'
+import type { SessionEvent } from '../session/session'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 import { ROOM_RIGHTS, type RoomRightsState } from './may-in'
 import { RIGHT_WORDS } from './right-words'
@@ -20,6 +21,7 @@ export type RoomRightsEvent = EventsOf<typeof events>
 export const roomRights = topic<{
   state: RoomRightsState
   needs: RoomsState
+  hears: SessionEvent
   problem: never
   borrows: RoomsProblem
   mark: 'rights'
@@ -46,6 +48,7 @@ export const roomRights = topic<{
       },
     },
     evolve: {
+      opened: (_state, { plan: { mayAddPictures = true } }) => (mayAddPictures ? {} : { mayAddPictures }),
       'pictures-allowed': (_state, { may }) => ({ mayAddPictures: may }),
       'room-right-set': ({ rightsIn }, { roomId, right: which, may }) => {
         const others = omit(rightsIn[roomId] ?? {}, which)

@@ -3,7 +3,10 @@ import { boardSchema } from '../../boards/board'
 import { MOST_BOARDS, MOST_SEGMENTS, runSegmentSchema } from '../../schedule/running-order'
 import { CALL_WAYS } from '../call/ways'
 import { expectedPersonSchema } from '../door/people'
-import { plannedRoomSchema } from '../rooms/room'
+import { DUTIES } from '../duties/duty'
+import { idSchema } from '../ids'
+import { WHO_WRITES } from '../rights/writing'
+import { MOST_ROOMS, plannedRoomSchema } from '../rooms/room'
 
 /** What a session is opened with: taken from the plan at that moment and not changed by later edits of the plan. */
 export const openingPlanSchema = z.object({
@@ -25,6 +28,22 @@ export const openingPlanSchema = z.object({
   minutes: z.number().nullable().optional(),
   /** How rooms talk aloud, where that is not by links. */
   callWay: z.enum(CALL_WAYS).optional(),
+  /** Who writes in rooms, where that is not everybody, and whether they add pictures of their own, where they may not. */
+  writing: z.enum(WHO_WRITES).optional(),
+  mayAddPictures: z.literal(false).optional(),
+  /** What those at the front do, of whom something is said; their rooms of every round, null for all. */
+  duties: z
+    .array(
+      z.object({
+        accountId: idSchema,
+        does: z.enum(DUTIES),
+        rooms: z
+          .array(idSchema)
+          .max(MOST_ROOMS * MOST_SEGMENTS)
+          .nullable(),
+      }),
+    )
+    .optional(),
   /** It is only tried out, with simulated participants. */
   rehearsal: z.literal(true).optional(),
 })

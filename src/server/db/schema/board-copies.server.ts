@@ -133,6 +133,8 @@ export const lateContributions = pgTable(
     update: bytes('update').notNull(),
     pieces: jsonb('pieces').$type<{ promptId: string; text: string }[]>().notNull(),
     at: moment('at').notNull(),
+    /** Which facilitator put it on the board after all, by name; null while it lies beside it. */
+    putInBy: text('put_in_by'),
   },
   table => [primaryKey({ columns: [table.copyId, table.participantId, table.digest] })],
 )

@@ -9,6 +9,8 @@ import {
   text,
 } from 'drizzle-orm/pg-core'
 import type { CallWay } from '~/core/live/call/ways'
+import type { PlannedDuty } from '~/core/live/duties/duty'
+import type { WhoWrites } from '~/core/live/rights/writing'
 import type { RehearsalReport } from '~/core/rehearsal/report'
 import type { Segment } from '~/core/schedule/running-order'
 import { boards } from './boards.server'
@@ -44,6 +46,11 @@ export const sessions = pgTable(
     waitingList: boolean('waiting_list').notNull(),
     /** How rooms talk aloud from its opening on. */
     callWay: text('call_way').$type<CallWay>().notNull().default('links'),
+    /** Who writes in rooms, and whether people add pictures of their own, from its opening on. */
+    writing: text('writing').$type<WhoWrites>().notNull().default('all'),
+    mayAddPictures: boolean('may_add_pictures').notNull().default(true),
+    /** What those at the front do from its opening on, by account; nothing is said of who does everything, in all rooms. */
+    duties: jsonb('duties').$type<Record<string, PlannedDuty>>().notNull().default({}),
     joinCode: text('join_code').notNull().unique(),
     /** Kept beside the log so that lists need not fold every log: set in the same transaction as the event. */
     phase: text('phase').$type<'planned' | 'open' | 'ended'>().notNull().default('planned'),

@@ -2,7 +2,16 @@ import * as Y from 'yjs'
 import { randomStream } from '~/core/random/random'
 import { joinHeap, moveCard } from './arrange'
 import { Arrangement } from './arrangement'
-import { addCard, cardMap, cardsOf, cardText, putCardBack, readStanding, removeCard } from './document'
+import {
+  addCard,
+  cardMap,
+  cardsOf,
+  cardText,
+  isBegunUnder,
+  putCardBack,
+  readStanding,
+  removeCard,
+} from './document'
 
 function followed(...texts: string[]) {
   const doc = new Y.Doc()
@@ -90,4 +99,16 @@ test('after 300 changes of every sort, hostile ones among them, it is what readi
     changes[random.below(changes.length)]?.(step)
     expect(arrangement.get()).toEqual(readStanding(doc, 'p'))
   }
+})
+
+test('whoever begins a card is known by their number, also from another page, and whoever writes on it is not', () => {
+  const { doc, arrangement } = followed('a')
+  const other = new Y.Doc()
+  Y.applyUpdate(other, Y.encodeStateAsUpdate(doc))
+  addCard(other, 'p', 'b', 'b')
+  cardText(other, 'p', 'a')?.insert(0, 'more ')
+  Y.applyUpdate(doc, Y.encodeStateAsUpdate(other))
+  const begunUnder = (writer: number) =>
+    arrangement.get().flatMap(card => (isBegunUnder(card, writer) ? [card.id] : []))
+  expect([begunUnder(doc.clientID), begunUnder(other.clientID)]).toEqual([['a'], ['b']])
 })

@@ -20,6 +20,10 @@ export interface StandingCard extends Omit<Card, 'text'> {
   text: Y.Text
 }
 
+/** Whether a card was begun under a writer's number: so much is known before anybody has said whose it is. */
+export const isBegunUnder = ({ text }: StandingCard, writer: number): boolean =>
+  text._item?.id.client === writer
+
 export const cardsName = (promptId: string): string => `cards:${promptId}`
 export const cardsOf = (doc: Y.Doc, promptId: string): Y.Array<Y.Map<unknown>> =>
   doc.getArray(cardsName(promptId))
