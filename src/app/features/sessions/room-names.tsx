@@ -15,10 +15,10 @@ export function RoomNames({ rooms, prefix, facilitators = [] }: RoomNamesProps) 
   return (
     <Stack gap="8px">
       {rooms.map((room, index) => (
-        <Flex key={room.groupId} gap="10px" align="center">
+        <Flex key={room.groupId} gap="6px 10px" align="center" wrap="wrap">
           <RoomMark index={index} />
           <input type="hidden" name={`${prefix}[${index}].groupId`} value={room.groupId} />
-          <Box flex="1">
+          <Box flex="1 1 170px">
             <Field label={`Name of room ${index + 1}`} hideLabel>
               {parts => (
                 <Input {...parts} name={`${prefix}[${index}].name`} defaultValue={room.name} maxLength={60} />
