@@ -3,7 +3,7 @@ import type { Board } from '~/core/boards/board'
 import { newSegment, type Segment } from '~/core/schedule/running-order'
 import { createBoard } from '~/server/boards/boards.server'
 import type { Database } from '~/server/db/database.server'
-import { saveRunningOrder } from '~/server/sessions/sessions.server'
+import { saveRunningOrder } from '~/server/sessions/plans.server'
 import { STATIONS } from './school'
 
 interface Evening {

@@ -1,6 +1,6 @@
 import { orderChange } from '~/contracts/forms/sessions'
 import { servicesContext } from '~/server/services.server'
-import { saveRunningOrder } from '~/server/sessions/sessions.server'
+import { saveRunningOrder } from '~/server/sessions/plans.server'
 import { openingProblemText } from '../features/sessions/session-text'
 import type { Route } from './+types/session-order'
 import { answering, jsonOf } from './helpers.server'

@@ -6,43 +6,29 @@
 import type { IncomingMessage } from 'node:http'
 import type { Duplex } from 'node:stream'
 import { setImmediate } from 'node:timers/promises'
-import { type Connection, type Document, Hocuspocus } from '@hocuspocus/server'
-import { eq } from 'drizzle-orm'
+import { type Document, Hocuspocus } from '@hocuspocus/server'
 import type { Logger } from 'pino'
 import { WebSocketServer } from 'ws'
 import * as Y from 'yjs'
-import type { Board } from '~/core/boards/board'
 import { type DocumentName, documentName, readDocumentName } from '~/core/boards/document-name'
-import { areHiddenCards } from '~/core/boards/hidden'
 import { beginSheets } from '~/core/boards/prompts/sheet/document'
-import { mayWriteOn } from '~/core/live/rights/writers'
-import { mayRead } from '~/core/live/rooms/rooms'
 import type { LiveState } from '~/core/live/topics'
 import type { Database } from '../db/database.server'
-import { boardCopies } from '../db/schema.server'
 import { errorFacts } from '../error-facts.server'
 import { Allowance } from '../http/allowance.server'
 import { ConnectionCounts } from '../http/connection-counts.server'
 import type { LiveHub } from '../live/hub.server'
-import { Authorship } from './authorship.server'
+import { admit, copyOf } from './admission.server'
 import { BoardStorage, type OwnWriting } from './board-storage.server'
 import { BoardWork } from './board-work.server'
-import { readBoard } from './boards.server'
-import { type Contribution, readContributions } from './contributions.server'
+import type { Contribution } from './contributions.server'
+import { groundOf } from './ground.server'
 import { LanesTold, type WrittenListener } from './lanes-told.server'
-import { judgeCursors, readMessage } from './message-check.server'
+import { lookAtMessage } from './message-look.server'
 import { OpenCopy } from './open-copy.server'
 import { SeenNumbers } from './seen-numbers'
 import { guardSocket } from './socket-guard.server'
-import {
-  type ConnectionContext,
-  mayStay,
-  mayWriteBeside,
-  numberIn,
-  refusal,
-  type SocketUser,
-} from './who-asks.server'
-import { handOutNumber, Writers } from './writers.server'
+import { type ConnectionContext, mayStay, type SocketUser } from './who-asks.server'
 
 /** Largest message, in bytes. */
 const LARGEST_MESSAGE = 1_000_000
@@ -184,30 +170,11 @@ export class BoardServer {
       debounce: 0,
       onAuthenticate: async ({ documentName, context, connectionConfig, token }) => {
         const { user } = context as ConnectionContext
-        const name = readDocumentName(documentName)
-        const copy = name && (await this.copyOf(name.copyId))
-        if (!name || !copy) throw refusal()
-        const { copyId, own } = name
-        const { sessionId } = copy
-        const questions = new Allowance(MOST_QUESTIONS, QUESTIONS_A_SECOND)
-        const state = await this.hub.state(sessionId)
-        const { accountId } = user
-        const joins = accountId !== null && mayWriteOn(state, accountId, copyId)
-        if (accountId !== null && !joins && own === null) {
-          connectionConfig.readOnly = true
-          return { sessionId, copyId, participantId: null, writer: null, questions }
-        }
-        const participantId = joins ? accountId : user.participantIn(sessionId)
-        if (!participantId || !(joins || mayRead(state, participantId, copyId))) throw refusal()
-        if (own !== null && !mayWriteBeside(state, participantId, name)) throw refusal()
-        if (!mayWriteOn(state, participantId, copyId)) {
-          connectionConfig.readOnly = true
-          return { sessionId, copyId, participantId, writer: null, questions }
-        }
-        const writer = await handOutNumber(this.db, copyId, participantId, numberIn(token))
-        if (writer === null) throw refusal()
-        this.comes(sessionId, copyId, writer, participantId)
-        return { sessionId, copyId, participantId, writer, questions }
+        const admitted = await admit(this.db, this.hub, documentName, user, token)
+        const { sessionId, copyId, participantId, writer } = admitted
+        if (writer === null || participantId === null) connectionConfig.readOnly = true
+        else this.comes(sessionId, copyId, writer, participantId)
+        return { ...admitted, questions: new Allowance(MOST_QUESTIONS, QUESTIONS_A_SECOND) }
       },
       onLoadDocument: async ({ documentName, document }) => {
         const update = await this.storage.load(documentName)
@@ -225,7 +192,12 @@ export class BoardServer {
         else connection.sendStateless(copy.greeting(state, writer ?? null))
       },
       beforeHandleMessage: async ({ update, connection, context }) => {
-        this.look(update, connection, context as ConnectionContext)
+        lookAtMessage(
+          update,
+          connection,
+          context as ConnectionContext,
+          this.open.get(connection.document.name),
+        )
       },
       afterUnloadDocument: async ({ documentName }) => {
         // It may have been opened again, or be just opening, while this one was being put away.
@@ -234,93 +206,24 @@ export class BoardServer {
     })
   }
 
-  private async copyOf(copyId: string): Promise<{ sessionId: string; board: Board } | undefined> {
-    const [copy] = await this.db.select().from(boardCopies).where(eq(boardCopies.id, copyId))
-    return copy && { sessionId: copy.sessionId, board: readBoard(copy.board) }
-  }
-
   private comes(sessionId: string, copyId: string, writer: number, participantId: string): void {
     this.seen.add(sessionId, copyId, writer)
     for (const copy of this.open.values())
       if (copy.name.copyId === copyId) copy.writers.comesWith(writer, participantId)
   }
 
-  /**
-   * Looks at a message before the sync server does. What may not be handled ends the line; what comes to nothing is blanked in
-   * the message, which then says nothing (an update, or a list of cursors, of zeros). Updates are taken in here, in the same
-   * step in which they are looked at, and blanked too.
-   */
-  private look(message: Uint8Array, connection: Connection, context: ConnectionContext): void {
-    const { guard } = context
-    const began = performance.now()
-    const refused = this.judge(message, connection, context)
-    guard.took(performance.now() - began)
-    // What was on its way when the line was ended is blanked, and comes to nothing.
-    if (refused === null || guard.isClosed) return
-    guard.refuse(refused)
-    throw refusal()
-  }
-
-  /** Why a message may not be handled; null for one that may. */
-  private judge(message: Uint8Array, connection: Connection, context: ConnectionContext): string | null {
-    const { guard, questions } = context
-    const participantId = context.participantId ?? null
-    const read = readMessage(message)
-    switch (read?.kind) {
-      case undefined:
-        return 'no message of a board'
-      case 'other':
-        return null
-      case 'question':
-        return questions?.allows(1) ? null : 'too many questions'
-      case 'cursors': {
-        const judged = guard.isClosed
-          ? 'drop'
-          : judgeCursors(read.cursors, connection.document.awareness, participantId)
-        if (judged !== 'take') read.cursors.fill(0)
-        return judged === 'refuse' ? 'cursors that are not theirs' : null
-      }
-      case 'update': {
-        const copy = this.open.get(connection.document.name)
-        // The sync server takes nothing from those who look on.
-        const mayWrite = copy && !connection.readOnly && participantId !== null && !guard.isClosed
-        const taken = mayWrite ? copy.take(read.update, connection, participantId) : 'dropped'
-        read.update.fill(0)
-        if (taken === 'again' && copy && questions?.allows(1)) connection.send(copy.question())
-        return taken === 'refuse' ? 'no update of a board' : null
-      }
-    }
-  }
-
   /** Follows a document that was just loaded. */
   private async watch(document: Document): Promise<void> {
     const name = readDocumentName(document.name)
-    const copy = name && (await this.copyOf(name.copyId))
-    if (!name || !copy) return
-    const { copyId, own } = name
-    const { sessionId } = copy
-    const board =
-      own === null
-        ? copy.board
-        : { ...copy.board, prompts: copy.board.prompts.filter(({ id }) => id === own.promptId) }
-    const [writers, earlier, state] = await Promise.all([
-      Writers.of(this.db, copyId, this.seen.of(sessionId, copyId)),
-      readContributions(this.db, [copyId]),
-      this.hub.state(sessionId),
-    ])
-    const known = knownHere(name, copy.board, earlier)
-    const authorship = new Authorship(copyId, document, board, known)
+    const ground = name && (await groundOf(this.db, this.hub, this.seen, name, document))
+    if (!ground) return
     const isNew = document.store.clients.size === 0
-    const opened = new OpenCopy(
-      { name, sessionId, board, document, authorship, writers, state, now: () => this.hub.timeOf(sessionId) },
-      this.storage,
-      this.log,
-    )
+    const opened = new OpenCopy(ground, this.storage, this.log)
     this.open.set(document.name, opened)
-    if (own !== null) return
+    if (opened.name.own !== null) return
     // Stored like what people write, in nobody's name.
-    if (isNew) document.transact(() => beginSheets(document, board))
-    opened.follow(await this.hub.state(sessionId))
+    if (isNew) document.transact(() => beginSheets(document, ground.board))
+    opened.follow(await this.hub.state(opened.sessionId))
     await this.bringIn(opened)
   }
 
@@ -350,7 +253,7 @@ export class BoardServer {
     for (const { copy } of written) copy.written()
     for (const copyId of new Set([...documents].map(name => readDocumentName(name)?.copyId ?? name))) {
       // Whoever wrote the last word may have left with it: the lanes are told all the same.
-      const sessionId = this.open.get(copyId)?.sessionId ?? (await this.copyOf(copyId))?.sessionId
+      const sessionId = this.open.get(copyId)?.sessionId ?? (await copyOf(this.db, copyId))?.sessionId
       if (sessionId) this.lanes.tell(sessionId, copyId)
     }
     for (const { document, copy } of written) {
@@ -399,19 +302,4 @@ export class BoardServer {
         this.bringIn(copy).catch(error => this.failedToBringIn(error))
     }
   }
-}
-
-/** Who wrote what, as far as those at a document may know: of cards that are hidden not even that there are any. */
-function knownHere(
-  { own }: DocumentName,
-  { prompts }: Board,
-  earlier: readonly Contribution[],
-): Contribution[] {
-  if (own !== null)
-    return earlier.filter(
-      ({ promptId, participantId }) => promptId === own.promptId && participantId === own.participantId,
-    )
-  // Those of hidden cards that are open come with them.
-  const hidden = prompts.filter(areHiddenCards).map(({ id }) => id)
-  return earlier.filter(({ promptId }) => !hidden.includes(promptId))
 }

@@ -39,7 +39,7 @@ const MEASURE_FULL_MS = 2_000
 export type Taken = 'taken' | 'dropped' | 'again' | 'refuse'
 
 /** A document that was opened, and all it hangs on. */
-interface Opened {
+export interface Opened {
   name: DocumentName
   sessionId: string
   board: Board

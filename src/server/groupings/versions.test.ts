@@ -5,7 +5,8 @@ import type { Account } from '../auth/sign-ins.server'
 import { LiveHub } from '../live/hub.server'
 import { askAsFacilitator, openSession } from '../live/requests.server'
 import { prepareOpening } from '../sessions/opening.server'
-import { createSession, getSession } from '../sessions/sessions.server'
+import { createSession } from '../sessions/plans.server'
+import { getSession } from '../sessions/sessions.server'
 import {
   createGrouping,
   getGrouping,

@@ -10,7 +10,7 @@ import { newSegment, type Segment } from '~/core/schedule/running-order'
 import { createBoard } from '../boards/boards.server'
 import { addPerson, createCohort } from '../cohorts/cohorts.server'
 import { createGrouping } from '../groupings/groupings.server'
-import { createSession, saveRunningOrder } from '../sessions/sessions.server'
+import { createSession, saveRunningOrder } from '../sessions/plans.server'
 
 const NAMES = ['Ana', 'Bo', 'Chi', 'Dai', 'Edda', 'Finn', 'Greta', 'Hal', 'Ines', 'Jun', 'Kim', 'Lea']
 

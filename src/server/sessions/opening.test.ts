@@ -7,7 +7,8 @@ import { boardCopies } from '../db/schema.server'
 import { createGrouping } from '../groupings/groupings.server'
 import { openSession } from '../live/requests.server'
 import { prepareOpening } from './opening.server'
-import { getSession, runningOrderOf, savePlan, saveRunningOrder } from './sessions.server'
+import { savePlan, saveRunningOrder } from './plans.server'
+import { getSession, runningOrderOf } from './sessions.server'
 
 let running: Awaited<ReturnType<typeof runningServer>>
 beforeEach(async () => {

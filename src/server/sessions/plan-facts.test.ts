@@ -6,7 +6,8 @@ import { removePeople } from '../cohorts/cohorts.server'
 import { addRule } from '../cohorts/rules.server'
 import { remove } from '../removals/removals.server'
 import { planWorld } from './plan-facts.server'
-import { createSession, getSession, savePlan, saveRunningOrder } from './sessions.server'
+import { createSession, savePlan, saveRunningOrder } from './plans.server'
+import { getSession } from './sessions.server'
 
 let running: Awaited<ReturnType<typeof runningServer>>
 beforeEach(async () => {

@@ -2,8 +2,8 @@ import { value } from 'tests/fixtures/class'
 import { runningServer } from 'tests/fixtures/running'
 import { takePlace } from '../join/join.server'
 import { askAsFacilitator, openSession } from '../live/requests.server'
+import { createSession } from './plans.server'
 import { reportedBefore } from './reported.server'
-import { createSession } from './sessions.server'
 
 test('who reported in an earlier session is known by person, once a session, and not from the session itself', async () => {
   const running = await runningServer()

@@ -9,15 +9,8 @@ import { createGrouping, getGrouping, listGroupings, saveGrouping } from '../gro
 import { tidyJoinCode } from '../tokens.server'
 import { prepareOpening } from './opening.server'
 import { planShown } from './plan-shown.server'
-import {
-  createSession,
-  getSession,
-  holdPlan,
-  letGoOfPlan,
-  listSessions,
-  markReviewed,
-  savePlan,
-} from './sessions.server'
+import { createSession, holdPlan, letGoOfPlan, savePlan } from './plans.server'
+import { getSession, listSessions, markReviewed } from './sessions.server'
 
 let memory: Awaited<ReturnType<typeof memoryDatabase>>
 let by: Account

@@ -1,8 +1,8 @@
 import { clock, door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
 import { due } from '../due'
 import { facilitatorView, participantView, viewFor } from '../views'
+import { MOST_QUESTIONS } from './asking'
 import type { Asks, GivenAnswer } from './question'
-import { MOST_QUESTIONS } from './questions'
 import { resultsOf } from './shown'
 
 const ask = (session: Rehearsed, questionId: string, text: string, answers: string[]) =>

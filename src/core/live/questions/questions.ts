@@ -1,53 +1,35 @@
 import { isEqual, pick } from 'lodash-es'
 import { z } from 'zod'
-import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
 import { idSchema } from '../ids'
 import type { RoomsState } from '../rooms/room'
 import type { RoomsProblem } from '../rooms/rooms'
 import type { SessionEvent, SessionState } from '../session/session'
-import { type TextProblem, textProblem, textSchema } from '../texts'
+import { type TextProblem, textSchema } from '../texts'
 import { type EventsOf, happens, nothing, refuse, topic } from '../topic'
 import {
-  type Asks,
-  answerText,
-  FEWEST_APART,
-  type GivenAnswer,
-  LONGEST_LIMIT,
-  LONGEST_QUESTION,
-  type QuickQuestion,
-  readAnswer,
-  SHORTEST_LIMIT,
-} from './question'
+  answering,
+  askingProblem,
+  isAsked,
+  letterOf,
+  MOST_QUESTIONS,
+  type QuestionsProblem,
+  tidied,
+  unseenBy,
+} from './asking'
+import { answerText, FEWEST_APART, LONGEST_LIMIT, type QuickQuestion, SHORTEST_LIMIT } from './question'
 import { answerSchema, events, terms } from './schemas'
 import { listOf, ownAnswer, questionNowOf } from './shown'
 import {
   answeredOf,
   answersTo,
   apartOf,
-  giverOf,
   notDrawn,
   openQuestion,
   type QuestionsState,
   withApart,
 } from './state'
-import { type AnswersProblem, answersProblem, WANTED } from './wording'
-
-/** Most questions of one session. */
-export const MOST_QUESTIONS = 50
-
-export type QuestionsProblem =
-  | { code: 'question-closed' }
-  | { code: 'no-such-question' }
-  | { code: 'not-an-answer'; asks: Asks }
-  | { code: 'answered-already' }
-  | { code: 'no-room-to-answer-for' }
-  | { code: 'rooms-not-apart' }
-  | AnswersProblem
-  | { code: 'too-many-questions'; most: number }
-  | { code: 'another-asked'; text: string }
-
-type Read = QuestionsState & DoorState & RoomsState
+import { answersProblem, WANTED } from './wording'
 
 export type QuestionsEvent = EventsOf<typeof events>
 
@@ -286,53 +268,9 @@ export const questions = topic<{
   },
 )
 
-/** A for the first answer. */
-const letterOf = (index: number): string => String.fromCharCode(65 + index)
-const isAsked = ({ questions: all }: QuestionsState, questionId: string) =>
-  all.some(({ id }) => id === questionId)
-
-function askingProblem(
-  state: QuestionsState,
-  questionId: string,
-  text: string,
-  by: QuickQuestion['by'],
-  anonymous: boolean,
-): QuestionsProblem | TextProblem | undefined {
-  if (isAsked(state, questionId)) return undefined
-  if (state.questions.length >= MOST_QUESTIONS) return { code: 'too-many-questions', most: MOST_QUESTIONS }
-  if (anonymous && by === 'room') return { code: 'rooms-not-apart' }
-  return text.trim() === '' ? undefined : textProblem(text, LONGEST_QUESTION)
-}
-
-type OtherAsks = Exclude<Asks, { is: 'choice' }>
-function tidied(asks: OtherAsks): OtherAsks {
-  if (asks.is === 'scale') return { ...asks, least: asks.least.trim(), most: asks.most.trim() }
-  return asks.is === 'number' ? { ...asks, unit: asks.unit.trim() } : asks
-}
-
-/** What is open, where it is not what stood open before whoever asks. */
-const unseenBy = (state: QuestionsState, over: string | null) => {
-  const open = openQuestion(state)
-  return open && open.id !== over ? open : undefined
-}
-
 const closing = (state: QuestionsState) => {
   const before = openQuestion(state)
   return before ? [{ type: 'question-closed' as const, questionId: before.id }] : []
-}
-
-/** Whether somebody may answer so now, and for whom it counts. */
-function answering(state: Read, questionId: string, participantId: string, answer: GivenAnswer) {
-  const me = presentOf(state, participantId)
-  if (!me) return refuse({ code: 'no-such-participant' as const })
-  if (!me.admitted) return refuse({ code: 'waiting' as const, shownName: me.shownName })
-  const question = openQuestion(state)
-  if (question?.id !== questionId) return refuse({ code: 'question-closed' as const })
-  const read = readAnswer(question.asks, answer)
-  if (read === null) return refuse({ code: 'not-an-answer' as const, asks: question.asks })
-  const giverId = giverOf(state, question, me)
-  if (giverId === null) return refuse({ code: 'no-room-to-answer-for' as const })
-  return { ok: true as const, question, read, giverId }
 }
 
 const closed = (question: QuickQuestion): QuickQuestion =>
