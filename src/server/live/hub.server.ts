@@ -150,7 +150,7 @@ export class LiveHub {
 
   /** Does in every running session what is due now: the clock has been moved. */
   async wake(): Promise<void> {
-    for (const session of this.sessions.values()) await (await session).wake()
+    for (const session of await this.loaded()) await session.wake()
   }
 
   /**
@@ -186,7 +186,13 @@ export class LiveHub {
     this.deafen()
     for (const timer of this.dropTimers.values()) clearTimeout(timer)
     this.dropTimers.clear()
-    for (const session of this.sessions.values()) await (await session).stop()
+    for (const session of await this.loaded()) await session.stop()
+  }
+
+  /** All that are in memory, without those that turn out not to be readable. */
+  private async loaded(): Promise<LiveSession[]> {
+    const sessions = await Promise.allSettled(this.sessions.values())
+    return sessions.flatMap(one => (one.status === 'fulfilled' ? [one.value] : []))
   }
 
   private session(sessionId: string): Promise<LiveSession> {

@@ -137,6 +137,15 @@ test('a session whose log is damaged is shut; the others are taken up', async ()
   await again.stop()
 })
 
+test('a session that can not be read keeps the server neither from going on nor from stopping', async () => {
+  const hub = new LiveHub(running.db, pino({ enabled: false }))
+  const unreadable = expect(hub.state('nowhere')).rejects.toThrow()
+  await hub.state(running.sessionId)
+  const again = expect(hub.state('nowhere')).rejects.toThrow()
+  await expect(Promise.all([hub.wake(), hub.stop()])).resolves.toBeDefined()
+  await Promise.all([unreadable, again])
+})
+
 test('a visit ends soon after the facilitator who made it is gone, not while one page of theirs is open', async () => {
   const { hub, by, sessionId } = running
   await running.join(0)

@@ -58,6 +58,8 @@ interface Running {
  */
 export class Rehearsals {
   private readonly running = new Map<string, Running>()
+  /** Being opened, by who begins them and the session they are of. */
+  private readonly beginning = new Map<string, Promise<Result<string, RehearsalProblem>>>()
   private readonly timer: NodeJS.Timeout
   private piloting: Promise<void> | null = null
 
@@ -78,15 +80,28 @@ export class Rehearsals {
     await this.ground.db.delete(sessions).where(isNotNull(sessions.rehearsalOf))
   }
 
-  /** Opens a rehearsal of a planned session; one of this account's before it ends. Gives its id. Throws not-found. */
-  async begin(
+  /** Opens a rehearsal of a planned session; one of this account's before it ends. Asked twice at once, it opens one. Gives its id. Throws not-found. */
+  begin(account: Account, sessionId: string, script: Script): Promise<Result<string, RehearsalProblem>> {
+    const key = `${account.id} ${sessionId}`
+    const begun =
+      this.beginning.get(key) ??
+      Promise.resolve()
+        .then(() => this.open(account, sessionId, script))
+        .finally(() => this.beginning.delete(key))
+    this.beginning.set(key, begun)
+    return begun
+  }
+
+  private async open(
     account: Account,
     sessionId: string,
     script: Script,
   ): Promise<Result<string, RehearsalProblem>> {
     const { db, hub } = this.ground
     for (const [id, { accountId }] of this.running) if (accountId === account.id) await this.end(id)
-    if (this.running.size >= MOST_REHEARSALS) return refused({ code: 'too-many-rehearsals' })
+    // This one is among those that are being opened.
+    if (this.running.size + this.beginning.size > MOST_REHEARSALS)
+      return refused({ code: 'too-many-rehearsals' })
     const session = await getSession(db, sessionId)
     if (session.rehearsalOf !== null) throw notFound('session')
     const plan = await prepareOpening(db, sessionId)

@@ -155,6 +155,10 @@ test('one account has one rehearsal; of several accounts only so many are played
       ok: false,
       problem: { code: 'too-many-rehearsals' },
     })
+    // Pressed twice it is opened once.
+    const pressed = await Promise.all([1, 2].map(() => rehearsals.begin(by, sessionId, quiet)))
+    expect(pressed[0]).toEqual({ ok: true, value: expect.any(String) })
+    expect(pressed[1]).toBe(pressed[0])
     // Of a rehearsal there is none, nor of what is not there.
     await expect(rehearsals.begin(by, second, quiet)).rejects.toThrow()
     await expect(rehearsals.begin(by, 'nothing', quiet)).rejects.toThrow()
