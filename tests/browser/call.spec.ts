@@ -8,6 +8,7 @@ import {
   planOneRound,
   putInRoom,
   sendOut,
+  signIn,
   simulated,
   switchWaitingList,
   test,
@@ -26,18 +27,20 @@ const noteLines = () => {
   }
 }
 
-/** Gives what cuts the page's line to the call, as a network that changes does. */
-async function cuttable(page: Page): Promise<() => Promise<void>> {
-  const lines: (() => Promise<void>)[] = []
-  await page.routeWebSocket(/\/calls\//, line => {
-    const server = line.connectToServer()
-    lines.push(async () => {
-      await line.close({ code: 3001 })
-      await server.close({ code: 3001 })
-    })
-  })
-  return async () => lines.at(-1)?.()
+/** Notes every line to the call's server, for `cut` to break. */
+const noteCalls = () => {
+  const calls: WebSocket[] = []
+  const Own = window.WebSocket
+  Object.assign(window, { calls })
+  window.WebSocket = class extends Own {
+    constructor(url: string | URL, protocols?: string | string[]) {
+      super(url, protocols)
+      if (String(url).includes('/calls/')) calls.push(this)
+    }
+  }
 }
+const cut = (page: Page) =>
+  page.evaluate(() => (window as unknown as { calls: WebSocket[] }).calls.at(-1)?.close(3001))
 
 /** How many of the others' lines stand, and what has come over them: sound that can be heard, and pictures that were put together. */
 const received = (page: Page) =>
@@ -53,23 +56,34 @@ const received = (page: Page) =>
 test('four in a room hear and see each other from browser to browser; a facilitator listens while they visit, and switches microphones off', async ({
   server,
   facilitator: page,
+  newPage,
   phone,
 }) => {
   // How rooms talk aloud is planned, and stands so from the opening on.
   await planOneRound(page)
   await page.getByLabel('Rooms talk aloud').selectOption('from browser to browser')
+  await page.getByLabel('Who writes in rooms').selectOption('write in turns')
+  await page.getByLabel('Tobias Ferrand').selectOption('keeps the clock and the doors')
+  await page.getByLabel('Who looks after room 1').selectOption('with Tobias Ferrand')
   await page.getByRole('button', { name: 'Save the plan' }).click()
   await expect(page.getByText('Saved.', { exact: true })).toBeVisible()
   await expectAccessible(page)
   const { code } = await openPlanned(page)
   await switchWaitingList(page)
+  await expect(page.getByLabel('Who writes in rooms')).toHaveValue('turn')
+  const tobias = await newPage()
+  await signIn(tobias, server, 1)
+  await tobias.goto(page.url())
+  await expect(
+    tobias.getByText(/^You keep the clock and the doors.*Yours to look after: Water clarity\.$/),
+  ).toBeVisible()
+  await tobias.close()
   const names = ['Edda', 'Chi', 'Kaveh', 'Bram O.']
   const people: Page[] = []
-  const cuts: (() => Promise<void>)[] = []
   for (const name of names) {
     const each = await phone()
     await each.addInitScript(noteLines)
-    cuts.push(await cuttable(each))
+    await each.addInitScript(noteCalls)
     await joinOnPhone(each, server, code, name)
     people.push(each)
   }
@@ -108,7 +122,7 @@ test('four in a room hear and see each other from browser to browser; a facilita
 
   // A line that breaks says so, and comes back by itself with what was given; the others have them back as they were.
   const down = chi.getByText('The line to the call is down; it comes back by itself.')
-  await Promise.all([expect(down).toBeVisible(), cuts[1]?.()])
+  await Promise.all([expect(down).toBeVisible(), cut(chi)])
   await expect(down).toHaveCount(0)
   await expect(chi.getByRole('button', { name: 'Switch camera off' })).toBeVisible()
   for (const each of people) await expect(inCall(each)).toHaveCount(4)

@@ -128,14 +128,6 @@ test('an evening is laid out in segments: added, named, lengthened, moved, by tw
     ['Tobias Ferrand', 'clock'],
   ] as const)
     await expect(field(page, name)).toHaveValue(value)
-  // So it is opened: whose the rooms are is said at the top of Live, and who writes stands in its head.
-  await page.getByRole('button', { name: 'Open the session' }).click()
-  await expect(page).toHaveURL(/\/live$/)
-  await expect(page.getByLabel('Who writes in rooms')).toHaveValue('scribe')
-  await tobias.goto(page.url())
-  await expect(
-    tobias.getByText(/^You keep the clock and the doors.*Yours to look after: Sluice\.$/),
-  ).toBeVisible()
 })
 
 test('an evening of two rounds is run with one key: groups, boards and what everybody reads follow', async ({

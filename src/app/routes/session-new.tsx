@@ -4,6 +4,7 @@ import { listAccounts } from '~/server/auth/accounts.server'
 import { listBoards } from '~/server/boards/boards.server'
 import { getGrouping, listGroupings, roundOf } from '~/server/groupings/groupings.server'
 import { servicesContext } from '~/server/services.server'
+import { atTheFront } from '~/server/sessions/plan-shown.server'
 import { createSession } from '~/server/sessions/plans.server'
 import { PlanForm } from '../features/sessions/plan-form'
 import { sessionProblem } from '../features/sessions/session-text'
@@ -28,11 +29,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     boards: boards.map(({ id, title }) => ({ id, title })),
     chosen: wanted ?? '',
     round,
-    duties: accounts.map(({ id, displayName }) => ({
-      accountId: id,
-      name: displayName,
-      does: 'all' as const,
-    })),
+    duties: atTheFront(accounts),
     rooms: rooms.map(({ id, name, personIds }) => ({ groupId: id, name, people: personIds.length })),
   }
 }

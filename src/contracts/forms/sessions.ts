@@ -19,6 +19,9 @@ const timeZone = z.string().refine(zone => {
 
 const accountId = z.string().min(1).max(40)
 
+/** So many of those who may lead stand in a plan. */
+export const MOST_AT_THE_FRONT = 500
+
 /** Whether people may add pictures of their own. */
 export const PICTURES = ['added', 'not-added'] as const
 
@@ -41,7 +44,7 @@ export const sessionForm = z.object({
   /** What each of those who may lead does; with it, rooms say whose they are to look after. */
   duties: z
     .array(z.object({ accountId, does: z.enum(DUTIES) }))
-    .max(200)
+    .max(MOST_AT_THE_FRONT)
     .optional(),
   rooms: z
     .array(

@@ -1,6 +1,8 @@
-import { PICTURES } from '~/contracts/forms/sessions'
+import { MOST_AT_THE_FRONT, PICTURES } from '~/contracts/forms/sessions'
+import type { PlannedDuty } from '~/core/live/duties/duty'
 import { dateFields } from '~/core/schedule/session-time'
 import { listAccounts } from '../auth/accounts.server'
+import type { Account } from '../auth/sign-ins.server'
 import type { Database } from '../db/database.server'
 import type { sessions } from '../db/schema.server'
 import { groupingAt, roundOf } from '../groupings/groupings.server'
@@ -10,6 +12,14 @@ interface Chosen {
   groupingId?: string
   round?: number
 }
+
+/** What each of those who may lead is to do; where nothing is planned, everything. */
+export const atTheFront = (accounts: readonly Account[], planned: Record<string, PlannedDuty> = {}) =>
+  accounts.slice(0, MOST_AT_THE_FRONT).map(({ id, displayName }) => ({
+    accountId: id,
+    name: displayName,
+    does: planned[id]?.does ?? ('all' as const),
+  }))
 
 /** A session's plan as its form shows it, and sends it back. Throws not-found where its grouping is gone. */
 export async function planShown(db: Database, session: typeof sessions.$inferSelect, chosen: Chosen = {}) {
@@ -39,11 +49,7 @@ export async function planShown(db: Database, session: typeof sessions.$inferSel
     callWay,
     writing,
     pictures: PICTURES[session.mayAddPictures ? 0 : 1],
-    duties: accounts.map(({ id, displayName }) => ({
-      accountId: id,
-      name: displayName,
-      does: duties[id]?.does ?? ('all' as const),
-    })),
+    duties: atTheFront(accounts, duties),
     rooms: (grouping ? roundOf(grouping, groupingRound) : []).map(({ id, name, personIds }) => ({
       groupId: id,
       name: session.roomNames[id] ?? name,
