@@ -4,6 +4,10 @@
  */
 import { isEqual } from 'lodash-es'
 
+/** Whether two say the same once they have travelled as JSON: what is undefined is not there. */
+export const isSame = (one: object, other: object): boolean =>
+  isEqual(one, other) || isEqual(JSON.parse(JSON.stringify(one)), JSON.parse(JSON.stringify(other)))
+
 /** What is neither list nor record: the later, unless only the other changed it. */
 export const later = <Value>(base: Value, mine: Value, theirs: Value): Value =>
   isEqual(base, mine) ? theirs : mine

@@ -1,6 +1,6 @@
-import { isEqual } from 'lodash-es'
 import type { Board } from '~/core/boards/board'
 import { mergeBoards } from '~/core/boards/building/merge'
+import { isSame } from '~/core/merging/merge'
 
 /** Changes are sent so long after the first that was not, in milliseconds, also while somebody types on. */
 const REST_MS = 400
@@ -102,7 +102,7 @@ export class Keeping {
     const both = mergeBoards(from, mine, theirs)
     this.base = theirs
     this.savedAt = savedAt
-    if (!isEqual(both, mine)) this.page.onOthers(both)
+    if (!isSame(both, mine)) this.page.onOthers(both)
   }
 
   private async post(body: object, isLast: boolean): Promise<Answer> {

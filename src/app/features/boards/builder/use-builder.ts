@@ -2,6 +2,7 @@ import { isEqual } from 'lodash-es'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Board } from '~/core/boards/board'
 import { mergeBoards } from '~/core/boards/building/merge'
+import { isSame } from '~/core/merging/merge'
 import { Keeping } from './keeping'
 
 export type KeptBoard = Board & { savedAt: number }
@@ -142,5 +143,7 @@ function piecesThatDiffer(before: Board, after: Board): string[] {
       ...(board.parts ?? []).map((part): [string, unknown] => [part.id, part]),
     ])
   const earlier = pieces(before)
-  return [...pieces(after)].filter(([id, piece]) => !isEqual(earlier.get(id), piece)).map(([id]) => id)
+  return [...pieces(after)]
+    .filter(([id, piece]) => !isSame({ piece: earlier.get(id) }, { piece }))
+    .map(([id]) => id)
 }

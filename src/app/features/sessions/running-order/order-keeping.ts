@@ -1,4 +1,4 @@
-import { isEqual } from 'lodash-es'
+import { isSame } from '~/core/merging/merge'
 import { mergeOrders, type PlannedOrder } from '~/core/schedule/merge-orders'
 import { type Answer, ask } from '../../../live-client/ask'
 
@@ -74,7 +74,7 @@ export class OrderKeeping {
     const mine = this.page.now()
     const both = mergeOrders(sent, mine, theirs)
     this.base = theirs
-    if (!isEqual(both, mine)) this.page.onOthers(both)
+    if (!isSame(both, mine)) this.page.onOthers(both)
   }
 
   private show(state: OrderState): void {
