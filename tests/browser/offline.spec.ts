@@ -107,7 +107,7 @@ test('without a server a page opens again with the board and what was typed, is 
   await ana.getByRole('link', { name: 'See what we made' }).click()
   await expect(ana.getByText('from the bus')).toBeVisible()
 
-  // A facilitator puts it on the board after all: there it stands in her name, for whoever was in the room.
+  // A facilitator puts it on the board after all; her own link, which shows the board as she left it, says so beside it.
   await page.getByRole('button', { name: 'Put what Ana Per. wrote on the board' }).click()
   await expect(room.getByText('put on the board by Marit Solheim')).toBeVisible()
   await expect(room.getByText('and is not on the board')).toBeHidden()
