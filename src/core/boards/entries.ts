@@ -17,9 +17,17 @@ export interface ChangedEntry {
   putBack(): void
 }
 
+interface Followed {
+  prompt: Prompt
+  roots: string[]
+  follower: Follower
+}
+
 /** Follows the pieces of a board as its document changes, whatever the kinds of its prompts. */
 export class BoardEntries {
-  private readonly followed: { prompt: Prompt; roots: string[]; follower: Follower }[]
+  private readonly followed: readonly Followed[]
+  /** Under which prompts each root type that was ever touched lies: asked for every edit. */
+  private readonly under = new Map<string, readonly Followed[]>()
 
   constructor(
     private readonly doc: Y.Doc,
@@ -34,11 +42,12 @@ export class BoardEntries {
 
   /** The pieces a transaction changed; to be asked once for every one, before the next. */
   changedBy(transaction: Y.Transaction): ChangedEntry[] {
-    const touched = touchedParts(transaction)
+    const touched = new Map<Followed, [name: string, parts: Set<unknown>][]>()
+    for (const part of touchedParts(transaction))
+      for (const followed of this.promptsOver(part[0]))
+        touched.set(followed, [...(touched.get(followed) ?? []), part])
     const written = new Written(transaction)
-    return this.followed.flatMap(({ prompt, roots, follower }) => {
-      const inside = [...touched].filter(([name]) => roots.some(root => isIn(name, root)))
-      if (inside.length === 0) return []
+    return [...touched].flatMap(([{ prompt, follower }, inside]) => {
       const parts = new Set(inside.flatMap(([, touchedParts]) => [...touchedParts]))
       return follower.changed(parts).map(({ id, text, before, part, writer }) => ({
         promptId: prompt.id,
@@ -52,6 +61,14 @@ export class BoardEntries {
         putBack: () => putBack(this.doc, prompt, id, before ?? ''),
       }))
     })
+  }
+
+  private promptsOver(name: string): readonly Followed[] {
+    const known = this.under.get(name)
+    if (known) return known
+    const found = this.followed.filter(({ roots }) => roots.some(root => isIn(name, root)))
+    this.under.set(name, found)
+    return found
   }
 
   /** Ids of pieces that have to be put right after what `changedBy` was asked about. */

@@ -166,8 +166,6 @@ export class BoardServer {
   private createHocuspocus(): Hocuspocus {
     return new Hocuspocus({
       quiet: true,
-      // Every change is stored as it comes; there is nothing to store later.
-      debounce: 0,
       onAuthenticate: async ({ documentName, context, connectionConfig, token }) => {
         const { user } = context as ConnectionContext
         const admitted = await admit(this.db, this.hub, documentName, user, token)

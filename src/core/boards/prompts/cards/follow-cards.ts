@@ -39,7 +39,7 @@ export class CardsFollower implements Follower {
   }
 
   mends(freshId: () => string): Mend[] {
-    return this.ids.mends(cardsOf(this.doc, this.promptId).toArray(), freshId)
+    return this.ids.mends(() => cardsOf(this.doc, this.promptId).toArray(), freshId)
   }
 
   private readAll(): Map<string, string> {
@@ -129,9 +129,10 @@ class CardIds {
     if (id !== undefined && this.holder.get(id) === card) this.holder.delete(id)
   }
 
-  mends(present: readonly unknown[], freshId: () => string): Mend[] {
+  /** `present` is asked only when there is something to put right: it reads the whole list, and this is asked after every edit. */
+  mends(present: () => readonly unknown[], freshId: () => string): Mend[] {
     if (this.wrong.size === 0) return []
-    const there = new Set(present)
+    const there = new Set(present())
     const cards = [...this.wrong].filter(card => there.has(card))
     this.wrong.clear()
     return cards.map(card => {
