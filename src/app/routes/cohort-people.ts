@@ -1,6 +1,7 @@
 import { parseWithZod } from '@conform-to/zod/v4'
 import type { DeedKind } from '~/contracts/deeds'
 import { personForm } from '~/contracts/forms/cohorts'
+import { parsedJson } from '~/contracts/forms/fields'
 import {
   addPerson,
   changePerson,
@@ -37,8 +38,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       const form = parseWithZod(fields, { schema: personForm })
       if (form.status !== 'success') return form.reply()
       const [personId] = personIds
+      const base = personForm.safeParse(parsedJson(String(fields.get('base') ?? ''))).data ?? null
       const saved = personId
-        ? await answering(changePerson(db, cohortId, personId, form.value))
+        ? await answering(changePerson(db, cohortId, personId, form.value, base))
         : await answering(addPerson(db, cohortId, form.value))
       if (saved.ok) await note(personId ? 'person-changed' : 'person-added', 1)
       return saved.ok

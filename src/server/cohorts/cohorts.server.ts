@@ -2,6 +2,7 @@ import { setImmediate } from 'node:timers/promises'
 import { and, asc, count, eq, inArray, isNotNull, isNull, max, sql } from 'drizzle-orm'
 import type { PersonForm } from '~/contracts/forms/cohorts'
 import type { Rule } from '~/core/grouping/rules'
+import { later } from '~/core/merging/merge'
 import { type Column, canNameColumn, columnsOf, columnValue } from '~/core/people/columns'
 import type { Presence } from '~/core/people/presence'
 import { fullName, plainName } from '~/core/people/shown-name'
@@ -149,23 +150,47 @@ export async function addPerson(
   })
 }
 
-/** Corrects somebody's name, shown name, email and free columns; the same refusals as for adding. */
+/**
+ * Corrects somebody's name, shown name, email and free columns; the same refusals as for adding. What the form says as its page had
+ * it, in `base`, is as others have made it meanwhile; without a base all of the form counts. Throws not-found.
+ */
 export async function changePerson(
   db: Database,
   cohortId: string,
   personId: string,
   form: PersonForm,
+  base: PersonForm | null = null,
 ): Promise<Result<null, PersonProblem>> {
-  const cohort = await getCohort(db, cohortId)
-  const person = cohort.people.find(each => each.id === personId)
-  if (!person) throw notFound('person')
-  if (isListed({ ...cohort, people: cohort.people.filter(each => each.id !== personId) }, form)) {
-    return refused({ code: 'already-listed', name: fullName(form) })
+  return db.transaction(async transaction => {
+    const cohort = await getCohort(transaction, cohortId)
+    const person = cohort.people.find(each => each.id === personId)
+    if (!person) throw notFound('person')
+    const changed = base ? mergePerson(base, form, person) : form
+    if (isListed({ ...cohort, people: cohort.people.filter(each => each.id !== personId) }, changed)) {
+      return refused({ code: 'already-listed', name: fullName(changed) })
+    }
+    const fields = personFields(cohort, changed, person.columns)
+    if (!fields.ok) return fields
+    await transaction.update(people).set(fields.value).where(eq(people.id, personId))
+    return done(null)
+  })
+}
+
+/** Field by field: `mine` where it differs from what its page had, and what stands on the list otherwise. */
+function mergePerson(base: PersonForm, mine: PersonForm, theirs: ListedPerson): PersonForm {
+  const field = <Name extends 'firstName' | 'familyName' | 'shownAs' | 'email'>(name: Name) =>
+    later(base[name] ?? '', mine[name] ?? '', theirs[name])
+  const had = new Map(base.values?.map(({ column, value }) => [column, value]))
+  return {
+    firstName: field('firstName'),
+    familyName: field('familyName'),
+    shownAs: field('shownAs'),
+    email: field('email'),
+    values: mine.values?.map(({ column, value }) => ({
+      column,
+      value: later(had.get(column) ?? '', value, theirs.columns[column] ?? ''),
+    })),
   }
-  const fields = personFields(cohort, form, person.columns)
-  if (!fields.ok) return fields
-  await db.update(people).set(fields.value).where(eq(people.id, personId))
-  return done(null)
 }
 
 /** A form's fields as they are kept; values of columns the form does not have stay as they are. */

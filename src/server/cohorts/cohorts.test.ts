@@ -57,6 +57,31 @@ test('somebody is changed, to their own name too, but not to another’s', async
   expect((await getCohort(memory.db, cohortId)).people[0]?.trainedToLead).toBe(true)
 })
 
+test('of somebody changed on two pages, each keeps what the other has not touched; of the same field the later counts', async () => {
+  for (const name of ['Years', 'Town']) value(await addColumn(memory.db, cohortId, { name, kind: 'text' }))
+  const values = (years: string, town: string) => [
+    { column: 'Years', value: years },
+    { column: 'Town', value: town },
+  ]
+  const before = { ...person('Ana', 'Per'), shownAs: '', email: '', values: values('', 'Lowmarsh') }
+  const ana = value(await addPerson(memory.db, cohortId, before))
+  const one = { ...before, familyName: 'Perez', email: 'ana@x.example', values: values('4', 'Lowmarsh') }
+  const other = { ...before, shownAs: 'Annie', email: 'ana@y.example', values: values('', 'Reed End') }
+  value(await changePerson(memory.db, cohortId, ana, one, before))
+  value(await changePerson(memory.db, cohortId, ana, other, before))
+  expect((await getCohort(memory.db, cohortId)).people[0]).toMatchObject({
+    firstName: 'Ana',
+    familyName: 'Perez',
+    shownAs: 'Annie',
+    email: 'ana@y.example',
+    columns: { Years: '4', Town: 'Reed End' },
+  })
+  value(await addPerson(memory.db, cohortId, person('Anna', 'Perez')))
+  // Neither page says the name that comes of both.
+  const renamed = await changePerson(memory.db, cohortId, ana, { ...before, firstName: 'Anna' }, before)
+  expect(renamed).toEqual({ ok: false, problem: { code: 'already-listed', name: 'Anna Perez' } })
+})
+
 test('removing can be undone: people come back to where they stood', async () => {
   const ids = []
   for (const name of ['Ana', 'Bo', 'Chi']) ids.push(value(await addPerson(memory.db, cohortId, person(name))))

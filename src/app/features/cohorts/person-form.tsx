@@ -1,7 +1,7 @@
 import { chakra, Flex } from '@chakra-ui/react'
 import { type SubmissionResult, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
-import { useEffect } from 'react'
+import { useEffect, useState } from 'react'
 import { useFetcher } from 'react-router'
 import { cohortForm, personForm } from '~/contracts/forms/cohorts'
 import type { Column } from '~/core/people/columns'
@@ -18,12 +18,15 @@ interface PersonFormProps {
 
 function PersonForm({ person, columns, onDone }: PersonFormProps) {
   const fetcher = useFetcher<SubmissionResult | null>()
+  const defaultValue = {
+    ...person,
+    values: columns.map(({ name }) => ({ column: name, value: person?.columns[name] ?? '' })),
+  }
+  /** What the fields said when the form was opened: what somebody else changes meanwhile is theirs. */
+  const [base] = useState(() => JSON.stringify(defaultValue))
   const [form, fields] = useForm({
     lastResult: fetcher.data,
-    defaultValue: {
-      ...person,
-      values: columns.map(({ name }) => ({ column: name, value: person?.columns[name] ?? '' })),
-    },
+    defaultValue,
     shouldRevalidate: 'onInput',
     onValidate: ({ formData }) => parseWithZod(formData, { schema: personForm }),
   })
@@ -41,6 +44,7 @@ function PersonForm({ person, columns, onDone }: PersonFormProps) {
     <fetcher.Form method="post" action="people" id={form.id} onSubmit={form.onSubmit} noValidate>
       <input type="hidden" name="intent" value="save" />
       {person && <input type="hidden" name="personId" value={person.id} />}
+      {person && <input type="hidden" name="base" value={base} />}
       <Flex gap="10px" align="flex-start" wrap="wrap">
         {boxes.map(({ field, label, hint }) => (
           <chakra.div key={label} flex="1" minW="150px" maxW="240px">

@@ -15,7 +15,7 @@ import { InStep } from './in-step'
 type LeadMaterialProps = Omit<Extract<PutUpShown, { is: 'material' }>, 'is' | 'onPages'> & { send: Send }
 
 /** Turns the pages, or plays what is up, for all who see it. */
-export default function LeadMaterial({ thing, page, playing, send }: LeadMaterialProps) {
+export default function LeadMaterial({ thing, page, playing, upSince, send }: LeadMaterialProps) {
   const filesAt = useContext(FilesAt)
   if (thing.is === 'link' || thing.is === 'picture') return null
   const address = `${filesAt}/${thing.file}/whole`
@@ -27,7 +27,7 @@ export default function LeadMaterial({ thing, page, playing, send }: LeadMateria
           address={address}
           title={thing.title}
           page={page}
-          onPage={turned => send({ type: 'turn-page', page: turned })}
+          onPage={turned => send({ type: 'turn-page', page: turned, upSince })}
         />
       </Box>
     )
@@ -39,6 +39,7 @@ export default function LeadMaterial({ thing, page, playing, send }: LeadMateria
       title={thing.title}
       captions={captions}
       playing={playing}
+      upSince={upSince}
       send={send}
     />
   )
@@ -50,10 +51,11 @@ interface PlayerProps {
   title: string
   captions: string | null
   playing: LeadMaterialProps['playing']
+  upSince: number
   send: Send
 }
 
-function Player({ playing, send, ...shown }: PlayerProps) {
+function Player({ playing, upSince, send, ...shown }: PlayerProps) {
   const [length, setLength] = useState<number | null>(null)
   /** Where it is being drawn to, until it is let go there. */
   const [drawn, setDrawn] = useState<number | null>(null)
@@ -63,7 +65,7 @@ function Player({ playing, send, ...shown }: PlayerProps) {
   const at = drawn ?? (length === null ? reached : Math.min(reached, length))
   const isOver = length !== null && at >= length
   const isOn = playing.on && !isOver
-  const go = (to: number, on: boolean) => send({ type: 'play', at: Math.max(0, to), on })
+  const go = (to: number, on: boolean) => send({ type: 'play', at: Math.max(0, to), on, upSince })
   useEffect(() => {
     // When what is up changes, it is where that is.
     if (playing) setDrawn(null)

@@ -27,7 +27,13 @@ export function PutUpHere({ is, name, word, view: { putUp }, send }: PutUpHerePr
       kind={isUp ? 'main' : 'plain'}
       aria-label={label}
       title={label}
-      onClick={() => send(isUp ? { type: 'take-down' } : { type: 'put-up-thing', thing: { is }, onPages })}
+      onClick={() =>
+        send(
+          isUp
+            ? { type: 'take-down', upSince: putUp.upSince }
+            : { type: 'put-up-thing', thing: { is }, onPages },
+        )
+      }
     >
       <Presentation size={16} aria-hidden="true" />
       {word}

@@ -20,7 +20,7 @@ interface PutUpNowProps {
 export function PutUpNow({ view: { putUp }, send }: PutUpNowProps) {
   if (!putUp) return null
   const { what, whose } = putUpWords(putUp)
-  const { onPages } = putUp
+  const { onPages, upSince } = putUp
   return (
     <>
       <Flex gap="8px" align="center" wrap="wrap" role="status" aria-label="On the projector">
@@ -29,16 +29,16 @@ export function PutUpNow({ view: { putUp }, send }: PutUpNowProps) {
           {onPages ? 'On the projector and every page' : 'On the projector'}: <b>{what}</b>
           {whose && `, ${whose === 'All rooms' ? 'all rooms' : whose}`}
         </span>
-        <Button size="small" onClick={() => send({ type: 'put-on-pages', onPages: !onPages })}>
+        <Button size="small" onClick={() => send({ type: 'put-on-pages', onPages: !onPages, upSince })}>
           {onPages ? 'Only on the projector' : 'On every page too'}
         </Button>
-        <Button size="small" onClick={() => send({ type: 'take-down' })}>
+        <Button size="small" onClick={() => send({ type: 'take-down', upSince })}>
           Take down
         </Button>
       </Flex>
       {putUp.is === 'material' && (
         <Suspense fallback={null}>
-          <LeadMaterial {...putUp} send={send} />
+          <LeadMaterial key={upSince} {...putUp} send={send} />
         </Suspense>
       )}
     </>

@@ -39,6 +39,7 @@ test('one prompt of all rooms, a room’s board, or one prompt of it is up until
   expect(shown(session)).toBeNull()
   expect(up(session, null, 'w')).toEqual(['put-up'])
   expect(shown(session)).toEqual({
+    upSince: 3,
     is: 'work',
     roomId: null,
     promptId: 'w',
@@ -151,6 +152,7 @@ test('groups, what to do, the clock, the join code and what a question came to a
   putUpThing(session, { is: 'instructions' })
   expect(shown(session)).toEqual({
     is: 'instructions',
+    upSince: 5,
     onPages: false,
     said: '',
     tasks: [{ title: 'Birds', steps: ['Look', 'Write'] }],
@@ -160,7 +162,7 @@ test('groups, what to do, the clock, the join code and what a question came to a
   session.sendOut(2)
   expect(shown(session)).toMatchObject({ is: 'clock', endsAt: session.state.round?.endsAt })
   putUpThing(session, { is: 'join-code' }, true)
-  expect(shown(session)).toEqual({ is: 'join-code', onPages: true })
+  expect(shown(session)).toEqual({ is: 'join-code', onPages: true, upSince: 5 })
   session.tell(6, facilitator, {
     type: 'ask-question',
     questionId: 'q',
@@ -192,6 +194,32 @@ test('what is not there is not put up, and nothing is turned or played that has 
   expect(session.tell(6, facilitator, { type: 'put-on-pages', onPages: true })).toEqual([])
   putUpThing(session, { is: 'groups' })
   expect(session.tell(6, facilitator, { type: 'turn-page', page: 2 })).toBe('nothing-to-put-up')
+})
+
+test('what two at the front do at the same moment is done to what each saw up, never to what the other put up meanwhile', () => {
+  const session = out()
+  give(session, 'pdf')
+  putUpThing(session, { is: 'groups' })
+  const seen = shown(session)?.upSince
+  expect(
+    session.tell(8, facilitator, {
+      type: 'put-up-thing',
+      thing: { is: 'given', givenId: 'pdf' },
+      onPages: false,
+    }),
+  ).toEqual(['thing-put-up'])
+  const late = [
+    { type: 'take-down' },
+    { type: 'put-on-pages', onPages: true },
+    { type: 'turn-page', page: 2 },
+    { type: 'play', at: 0, on: true },
+  ] as const
+  for (const each of late) expect(session.tell(9, facilitator, { ...each, upSince: seen })).toBe('another-up')
+  expect(shown(session)).toMatchObject({ is: 'material', page: 1, onPages: false })
+  const now = shown(session)?.upSince
+  expect(session.tell(9, facilitator, { type: 'take-down', upSince: now })).toEqual(['taken-down'])
+  // Taken down by both.
+  expect(session.tell(10, facilitator, { type: 'take-down', upSince: now })).toEqual([])
 })
 
 const file = { title: 'Heron', file: 'a'.repeat(64), width: null, height: null }

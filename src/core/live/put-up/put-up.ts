@@ -19,7 +19,11 @@ import {
 } from './things'
 import { roomsWith } from './work'
 
-export type PutUpProblem = { code: 'nothing-to-put-up' } | { code: 'nothing-that-plays' }
+export type PutUpProblem =
+  | { code: 'nothing-to-put-up' }
+  | { code: 'nothing-that-plays' }
+  /** Somebody else has put up something else, which whoever asks has not seen. */
+  | { code: 'another-up' }
 
 const asked = {
   roomId: idSchema.nullable(),
@@ -28,6 +32,8 @@ const asked = {
   onPages: z.boolean().optional(),
 }
 const page = z.number().int().min(1).max(MOST_PAGES)
+/** What is meant, by when it was put up; whatever is up when it is not said, as by earlier versions' pages. */
+const ofWhat = { upSince: z.number().int().optional() }
 const playing = { at: z.number().min(0).max(LONGEST_PLAYED), on: z.boolean() }
 
 const events = {
@@ -58,11 +64,11 @@ export const putUp = topic<{
         asks: { thing: materialThing, onPages: z.boolean() },
       },
       /** Whether what is up is on participants' pages too. */
-      'put-on-pages': { by: ['facilitator'], asks: { onPages: z.boolean() } },
-      'turn-page': { by: ['facilitator'], asks: { page } },
+      'put-on-pages': { by: ['facilitator'], asks: { onPages: z.boolean(), ...ofWhat } },
+      'turn-page': { by: ['facilitator'], asks: { page, ...ofWhat } },
       /** Plays on, or stops, from so many seconds after the beginning. */
-      play: { by: ['facilitator'], asks: playing },
-      'take-down': { by: ['facilitator'], asks: {} },
+      play: { by: ['facilitator'], asks: { ...playing, ...ofWhat } },
+      'take-down': { by: ['facilitator'], asks: ofWhat },
     },
     events,
   },
@@ -89,17 +95,24 @@ export const putUp = topic<{
         return putUpThing(state, thing, onPages)
       },
       'put-up-material': (state, { thing, onPages }) => putUpThing(state, thing, onPages),
-      'put-on-pages': ({ putUp: up }, { onPages }) =>
-        up && up.onPages !== onPages ? happens({ type: 'put-up-on-pages', onPages }) : nothing,
-      'turn-page'({ putUp: up }, { page: wanted }) {
+      'put-on-pages'({ putUp: up }, { onPages, upSince }) {
+        if (isAnother(up, upSince)) return refuse({ code: 'another-up' })
+        return up && up.onPages !== onPages ? happens({ type: 'put-up-on-pages', onPages }) : nothing
+      },
+      'turn-page'({ putUp: up }, { page: wanted, upSince }) {
+        if (isAnother(up, upSince)) return refuse({ code: 'another-up' })
         if (up?.is !== 'material' || up.thing.is !== 'pdf') return refuse({ code: 'nothing-to-put-up' })
         return up.page === wanted ? nothing : happens({ type: 'page-turned', page: wanted })
       },
-      play({ putUp: up }, { at, on }) {
+      play({ putUp: up }, { at, on, upSince }) {
+        if (isAnother(up, upSince)) return refuse({ code: 'another-up' })
         if (!plays(up)) return refuse({ code: 'nothing-that-plays' })
         return happens({ type: 'played', at, on })
       },
-      'take-down': state => (state.putUp ? happens({ type: 'taken-down' }) : nothing),
+      'take-down'({ putUp: up }, { upSince }) {
+        if (isAnother(up, upSince)) return refuse({ code: 'another-up' })
+        return up ? happens({ type: 'taken-down' }) : nothing
+      },
     },
     evolve: {
       'put-up': (_state, { roomId, promptId, onPages = false }, at) =>
@@ -118,13 +131,14 @@ export const putUp = topic<{
     words: {
       'nothing-to-put-up': () =>
         'There is nothing here to put up: no room works on it, it is not open to the room yet, or it was taken back.',
+      'another-up': () => 'Something else has been put up meanwhile, and stays as it is.',
       'nothing-that-plays': () => 'No sound and no video is up that could be played.',
     },
   },
 )
 
 const nowUp = (thing: PutUpWork | OtherThing, onPages: boolean, since: number): PutUpState => ({
-  putUp: { ...thing, onPages, page: 1, playing: { at: 0, since, on: false } },
+  putUp: { ...thing, onPages, upSince: since, page: 1, playing: { at: 0, since, on: false } },
 })
 
 function putUpThing({ putUp: up }: PutUpState, thing: OtherThing, onPages: boolean) {
@@ -132,7 +146,11 @@ function putUpThing({ putUp: up }: PutUpState, thing: OtherThing, onPages: boole
   return isUp ? nothing : happens({ type: 'thing-put-up' as const, thing, onPages })
 }
 
-const whatOf = ({ onPages: _, page: _page, playing: _playing, ...thing }: PutUp) => thing
+/** Whether what is meant is no longer what is up, but something else. */
+const isAnother = (up: PutUp | null, upSince: number | undefined): boolean =>
+  up !== null && upSince !== undefined && up.upSince !== upSince
+
+const whatOf = ({ onPages: _, upSince: _since, page: _page, playing: _playing, ...thing }: PutUp) => thing
 
 /** Whether what is up is for this participant's page too: not for who still waits at the door. */
 export const seesPutUp = (state: PutUpState, me: Pick<Participant, 'admitted' | 'released'>): boolean =>

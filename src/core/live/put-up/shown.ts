@@ -22,32 +22,33 @@ export type ReadForPutUp = PutUpState &
   Pick<SegmentsState, 'segments'>
 
 /** What is up, as everybody who sees it is sent it. */
-export type PutUpShown = { onPages: boolean } & (
-  | {
-      is: 'work'
-      roomId: string | null
-      promptId: string | null
-      /** Whose it is, and what it asks. */
-      whose: string
-      asks: string
-    }
-  | { is: 'groups'; rooms: readonly { name: string; members: readonly string[] }[] }
-  /** Until when something runs, in milliseconds of the server's time; null when nothing does. */
-  | { is: 'clock'; what: string; endsAt: number | null }
-  | { is: 'instructions'; said: string; tasks: readonly Task[] }
-  | { is: 'join-code' }
-  | { is: 'question'; results: Results; before: Results | null }
-  | { is: 'material'; thing: GivenThing; page: number; playing: Playing }
-)
+export type PutUpShown = Pick<PutUp, 'onPages' | 'upSince'> &
+  (
+    | {
+        is: 'work'
+        roomId: string | null
+        promptId: string | null
+        /** Whose it is, and what it asks. */
+        whose: string
+        asks: string
+      }
+    | { is: 'groups'; rooms: readonly { name: string; members: readonly string[] }[] }
+    /** Until when something runs, in milliseconds of the server's time; null when nothing does. */
+    | { is: 'clock'; what: string; endsAt: number | null }
+    | { is: 'instructions'; said: string; tasks: readonly Task[] }
+    | { is: 'join-code' }
+    | { is: 'question'; results: Results; before: Results | null }
+    | { is: 'material'; thing: GivenThing; page: number; playing: Playing }
+  )
 
 /** What is up; null when nothing is, or what was up is there no more. */
 export const putUpNow = remember((state: ReadForPutUp): PutUpShown | null => {
   const { putUp } = state
   const shown = putUp && state.phase === 'open' ? shownOf(state, putUp) : null
-  return shown && putUp && { ...shown, onPages: putUp.onPages }
+  return shown && putUp && { ...shown, onPages: putUp.onPages, upSince: putUp.upSince }
 })
 
-type Shown = PutUpShown extends infer T ? (T extends unknown ? Omit<T, 'onPages'> : never) : never
+type Shown = PutUpShown extends infer T ? (T extends unknown ? Omit<T, 'onPages' | 'upSince'> : never) : never
 
 function shownOf(state: ReadForPutUp, up: PutUp): Shown | null {
   switch (up.is) {

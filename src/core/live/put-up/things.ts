@@ -46,6 +46,8 @@ export interface PutUpWork {
 /** What everybody is to see on the projector, and where `onPages`, on every participant's page. */
 export type PutUp = (PutUpWork | OtherThing) & {
   onPages: boolean
+  /** When it was put up, by which it is told from what was up before; in milliseconds of the server's time. */
+  upSince: number
   /** The page that material is turned to, from 1. */
   page: number
   /** How far into it all are, of a sound or video. */
