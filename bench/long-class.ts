@@ -1,9 +1,10 @@
-import { chromium, type Page } from '@playwright/test'
+import { chromium } from '@playwright/test'
 import type { SimulatedParticipant } from '~/demo/simulated-participant'
 import playwrightConfig from '../playwright.config'
 import { bareEventStream, bareListeners, delayToTheLast } from './broadcast'
 import { MadeClass } from './made-class'
 import { type Delays, delaysOf, delayText, pause } from './numbers'
+import { longText, PageTasks } from './page-tasks'
 
 const ROOMS = 100
 const IN_A_ROOM = 5
@@ -39,7 +40,7 @@ export async function longClass(): Promise<void> {
     await page.goto(`${made.server.address}/sessions/${made.sessionId}/live`)
     await page.getByRole('timer').waitFor()
     await pause(10_000)
-    await countTasks(page)
+    const tasks = await PageTasks.follow(browser, page)
     await made.server.longestStop()
     const until = Date.now() + MINUTES * 60_000
     const [cards, refused, said, asked] = await Promise.all([
@@ -56,7 +57,7 @@ export async function longClass(): Promise<void> {
     const inRooms = cards.filter(({ room, text }) => room.every(one => one.holds(text) === 1))
     const review = await made.get(`/sessions/${made.sessionId}/review`)
     const counted = review.split(`${listeners} answers`).length - 1
-    const { number, longest } = await tasksOf(page)
+    const { byClock, worked } = await tasks.end()
     console.log(`${listeners} people in ${ROOMS} rooms for ${MINUTES} minutes`)
     console.log(
       `  cards: ${cards.length} written, ${onDisk.size} in the review, ${inRooms.length} once in every browser of their room`,
@@ -74,9 +75,8 @@ export async function longClass(): Promise<void> {
       `  Round Table, while all that goes on: ${delayText(said.own)}, ${(said.own.p95 / said.bare.p95).toFixed(2)}x at p95 (aim: under 2x)`,
     )
     console.log(`  the server's thread held for ${stop.toFixed(0)} ms at the longest (aim: under 100 ms)`)
-    console.log(
-      `  the facilitator's page: ${number} tasks over 50 ms${number > 0 ? `, the longest ${longest.toFixed(0)} ms` : ''} (aim: none)`,
-    )
+    console.log(`  the facilitator's page, tasks over 50 ms by the clock: ${longText(byClock)} (aim: none)`)
+    console.log(`  and by the time they had a processor: ${longText(worked)}`)
     for (const each of people) each.leave()
   } finally {
     bare.end()
@@ -194,18 +194,4 @@ async function remember(made: MadeClass, until: number): Promise<void> {
     console.log(`  after ${minute} minutes the server takes ${(await made.server.megabytes()).toFixed(0)} MB`)
     if (part < 4) await pause(every)
   }
-}
-
-const countTasks = (page: Page) =>
-  page.evaluate(() => {
-    const tasks: number[] = []
-    Object.assign(window, { tasks })
-    new PerformanceObserver(list => {
-      for (const { duration } of list.getEntries()) tasks.push(duration)
-    }).observe({ type: 'longtask' })
-  })
-
-async function tasksOf(page: Page): Promise<{ number: number; longest: number }> {
-  const tasks = await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks)
-  return { number: tasks.length, longest: Math.max(0, ...tasks) }
 }

@@ -54,6 +54,8 @@ export function Frame({ displayName, children }: { displayName: string; children
         p={{ base: '4px', md: '12px' }}
         gap={{ base: '0', md: '8px' }}
         position={{ md: 'sticky' }}
+        // Painted after the page beside it: under it, every lane would be a layer of its own, put together anew with each change.
+        zIndex={{ md: 1 }}
         top="0"
         h={{ md: '100vh' }}
       >
