@@ -70,7 +70,7 @@ export class PageTasks {
     while (!this.ending) {
       await this.session.send('Tracing.start', {
         transferMode: 'ReportEvents',
-        traceConfig: { includedCategories: ['disabled-by-default-devtools.timeline'] },
+        traceConfig: { includedCategories: ['toplevel'] },
       })
       const until = Date.now() + READ_EVERY_MS
       while (Date.now() < until && !this.ending) await pause(500)
@@ -83,6 +83,7 @@ export class PageTasks {
   private read({ name, pid, tid, tdur = 0, args }: RunTask): void {
     const thread = `${pid}/${tid}`
     if (name === 'thread_name' && args.name === 'CrRendererMain') this.mainThreads.add(thread)
-    if (name === 'RunTask' && tdur > LONG_MS * 1_000) this.worked.push({ thread, milliseconds: tdur / 1_000 })
+    if (name === 'ThreadControllerImpl::RunTask' && tdur > LONG_MS * 1_000)
+      this.worked.push({ thread, milliseconds: tdur / 1_000 })
   }
 }
