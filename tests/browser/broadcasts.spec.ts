@@ -12,8 +12,8 @@ test('something is said to all, to some, later and with a link; it is seen how f
   await sendOut(page)
 
   // One line to everybody: whoever has it in sight has seen it, who follows without a screen has not.
-  await page.getByLabel('Broadcast to every board').fill('Look closely.')
-  await page.getByLabel('Broadcast to every board').press('Enter')
+  await page.getByLabel('Broadcast to all').fill('Look closely.')
+  await page.getByLabel('Broadcast to all').press('Enter')
   await expect(own.getByText('Look closely.')).toBeVisible()
   await bo?.until(view => view.messages.length === 1)
   await page.getByRole('button', { name: 'Broadcasts: the last one seen by 1 of 2' }).click()

@@ -45,7 +45,7 @@ test('killed in mid-round, the server takes the session up as it was', async ({
   await edda.getByLabel('New card').fill('before the crash')
   await edda.getByRole('button', { name: 'Add card' }).click()
   await expect(edda.getByText('Saved', { exact: true })).toBeVisible()
-  await page.getByLabel('Broadcast to every board').fill('Keep going.')
+  await page.getByLabel('Broadcast to all').fill('Keep going.')
   await page.getByRole('button', { name: 'Broadcast', exact: true }).click()
   await expect(edda.getByText('Keep going.')).toBeVisible()
   const endsAt = writer.view?.clock?.endsAt

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { strToU8, zipSync } from 'fflate'
-import { expect, expectAccessible, onOneServer } from './fixtures'
+import { expect, expectAccessible, onOneServer, signIn } from './fixtures'
 
 const test = onOneServer()
 
@@ -128,4 +128,38 @@ test('of a OneRoster ZIP one class is taken; five thousand rows do not hold the 
   // Groups are made once the whole list has come.
   await page.getByRole('link', { name: 'Make groups' }).click()
   await expect(page.getByRole('button', { name: /^Make .*groups/ }).first()).toBeVisible()
+})
+
+test('one person is changed by two at the same moment: each field is as whoever touched it left it', async ({
+  server,
+  facilitator: page,
+  newPage,
+}) => {
+  await page.getByRole('link', { name: 'Cohorts' }).click()
+  await page.getByRole('link', { name: 'Evening course' }).click()
+  const other = await newPage()
+  await signIn(other, server, 1)
+  await other.goto(page.url())
+  const form = (of: typeof page) =>
+    of.getByRole('row').filter({ has: of.getByRole('button', { name: 'Save' }) })
+  for (const each of [page, other]) {
+    await each.getByRole('button', { name: 'Change Dafydd Pryce' }).click()
+    await expect(form(each).getByLabel('Family name')).toHaveValue('Pryce')
+  }
+  await form(page).getByLabel('Email').fill('dafydd@lowmarsh.example')
+  await form(page).getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('row', { name: 'Dafydd Pryce' })).toContainText('dafydd@lowmarsh.example')
+  // What nobody may be called is said where it stands, and stays in its field.
+  await form(other).getByLabel('First name').fill('Ana')
+  await form(other).getByLabel('Family name').fill('Petrova')
+  await form(other).getByRole('button', { name: 'Save' }).click()
+  await expect(form(other).getByText('Ana Petrova is already on this list.')).toBeVisible()
+  await expect(form(other).getByLabel('Family name')).toHaveValue('Petrova')
+  await form(other).getByLabel('First name').fill('Dafydd')
+  await form(other).getByLabel('Family name').fill('Pryce-Jones')
+  await form(other).getByRole('button', { name: 'Save' }).click()
+  const row = other.getByRole('row', { name: 'Dafydd Pryce-Jones' })
+  await expect(row).toContainText('dafydd@lowmarsh.example')
+  await page.reload()
+  await expect(page.getByRole('row', { name: 'Dafydd Pryce-Jones' })).toContainText('dafydd@lowmarsh.example')
 })

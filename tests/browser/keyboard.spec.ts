@@ -79,7 +79,7 @@ test('the facilitator’s whole path without a mouse', async ({ server, newPage 
   await page.keyboard.press('Escape')
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
   await page.keyboard.press('b')
-  await expect(page.getByLabel('Broadcast to every board')).toBeFocused()
+  await expect(page.getByLabel('Broadcast to all')).toBeFocused()
   await page.keyboard.type('Said by keyboard')
   await page.keyboard.press('Enter')
   await people[0]?.until(view => view.messages.some(message => message.text === 'Said by keyboard'))

@@ -84,13 +84,13 @@ test('somebody alone, a call from a room out of sight, a visit, a mistaken call 
     .getByRole('button', { name: 'Close' })
     .press('ArrowLeft')
   await ana?.until(view => view.visits.length === 1)
-  await page.getByLabel('Broadcast to every board').fill('Half said')
+  await page.getByLabel('Broadcast to all').fill('Half said')
   await page.getByRole('combobox', { name: 'Rooms by' }).selectOption('need')
   await page.reload()
 
   // What was open, half written and chosen is there after a reload.
   await expect(drawer).toBeVisible()
-  await expect(page.getByLabel('Broadcast to every board')).toHaveValue('Half said')
+  await expect(page.getByLabel('Broadcast to all')).toHaveValue('Half said')
   await expect(page.getByRole('combobox', { name: 'Rooms by' })).toHaveValue('need')
   await expect(drawer.getByRole('button', { name: 'Leave the room' })).toBeVisible()
   await page.getByRole('link', { name: 'Today' }).click()
@@ -173,10 +173,10 @@ test('a phone shows the warnings, whose it is, and where one is who is not in a 
   await page.getByRole('button', { name: itsName, exact: true }).click()
   const room = page.getByRole('complementary', { name: `Room ${itsName}` })
   // The drawer, the order of rooms and a broadcast in the making survive a reload.
-  await page.getByLabel('Broadcast to every board').fill('Half a broadcast')
+  await page.getByLabel('Broadcast to all').fill('Half a broadcast')
   await page.getByLabel('Rooms by').selectOption('plan')
   await page.reload()
-  await expect(page.getByLabel('Broadcast to every board')).toHaveValue('Half a broadcast')
+  await expect(page.getByLabel('Broadcast to all')).toHaveValue('Half a broadcast')
   await expect(page.getByLabel('Rooms by')).toHaveValue('rooms')
   await page.getByLabel('Rooms by').selectOption('need')
   await page.reload()

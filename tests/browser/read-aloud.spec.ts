@@ -79,7 +79,7 @@ test('a screen reader is given what matters to say, and not what others write, h
   expect((await inLive()).filter(text => !/away|no line/i.test(text))).toEqual([])
 
   // What is said to all, and that a question is asked.
-  await page.getByPlaceholder('Broadcast to every board').fill('Look at the second card')
+  await page.getByPlaceholder('Broadcast to all').fill('Look at the second card')
   await page.keyboard.press('Enter')
   await expect(own.getByText('Look at the second card')).toBeVisible()
   expect((await onPhone()).join(' ')).toContain('Look at the second card')

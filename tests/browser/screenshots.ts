@@ -167,9 +167,7 @@ async function live(browser: Browser, page: Page, server: TestServer): Promise<v
   await sendOut(page)
   await Promise.all(people.map(each => each.until(view => view.whereabouts.where === 'room')))
   await work(people)
-  await page
-    .getByLabel('Broadcast to every board')
-    .fill('Please begin with the sheet now; the cards can wait.')
+  await page.getByLabel('Broadcast to all').fill('Please begin with the sheet now; the cards can wait.')
   await page.getByRole('button', { name: 'Broadcast', exact: true }).click()
   await phone.getByText('Please begin with the sheet').waitFor()
   // Two half minutes of work, so that the lanes have something to show.

@@ -111,7 +111,7 @@ test('from a list of people to what the groups made', async ({ server, facilitat
   await expect(lane).toContainText('3 of 3 begun')
 
   // A broadcast lands on the board and stays until it is put away; it is kept in the room.
-  await page.getByLabel('Broadcast to every board').fill('Two more minutes for the cards.')
+  await page.getByLabel('Broadcast to all').fill('Two more minutes for the cards.')
   await page.getByRole('button', { name: 'Broadcast', exact: true }).click()
   await expect(ada.getByText('Two more minutes for the cards.')).toBeVisible()
   await expect(lane.getByText('broadcast: Two more minutes')).toBeAttached()
@@ -215,7 +215,7 @@ test('the co-facilitator sees what the facilitator sees, and either can act', as
   // Each sees what the other is at.
   await tobias.getByRole('button', { name: 'Pond life', exact: true }).click()
   await expect(page.getByText(/^With Tobias .*\(looks at Pond life\)$/)).toBeVisible()
-  await tobias.getByLabel('Broadcast to every board').fill('Half a broadcast')
+  await tobias.getByLabel('Broadcast to all').fill('Half a broadcast')
   await expect(page.getByText(/\(looks at Pond life, writes a broadcast\)$/)).toBeVisible()
   await tobias.getByRole('complementary').getByRole('button', { name: 'Close' }).click()
   await expect(page.getByText(/^With Tobias .*\(writes a broadcast\)$/)).toBeVisible()
@@ -227,9 +227,9 @@ test('the co-facilitator sees what the facilitator sees, and either can act', as
   await expect(tobias.getByText('You keep the clock and the doors')).toBeVisible()
   await tobias.getByRole('button', { name: /^Go on as before/ }).click()
   await expect(page.getByRole('button', { name: 'Call back' })).toBeVisible()
-  await tobias.getByLabel('Broadcast to every board').press('Enter')
+  await tobias.getByLabel('Broadcast to all').press('Enter')
   await expect(tobias.getByText('Somebody else at the front does this now.')).toBeVisible()
-  await expect(tobias.getByLabel('Broadcast to every board')).toHaveValue('Half a broadcast')
+  await expect(tobias.getByLabel('Broadcast to all')).toHaveValue('Half a broadcast')
 
   // Some rooms are one’s to look after; then the whole session is handed over, and taken again.
   await shared
@@ -242,7 +242,7 @@ test('the co-facilitator sees what the facilitator sees, and either can act', as
   await shared.getByRole('button', { name: /^Hand over to Tobias/ }).click()
   await expect(page.getByText('You look on: the session is with the others at the front.')).toBeVisible()
   await expect(tobias.getByText('You keep the clock and the doors')).toBeHidden()
-  await tobias.getByLabel('Broadcast to every board').press('Enter')
+  await tobias.getByLabel('Broadcast to all').press('Enter')
   await expect(edda.getByText('Half a broadcast')).toBeVisible()
   await page.getByRole('button', { name: 'Take everything again' }).click()
   await expect(page.getByText('You look on')).toBeHidden()

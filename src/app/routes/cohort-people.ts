@@ -1,7 +1,6 @@
 import { parseWithZod } from '@conform-to/zod/v4'
 import type { DeedKind } from '~/contracts/deeds'
-import { personForm } from '~/contracts/forms/cohorts'
-import { parsedJson } from '~/contracts/forms/fields'
+import { personBefore, personForm } from '~/contracts/forms/cohorts'
 import {
   addPerson,
   changePerson,
@@ -38,7 +37,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       const form = parseWithZod(fields, { schema: personForm })
       if (form.status !== 'success') return form.reply()
       const [personId] = personIds
-      const base = personForm.safeParse(parsedJson(String(fields.get('base') ?? ''))).data ?? null
+      const base = personBefore.parse(fields.get('base'))
       const saved = personId
         ? await answering(changePerson(db, cohortId, personId, form.value, base))
         : await answering(addPerson(db, cohortId, form.value))

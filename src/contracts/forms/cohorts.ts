@@ -18,6 +18,21 @@ export const personForm = z.object({
     .optional(),
 })
 
+/** What the fields of somebody's form said when it was opened, as JSON, whatever that was; null where a page says nothing of it. */
+export const personBefore = z
+  .preprocess(
+    text => (typeof text === 'string' && text.length < 100_000 ? parsedJson(text) : undefined),
+    z.object({
+      firstName: z.string(),
+      familyName: z.string(),
+      shownAs: z.string(),
+      email: z.string(),
+      values: z.array(z.object({ column: z.string(), value: z.string() })).max(MOST_COLUMNS),
+    }),
+  )
+  .nullable()
+  .catch(null)
+
 /** How a list is to be read: what its columns are, in their order, and which of several classes is wanted. */
 /** Largest files of a list together, in bytes: 5,000 rows with room to spare. */
 export const LARGEST_LIST = 5_000_000
@@ -65,5 +80,6 @@ export const presenceTick = z.preprocess(
 export const presenceDay = z.iso.date()
 
 export type PersonForm = z.infer<typeof personForm>
+export type PersonBefore = z.infer<typeof personBefore>
 
 export type ColumnForm = z.infer<typeof columnForm>

@@ -1,6 +1,6 @@
 import { setImmediate } from 'node:timers/promises'
 import { and, asc, count, eq, inArray, isNotNull, isNull, max, sql } from 'drizzle-orm'
-import type { PersonForm } from '~/contracts/forms/cohorts'
+import type { PersonBefore, PersonForm } from '~/contracts/forms/cohorts'
 import type { Rule } from '~/core/grouping/rules'
 import { later } from '~/core/merging/merge'
 import { type Column, canNameColumn, columnsOf, columnValue } from '~/core/people/columns'
@@ -159,7 +159,7 @@ export async function changePerson(
   cohortId: string,
   personId: string,
   form: PersonForm,
-  base: PersonForm | null = null,
+  base: PersonBefore = null,
 ): Promise<Result<null, PersonProblem>> {
   return db.transaction(async transaction => {
     const cohort = await getCohort(transaction, cohortId)
@@ -177,10 +177,10 @@ export async function changePerson(
 }
 
 /** Field by field: `mine` where it differs from what its page had, and what stands on the list otherwise. */
-function mergePerson(base: PersonForm, mine: PersonForm, theirs: ListedPerson): PersonForm {
+function mergePerson(base: NonNullable<PersonBefore>, mine: PersonForm, theirs: ListedPerson): PersonForm {
   const field = <Name extends 'firstName' | 'familyName' | 'shownAs' | 'email'>(name: Name) =>
-    later(base[name] ?? '', mine[name] ?? '', theirs[name])
-  const had = new Map(base.values?.map(({ column, value }) => [column, value]))
+    later(base[name], mine[name] ?? '', theirs[name])
+  const had = new Map(base.values.map(({ column, value }) => [column, value]))
   return {
     firstName: field('firstName'),
     familyName: field('familyName'),

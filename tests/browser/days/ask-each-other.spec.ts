@@ -82,7 +82,7 @@ test('in pairs each asks and writes down the other’s answer, nobody their own;
   const drawer = page.getByRole('complementary', { name: 'Room Pond life' })
   await expect(drawer.getByText('My sister brought me')).toBeVisible()
   await drawer.getByRole('button', { name: 'Close', exact: true }).click()
-  await page.getByLabel('Broadcast to every board').fill('One minute')
+  await page.getByLabel('Broadcast to all').fill('One minute')
   await page.getByRole('button', { name: 'Broadcast', exact: true }).click()
   for (const each of [ana, bram, chi])
     await expect(each.getByText('One minute', { exact: true })).toBeVisible()

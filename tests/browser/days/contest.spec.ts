@@ -81,7 +81,7 @@ test('twenty-four named rooms are filled evenly for a contest; one late is invit
   await page.getByRole('button', { name: 'Wall' }).tap()
 
   // Something is said to all by fingers alone.
-  await page.getByLabel('Broadcast to every board').fill('Half time')
+  await page.getByLabel('Broadcast to all').fill('Half time')
   await page.getByRole('button', { name: 'Broadcast', exact: true }).tap()
   await people[47]?.until(view => view.messages.at(-1)?.text === 'Half time')
   await expectAccessible(page)

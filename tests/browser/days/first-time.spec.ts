@@ -71,7 +71,7 @@ test('a hundred and eighty from a file in forty rooms: opened in three actions o
   await page.getByRole('link', { name: 'Today' }).click()
   await expect(two.getByRole('heading', { level: 1 })).toHaveText(/^Group \d+$/)
   await page.goto(live)
-  await page.getByPlaceholder('Broadcast to every board').fill('Ten more minutes')
+  await page.getByPlaceholder('Broadcast to all').fill('Ten more minutes')
   await page.keyboard.press('Enter')
   await expect(one.getByText('Ten more minutes')).toBeVisible()
 

@@ -28,7 +28,7 @@ test('one after the other is let in, unseen by who waits; later everybody togeth
   await page.getByRole('menuitem', { name: 'Let in' }).click()
   const adaTitle = ada.getByRole('heading', { level: 1 })
   await expect(adaTitle).toHaveText('Whole group')
-  await page.getByPlaceholder('Broadcast to every board').fill('Let us begin with your scales')
+  await page.getByPlaceholder('Broadcast to all').fill('Let us begin with your scales')
   await page.keyboard.press('Enter')
   await expect(ada.getByText('Let us begin with your scales')).toBeVisible()
   await expect(bea.getByText('You are on the waiting list.')).toBeVisible()

@@ -77,7 +77,7 @@ test('rooms made ready, each with an exercise of its own: filled by drag and sev
     await expect(own.getByRole('button', { name })).toHaveCount(0)
 
   // “Five minutes” goes to all, and is answered.
-  await page.getByPlaceholder('Broadcast to every board').fill('Five minutes')
+  await page.getByPlaceholder('Broadcast to all').fill('Five minutes')
   await page.keyboard.press('Enter')
   await Promise.all(people.map(each => each.until(view => view.messages.length === 1)))
   await own.getByRole('button', { name: 'Answer' }).click()

@@ -73,7 +73,7 @@ test('two lead: one waits alone and somebody is brought, a late one is let in an
   const room = (await title.textContent()) ?? ''
 
   // A message to all, marked on every page.
-  await other.getByPlaceholder('Broadcast to every board').fill('Come, we disagree')
+  await other.getByPlaceholder('Broadcast to all').fill('Come, we disagree')
   await other.keyboard.press('Enter')
   await expect(own.getByText('Come, we disagree')).toBeVisible()
 

@@ -37,14 +37,14 @@ export function BroadcastField({ sessionId, field, send }: BroadcastFieldProps) 
       }}
     >
       <Box flex="1">
-        <Field label="Broadcast to every board" hideLabel>
+        <Field label="Broadcast to all" hideLabel>
           {parts => (
             <Input
               {...parts}
               ref={field}
               minH={BAR.minH}
               maxLength={LONGEST_MESSAGE}
-              placeholder="Broadcast to every board"
+              placeholder="Broadcast to all"
               title="Key: b"
               value={text}
               onChange={event => setText(event.target.value)}
