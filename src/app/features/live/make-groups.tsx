@@ -175,10 +175,13 @@ export function MakeGroups({ sessionId, view, byQuestion, draft, onClose, send }
               )}
             </Unless>
           )}
-          {view.canUndo && (
+          {view.roomsMadeAt !== null && (
             <Unless state={state} off={false}>
               {disabled => (
-                <Button disabled={disabled} onClick={() => send({ type: 'undo-rooms' })}>
+                <Button
+                  disabled={disabled}
+                  onClick={() => send({ type: 'undo-rooms', madeAt: view.roomsMadeAt ?? undefined })}
+                >
                   <Undo2 size={18} aria-hidden="true" /> Undo
                 </Button>
               )}

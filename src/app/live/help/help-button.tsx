@@ -6,7 +6,7 @@ import type { SendFromPlace } from '../live-view'
 /** Calling for help, and taking it back. */
 export function HelpButton({ help, onSend }: { help: ParticipantView['help']; onSend: SendFromPlace }) {
   return help ? (
-    <Button size="large" onClick={() => onSend({ type: 'withdraw-help' })}>
+    <Button size="large" onClick={() => onSend({ type: 'withdraw-help', helpId: help.id })}>
       Not needed any more
     </Button>
   ) : (

@@ -69,6 +69,20 @@ test('a room has one help call, answered by a visit or a note, or taken back', (
   expect(session.state.helpCalls.map(call => call.how)).toEqual(['visit', 'note', 'withdrawn'])
 })
 
+test('what is taken back is the call one saw, never one that another of the room has made since', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo', 'chi')
+  session.sendOut(2)
+  session.tell(3, participant('ana'), { type: 'call-help', helpId: 'h1' })
+  const seen = participantView(session.state, 'ana')?.help?.id
+  session.tell(4, facilitator, { type: 'visit', roomId: 'reeds' })
+  session.tell(5, participant('bo'), { type: 'call-help', helpId: 'h2' })
+  expect(session.tell(6, participant('ana'), { type: 'withdraw-help', helpId: seen })).toEqual([])
+  expect(session.tell(7, participant('ana'), { type: 'withdraw-help', helpId: 'h2' })).toEqual([
+    'help-closed',
+  ])
+})
+
 test('a room says why it calls, with the call or after, anybody in it; the last reason stands', () => {
   const session = new Rehearsed()
   session.join(1, 'ana', 'bo', 'chi')
@@ -94,6 +108,7 @@ test('one facilitator takes a call, so that two never both go; the room sees who
   expect(take(10, facilitator, 2)).toEqual(['help-taken'])
   expect(take(11, other, 0)).toBe('help-taken')
   expect(participantView(session.state, 'bo')?.help).toEqual({
+    id: 'h',
     at: 3,
     mine: false,
     reason: null,

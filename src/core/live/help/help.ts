@@ -81,7 +81,8 @@ export const help = topic<{
         asks: { reason: z.enum(HELP_REASONS).optional() },
         fills: { helpId: 'fresh-id' },
       },
-      'withdraw-help': { by: ['participant'], asks: {} },
+      /** The call that was seen, or whichever is open when it is not said, as by earlier versions' pages. */
+      'withdraw-help': { by: ['participant'], asks: { helpId: idSchema.optional() } },
       /** Somebody says that they go there, now or in so many minutes: then nobody else has to. */
       'take-help': {
         by: ['facilitator'],
@@ -104,9 +105,12 @@ export const help = topic<{
           ? nothing
           : happens({ type: 'help-reason-said', helpId: open.id, reason })
       },
-      'withdraw-help'(state, _command, { participantId }) {
+      'withdraw-help'(state, { helpId }, { participantId }) {
         const roomId = roomIdOf(state, participantId)
-        return roomId === null ? nothing : happens(...closing(state, roomId, 'withdrawn'))
+        // Somebody else of the room may have called anew since the one that was seen was answered.
+        if (roomId === null || (helpId !== undefined && openHelp(state, roomId)?.id !== helpId))
+          return nothing
+        return happens(...closing(state, roomId, 'withdrawn'))
       },
       'take-help'(state, { helpId, minutes }, { accountId, name }, now) {
         const call = openCalls(state.helpCalls).find(({ id }) => id === helpId)
@@ -184,6 +188,7 @@ export const help = topic<{
 const openCalls = remember((calls: HelpCall[]) => calls.filter(call => call.closedAt === null))
 
 const callFor = rememberBoth((call: HelpCall, me: { id: string }) => ({
+  id: call.id,
   at: call.at,
   mine: call.participantId === me.id,
   reason: call.reason,

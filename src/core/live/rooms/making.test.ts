@@ -157,7 +157,9 @@ test('the last arrangement is taken back until people are out in it, and who has
   const before = session.state
   make(session, 3, { One: ['ana', 'bo'] })
   make(session, 4, { Other: ['ana'], More: ['bo'] })
-  expect(facilitatorView(session.state).canUndo).toBe(true)
+  expect(facilitatorView(session.state).roomsMadeAt).toBe(4)
+  // Asked for by somebody who has not seen these, but those before them.
+  expect(session.tell(5, facilitator, { type: 'undo-rooms', madeAt: 3 })).toBe('other-rooms-made')
   session.join(5, 'chi')
   // Back to the one before, once: what it took the place of is not known any more.
   expect(undo(6)).toEqual(['rooms-undone'])

@@ -84,6 +84,7 @@ export function withRooms(
     )
   return {
     before: {
+      madeAt: at,
       rooms: state.rooms,
       roomIds: Object.fromEntries([...state.participants.values()].map(({ id, roomId }) => [id, roomId])),
       expectedIn: Object.fromEntries(state.expected.map(({ personId, roomId }) => [personId, roomId])),

@@ -41,6 +41,8 @@ export const newRoom = (room: PlannedRoom): Room => ({
 
 /** Rooms and who belonged to them before others were made. */
 export interface Before {
+  /** When the others were made, by which this arrangement is told from another; in milliseconds of the server's time. */
+  madeAt: number
   rooms: Room[]
   /** By participant id. */
   roomIds: Readonly<Record<string, string | null>>

@@ -35,6 +35,8 @@ export type RoomsProblem =
   | { code: 'waiting'; shownName: string }
   | { code: 'not-in-a-room' }
   | { code: 'nothing-to-undo' }
+  /** Somebody else has made other rooms, which whoever asks has not seen. */
+  | { code: 'other-rooms-made' }
 
 /** So many parts can be open. */
 const openPartsSchema = z.array(idSchema).max(100).nullable()
@@ -79,7 +81,8 @@ export const rooms = topic<{
         asks: { groups: wantedGroups, empty: z.boolean().optional() },
         fills: { ids: 'fresh-ids' },
       },
-      'undo-rooms': { by: ['facilitator'], asks: {} },
+      /** Which arrangement is meant, by when it was made; the last when it is not said, as by earlier versions' pages. */
+      'undo-rooms': { by: ['facilitator'], asks: { madeAt: z.number().int().optional() } },
       'rename-room': { by: ['facilitator'], asks: { roomId: idSchema, name: textSchema } },
       'open-parts': { by: ['facilitator'], asks: { parts: openPartsSchema } },
     },
@@ -108,8 +111,10 @@ export const rooms = topic<{
           rooms: made.rooms.map((room, place) => onBoard(state, room, place)),
         })
       },
-      'undo-rooms'(state) {
-        return state.before ? happens({ type: 'rooms-undone' }) : refuse({ code: 'nothing-to-undo' })
+      'undo-rooms'({ before }, { madeAt }) {
+        if (!before) return refuse({ code: 'nothing-to-undo' })
+        if (madeAt !== undefined && madeAt !== before.madeAt) return refuse({ code: 'other-rooms-made' })
+        return happens({ type: 'rooms-undone' })
       },
       'open-parts'(state, { parts }) {
         const known = new Set(state.boards.flatMap(({ prompts }) => prompts.map(({ id }) => id)))
@@ -154,7 +159,8 @@ export const rooms = topic<{
     views: {
       facilitator: state => ({
         rooms: openRooms(state.rooms),
-        canUndo: state.before !== null,
+        /** When the rooms were made, where that can be taken back. */
+        roomsMadeAt: state.before?.madeAt ?? null,
         partsOpen: state.partsOpen,
         boardsToCome: state.boardsToCome,
       }),
@@ -179,6 +185,7 @@ export const rooms = topic<{
       'same-room-name': ({ name }) => `Two rooms would be called ${name}. Give each a name of its own.`,
       'nobody-to-group': () => 'Nobody who is let in is in these groups. Let people in first.',
       waiting: ({ shownName }) => `${shownName} is still on the waiting list. Let them in first.`,
+      'other-rooms-made': () => 'Other rooms have been made meanwhile, and stay.',
       'nothing-to-undo': () => 'There is nothing to undo: people have been sent out since.',
       'not-in-a-room': () => 'This can be done from a room only.',
     },
