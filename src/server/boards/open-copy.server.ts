@@ -14,26 +14,14 @@ import { notYetOpenIn } from '~/core/live/parts/parts'
 import { writerName } from '~/core/live/rights/writers'
 import { boardOf } from '~/core/live/rooms/room'
 import type { LiveState } from '~/core/live/topics'
-import { serverNow } from '../clock.server'
 import { errorFacts } from '../error-facts.server'
 import type { Authorship } from './authorship.server'
 import type { BoardStorage } from './board-storage.server'
 import type { Contribution } from './contributions.server'
+import { Fullness } from './fullness.server'
 import type { Writers } from './writers.server'
 
 type Clocks = ReadonlyMap<number, number>
-
-/** Largest board, in bytes. */
-const LARGEST_BOARD = 4_000_000
-/** From here on a board is full: what is on its way still goes in, and nothing more is begun. In bytes. */
-const FULL_FROM = 3_500_000
-/** What is so small may still be taken in on a board that is as large as can be, in bytes: something may be taken away. */
-const SMALL = 2_000
-const ROOM_FOR_SMALL = 200_000
-/** A board near its limit is measured anew after it has changed by so much, in bytes: measuring reads all of it. */
-const MEASURE_EVERY = 100_000
-/** And a full one, when something changes, at most this often, in milliseconds. */
-const MEASURE_FULL_MS = 2_000
 
 /** What is to become of an update: `again` asks its sender for all that is missing; `refuse` ends the line it came over. */
 export type Taken = 'taken' | 'dropped' | 'again' | 'refuse'
@@ -59,14 +47,7 @@ type Origin = Pick<Connection, 'context'>
  * that is, and how far it is on disk.
  */
 export class OpenCopy {
-  /** At most this large, in bytes: what was measured last, and every change since. */
-  private bytes: number
-  private measured: number
-  private measuredAt = 0
-  /** Nothing more may be added. Everybody at the board is told before it is so full that nothing more is taken. */
-  private full: boolean
-  /** How large it was when something had no room; null once something was taken away since. */
-  private refusedAt: number | null = null
+  private readonly fullness: Fullness
   /** How far each writer has come, by the writer's number in the document: in all, in the write under way, and on disk. */
   private latest: Clocks
   private writing: Clocks
@@ -101,9 +82,7 @@ export class OpenCopy {
     this.now = opened.now
     this.toldNames = opened.state.hiddenNames
     const { document, authorship } = opened
-    this.bytes = Y.encodeStateAsUpdate(document).byteLength
-    this.measured = this.bytes
-    this.full = this.bytes > FULL_FROM
+    this.fullness = new Fullness(document)
     this.latest = Y.decodeStateVector(Y.encodeStateVector(document))
     this.writing = this.latest
     this.stored = this.latest
@@ -134,8 +113,8 @@ export class OpenCopy {
       this.log.warn({ ...this.name, participantId }, 'what was written where nobody may yet was refused')
       return 'refuse'
     }
-    if (look.adds && !this.hasRoom(update.byteLength)) {
-      this.refusedAt = this.measured
+    if (look.adds && !this.fullness.hasRoom(update.byteLength)) {
+      this.fullness.refused()
       this.tellIfFull()
       return 'dropped'
     }
@@ -149,7 +128,7 @@ export class OpenCopy {
   /** Takes in what people wrote beside it, under their own numbers, while it was hidden: of what is here already, nothing. */
   bringIn(update: Uint8Array): void {
     const missing = Y.diffUpdate(update, Y.encodeStateVector(this.document))
-    if (!this.hasRoom(missing.byteLength)) {
+    if (!this.fullness.hasRoom(missing.byteLength)) {
       this.log.warn({ ...this.name }, 'what was hidden had no room')
       return
     }
@@ -253,29 +232,13 @@ export class OpenCopy {
     return false
   }
 
-  /** Changes add up to more than a board holds, as what replaced or took away something counts twice: so it is measured. */
-  private hasRoom(more: number): boolean {
-    const most = LARGEST_BOARD + (more <= SMALL ? ROOM_FOR_SMALL : 0)
-    if (this.bytes + more > most) this.measure()
-    return this.bytes + more <= most
-  }
-
-  private measure(): void {
-    const grown = this.bytes - this.measured > MEASURE_EVERY
-    // A full board may have room again after very little was written: something was taken away.
-    if (!grown && serverNow() - this.measuredAt <= MEASURE_FULL_MS) return
-    this.bytes = Y.encodeStateAsUpdate(this.document).byteLength
-    this.measured = this.bytes
-    this.measuredAt = serverNow()
-  }
-
   /** Stores a change before anything else; whose work it is comes after, and whatever happens there, it is stored. */
   private keep(update: Uint8Array, origin: Origin | null, transaction: Y.Transaction): void {
     const { participantId } = (origin?.context ?? {}) as { participantId?: string | null }
     const contributions: Contribution[] = []
     this.storage.append({ document: this.document.name, update, contributions })
     this.latest = transaction.afterState
-    this.bytes += update.byteLength
+    this.fullness.grew(update.byteLength)
     try {
       const { ownerOf } = this.writers
       // Whose it is that was written beside the board is known by the numbers; that it was written is on record already.
@@ -287,10 +250,7 @@ export class OpenCopy {
     } catch (error) {
       this.log.error({ error: errorFacts(error) }, 'who wrote what could not be worked out')
     }
-    if (this.full || this.bytes > FULL_FROM) {
-      if (this.full || this.bytes - this.measured > MEASURE_EVERY) this.measure()
-      this.tellIfFull()
-    }
+    if (this.fullness.isNear()) this.tellIfFull()
   }
 
   /** In nobody's name: what stood there before stands there again. */
@@ -305,10 +265,8 @@ export class OpenCopy {
 
   /** When it is really full, or something had no room, its writers are told, and again when it has room. */
   private tellIfFull(): void {
-    if (this.refusedAt !== null && this.measured < this.refusedAt) this.refusedAt = null
-    const full = this.measured > FULL_FROM || this.refusedAt !== null
-    if (full === this.full) return
-    this.full = full
+    if (!this.fullness.turned()) return
+    const { full } = this.fullness
     this.log.warn({ ...this.name, full }, 'a board is full, or has room again')
     this.document.broadcastStateless(JSON.stringify({ stored: {}, full } satisfies BoardNotice))
   }
@@ -320,7 +278,7 @@ export class OpenCopy {
       .map(([entry, writerId]) => [entry, writerName(state, writerId)])
     return {
       stored: Object.fromEntries(this.stored),
-      ...(this.full && { full: true }),
+      ...(this.fullness.full && { full: true }),
       ...(names.length > 0 && { authors: Object.fromEntries(names) }),
     }
   }
