@@ -153,9 +153,10 @@ test('a question, then talk: everybody answers what is planned, then groups of t
     { text, asks: { is: 'choice' as const, answers: ['Reeds', 'Birds', 'Soil'] } },
   ]
   const day = await planned(3, [cards('For and against')], (groups, [boardId = '']) => [
-    whole('alone', 3, { questions: asked('Which would you keep?') }),
+    // Long enough that a machine with much else to do leaves most of them time to answer.
+    whole('alone', 12, { questions: asked('Which would you keep?') }),
     rooms('talk', 5, { groups, boardId }),
-    whole('after', 3, { questions: asked('And now?') }),
+    whole('after', 12, { questions: asked('And now?') }),
   ])
   try {
     const { state, written } = await day.played(day.sessionId, day.script)
