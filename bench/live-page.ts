@@ -3,6 +3,7 @@ import type { SimulatedParticipant } from '~/demo/simulated-participant'
 import playwrightConfig from '../playwright.config'
 import { MadeClass } from './made-class'
 import { pause } from './numbers'
+import { longText, notedTasks, noteTasks } from './page-tasks'
 
 const PEOPLE = 200
 const IDLE_MS = 10_000
@@ -57,20 +58,10 @@ async function whileWriting(
   people: readonly SimulatedParticipant[],
   what: string,
 ): Promise<void> {
-  await page.evaluate(() => {
-    const tasks: number[] = []
-    Object.assign(window, { tasks })
-    new PerformanceObserver(list => {
-      for (const { duration } of list.getEntries()) tasks.push(duration)
-    }).observe({ type: 'longtask' })
-  })
+  await noteTasks(page)
   for (let card = 0; card < WRITTEN; card++) {
     await people[(card * 7) % people.length]?.writeCard('c', `What was seen, number ${card}`)
     await pause(WRITING_MS / WRITTEN)
   }
-  const tasks = await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks)
-  const longest = Math.max(0, ...tasks)
-  console.log(
-    `    ${what}: ${tasks.length === 0 ? 'none over 50 ms' : `${tasks.length} over 50 ms, the longest ${longest.toFixed(0)} ms`}`,
-  )
+  console.log(`    ${what}, tasks over 50 ms: ${longText(await notedTasks(page))}`)
 }

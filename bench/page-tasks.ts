@@ -25,6 +25,22 @@ interface Long {
 export const longText = ({ number, longest }: Long): string =>
   number === 0 ? 'none' : `${number}, the longest ${longest.toFixed(0)} ms`
 
+const longOf = (all: number[]): Long => ({ number: all.length, longest: Math.max(0, ...all) })
+
+/** From now on the page notes its tasks over 50 ms, by the clock. */
+export const noteTasks = (page: Page): Promise<void> =>
+  page.evaluate(() => {
+    const tasks: number[] = []
+    Object.assign(window, { tasks })
+    new PerformanceObserver(list => {
+      for (const { duration } of list.getEntries()) tasks.push(duration)
+    }).observe({ type: 'longtask' })
+  })
+
+/** Those it has noted. */
+export const notedTasks = async (page: Page): Promise<Long> =>
+  longOf(await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks))
+
 /**
  * The long tasks of the page of a browser that has one: by the clock, as the page itself is told them, and by the time they had a
  * processor, as the browser records it. The two are apart where many share the processors: a task that waits for one is no work of the page's.
@@ -42,13 +58,7 @@ export class PageTasks {
   ) {}
 
   static async follow(browser: Browser, page: Page): Promise<PageTasks> {
-    await page.evaluate(() => {
-      const tasks: number[] = []
-      Object.assign(window, { tasks })
-      new PerformanceObserver(list => {
-        for (const { duration } of list.getEntries()) tasks.push(duration)
-      }).observe({ type: 'longtask' })
-    })
+    await noteTasks(page)
     const tasks = new PageTasks(page, await browser.newBrowserCDPSession())
     tasks.following = tasks.record()
     return tasks
@@ -57,10 +67,9 @@ export class PageTasks {
   async end(): Promise<{ byClock: Long; worked: Long }> {
     this.ending = true
     await this.following
-    const stood = await this.page.evaluate(() => (window as unknown as { tasks: number[] }).tasks)
-    const longOf = (all: number[]): Long => ({ number: all.length, longest: Math.max(0, ...all) })
+    const byClock = await notedTasks(this.page)
     const worked = this.worked.filter(({ thread }) => this.mainThreads.has(thread))
-    return { byClock: longOf(stood), worked: longOf(worked.map(({ milliseconds }) => milliseconds)) }
+    return { byClock, worked: longOf(worked.map(({ milliseconds }) => milliseconds)) }
   }
 
   private async record(): Promise<void> {
