@@ -143,6 +143,14 @@ test('versions are kept, compared and taken again; two who save meanwhile lose n
   await expect(page.getByText('One person stands elsewhere.')).toBeVisible()
 
   await place(other, first, '3')
+  // What the page hears of the other's version by itself is not what its own groups go on from.
+  await other.getByRole('button', { name: 'Add a rule' }).click()
+  for (const start of ['Yu', 'Zo']) {
+    await other.getByLabel('People', { exact: true }).fill(start)
+    await other.keyboard.press('Enter')
+  }
+  await other.getByRole('button', { name: 'Add the rule' }).click()
+  await expect(other.getByRole('button', { name: 'Compare with version 2' })).toBeVisible()
   await other.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(other.getByText(/saved this grouping while you were changing it/)).toBeVisible()
   await expect(other.getByRole('region', { name: 'Yours, not saved yet' })).toContainText(first)
@@ -159,6 +167,19 @@ test('versions are kept, compared and taken again; two who save meanwhile lose n
   await other.getByRole('button', { name: 'Undo' }).click()
   expect(await namesIn(other, 3)).toContain(first)
   await expect(aim).toHaveValue('3')
+
+  // Whoever comes second can also take what the other saved, go on from it, and keep theirs beside it.
+  await place(page, first, '1')
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await page.getByRole('button', { name: 'Take theirs' }).click()
+  expect(await namesIn(page, 3)).toContain(first)
+  await place(page, first, '2')
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByText('Saved.')).toBeVisible()
+  await page.getByLabel('Name of the grouping').fill('Another')
+  await page.getByRole('button', { name: 'Save as another' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Another' })).toBeVisible()
+  expect(await namesIn(page, 2)).toContain(first)
 })
 
 test('the like for another cohort takes over all but the people', async ({ facilitator: page }) => {

@@ -1,4 +1,4 @@
-import { expect, expectAccessible, onOneServer, openCohort } from './fixtures'
+import { expect, expectAccessible, onOneServer, openCohort, signIn } from './fixtures'
 
 const test = onOneServer()
 
@@ -132,8 +132,15 @@ test('groups are made of who is here today, or of the whole list, and it is alwa
   await expect(page.getByRole('heading', { name: 'Not here today' })).toBeHidden()
 })
 
-test('columns are added, filled in, changed in kind and taken away', async ({ facilitator: page }) => {
+test('columns are added, filled in, changed in kind and taken away, by two as well', async ({
+  facilitator: page,
+  server,
+  newPage,
+}) => {
   await openCohort(page, 'Weekend course')
+  const other = await newPage()
+  await signIn(other, server, 1)
+  await other.goto(page.url())
   await page.getByLabel('New column').fill('Swims')
   await page.getByLabel('Holds').selectOption('yes or no')
   await page.getByRole('button', { name: 'Add the column' }).click()
@@ -152,6 +159,34 @@ test('columns are added, filled in, changed in kind and taken away', async ({ fa
   await expect(page.getByRole('columnheader', { name: 'Swims' })).toBeHidden()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('row', { name: /Xanthe/ }).getByRole('cell', { name: 'yes' })).toBeVisible()
+  await expect(page.getByText('was taken away')).toBeHidden()
+
+  // Another has both open, the person and the column, while its name is changed.
+  await other.reload()
+  const form = (of: Page) => of.getByRole('row').filter({ has: of.getByRole('button', { name: 'Save' }) })
+  await other.getByRole('button', { name: 'Change Xanthe Galanis' }).click()
+  await other.getByLabel('First name').last().fill('Half')
+  await page.getByRole('button', { name: 'Change the column Swims' }).click()
+  await page.getByLabel('Name of the column').fill('Can swim')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('columnheader', { name: 'Can swim' })).toBeVisible()
+  await form(other).getByLabel('Swims').selectOption('no')
+  await form(other).getByLabel('Shown as').fill('Xan')
+  await form(other).getByRole('button', { name: 'Save' }).click()
+  await expect(form(other).getByText('“Swims” is no longer there')).toBeVisible()
+  await expect(form(other).getByLabel('Shown as')).toHaveValue('Xan')
+  await form(other).getByLabel('Swims').selectOption('not known')
+  await form(other).getByRole('button', { name: 'Save' }).click()
+  await expect(other.getByRole('row', { name: /Xanthe/ }).getByRole('cell', { name: 'yes' })).toBeVisible()
+  await expect(other.getByRole('row', { name: /Xanthe/ })).toContainText('Xan')
+  // What is being typed of somebody new stays, whoever comes and goes meanwhile.
+  await expect(other.getByLabel('First name').last()).toHaveValue('Half')
+  await other.getByRole('button', { name: 'Change the column Can swim' }).click()
+  await page.getByRole('button', { name: 'Take the column Can swim away' }).click()
+  await expect(page.getByText('The column “Can swim” was taken away.')).toBeVisible()
+  await other.getByLabel('Name of the column').fill('Swimmer')
+  await other.getByRole('button', { name: 'Save' }).click()
+  await expect(other.getByText('“Can swim” is no longer there')).toBeVisible()
 })
 
 test('500 people in 100 groups by 200 rules: the page answers while groups are worked out', async ({

@@ -50,6 +50,18 @@ test('office hours: one after the other comes into a room of their own, a few to
   await free.last().click()
   await expect(bo.getByText('Come back to this page then: it stays yours.')).toBeVisible()
   await expect(times.first()).toContainText('Chi')
+  // A time is given back, and a place in the line; one that nobody has taken is withdrawn.
+  await bo.getByRole('button', { name: 'Give it back' }).click()
+  await expect(free).toHaveCount(2)
+  await bo.getByRole('button', { name: 'Leave the line' }).click()
+  await expect(ada.getByRole('heading', { name: 'You are next' })).toBeVisible()
+  await bo.getByRole('button', { name: 'Wait in line' }).click()
+  await expect(bo.getByRole('heading', { name: '1 ahead of you' })).toBeVisible()
+  await times.nth(1).getByRole('button', { name: 'Withdraw' }).click()
+  await expect(times).toHaveCount(2)
+  await expect(free).toHaveCount(1)
+  await free.click()
+  await expect(bo.getByText('Come back to this page then: it stays yours.')).toBeVisible()
 
   // The next comes into a room of their own, with the facilitator, a board and a call; the others wait on.
   const line = page.getByRole('list', { name: 'Who waits' }).getByRole('listitem')

@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test'
 import { pdf, wav } from 'tests/fixtures/made-files'
-import { expect, expectAccessible, joinByName, sendOut, startNow, test } from './fixtures'
+import { expect, expectAccessible, joinByName, sendOut, signIn, startNow, test } from './fixtures'
 
 /** Where the sound stands on a page, in seconds, and the moment it was read at. */
 const standsAt = (page: Page) =>
@@ -10,6 +10,7 @@ test('groups, the join code, a question’s results, pages and a sound are put u
   facilitator: page,
   server,
   phone,
+  newPage,
 }) => {
   await page.getByRole('link', { name: 'Material' }).click()
   await page.getByLabel('Files to add').setInputFiles([
@@ -147,6 +148,31 @@ test('groups, the join code, a question’s results, pages and a sound are put u
   await expect(onWall.getByRole('timer')).toBeVisible()
   await expect(onWall.getByText('https://lowmarsh.example/paths')).toBeHidden()
 
+  // Somebody else puts the groups up while one takes the clock down: the groups stay, and it is said why.
+  const other = await newPage()
+  await signIn(other, server, 1)
+  await other.goto(page.url())
+  await expect(other.getByRole('status', { name: 'On the projector' })).toBeVisible()
+  let onItsWay = () => {}
+  const held = new Promise<void>(resolve => {
+    onItsWay = resolve
+  })
+  await page.route('**/commands', async route => {
+    await held
+    await route.continue()
+  })
+  await now.getByRole('button', { name: 'Take down' }).click()
+  await other.getByRole('button', { name: 'Put up', exact: true }).click()
+  await other
+    .getByRole('region', { name: 'Put something up' })
+    .getByRole('button', { name: 'Groups' })
+    .click()
+  await expect(onWall.getByRole('timer')).toBeHidden()
+  onItsWay()
+  await expect(page.getByText('Something else has been put up meanwhile, and stays as it is.')).toBeVisible()
+  await expect(now).toContainText('Groups')
+  await expect(onWall).toBeVisible()
+  await page.unroute('**/commands')
   await now.getByRole('button', { name: 'Take down' }).click()
   await expect(onAna).toBeHidden()
   await expect(onWall).toBeHidden()

@@ -70,6 +70,8 @@ test('people show what they want without a word: hands in their order, who is lo
   await expect(water).toContainText('goes')
   await expectAccessible(own)
   await expectAccessible(page)
+  await drawer.getByRole('button', { name: 'I go there' }).click()
+  await expect(own.getByText(/ is on the way\.$/)).toBeVisible()
   await drawer.getByRole('button', { name: 'Not me after all' }).click()
   await expect(own.getByText('Help has been called. The facilitator can see it.')).toBeVisible()
   await drawer.getByRole('button', { name: 'Visit', exact: true }).click()

@@ -1,8 +1,8 @@
 import { parseWithZod } from '@conform-to/zod/v4'
-import { columnForm, removedColumn } from '~/contracts/forms/cohorts'
+import { columnForm } from '~/contracts/forms/cohorts'
 import { addColumn, changeColumn, removeColumn, restoreColumn } from '~/server/cohorts/columns.server'
 import { servicesContext } from '~/server/services.server'
-import { columnErrors } from '../features/cohorts/column-text'
+import { columnErrors, columnProblemText } from '../features/cohorts/column-text'
 import type { Route } from './+types/cohort-columns'
 import { answering, formOf, unknownIntent } from './helpers.server'
 
@@ -24,14 +24,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         : form.reply({ fieldErrors: columnErrors(saved.problem) })
     }
     case 'remove': {
-      const removed = await answering(removeColumn(db, cohortId, String(name)))
-      return { removed: JSON.stringify(removed) }
+      const id = await answering(removeColumn(db, cohortId, String(name)))
+      return { removed: id && { id, name: String(name) } }
     }
     case 'restore': {
-      const removed = removedColumn.safeParse(fields.get('removed'))
-      if (!removed.success) throw unknownIntent()
-      const restored = await answering(restoreColumn(db, cohortId, removed.data))
-      return { restored: restored.ok }
+      const restored = await answering(restoreColumn(db, cohortId, String(fields.get('removed'))))
+      return { problem: restored.ok ? null : columnProblemText(restored.problem) }
     }
     default:
       throw unknownIntent()

@@ -12,7 +12,7 @@ import {
 } from '~/server/cohorts/cohorts.server'
 import { noteDeed } from '~/server/deeds/deeds.server'
 import { accountContext, servicesContext } from '~/server/services.server'
-import { kindErrorText } from '../features/cohorts/column-text'
+import { columnGoneText, kindErrorText } from '../features/cohorts/column-text'
 import type { Route } from './+types/cohort-people'
 import { answering, formOf, unknownIntent } from './helpers.server'
 import { jsonLines } from './json-lines.server'
@@ -62,7 +62,19 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   }
 }
 
-const personErrors = (problem: PersonProblem): Record<string, string[]> =>
-  problem.code === 'already-listed'
-    ? { firstName: [`${problem.name} is already on this list.`] }
-    : { [`values[${problem.index}].value`]: [kindErrorText(problem.kind)] }
+function personErrors(problem: PersonProblem): Record<string, string[]> {
+  switch (problem.code) {
+    case 'already-listed':
+      return { firstName: [`${problem.name} is already on this list.`] }
+    case 'off-the-list':
+      return { firstName: ['Somebody else has taken them off the list.'] }
+    case 'not-of-kind':
+      return { [`values[${problem.index}].value`]: [kindErrorText(problem.kind)] }
+    case 'column-gone':
+      return {
+        [`values[${problem.index}].value`]: [
+          `${columnGoneText(problem.name)} Empty this field to save the others.`,
+        ],
+      }
+  }
+}

@@ -13,14 +13,13 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const day = presenceDay.safeParse(fields.get('day'))
   if (!day.success) throw data('This page does not know which day it is.', { status: 400 })
   const sessionId = fields.get('sessionId')
-  await answering(
-    sessionId
-      ? presenceFromSession(db, hub, cohortId, String(sessionId), day.data)
-      : setPresence(db, cohortId, {
-          day: day.data,
-          personIds: fields.getAll('personId').map(String),
-          tick: presenceTick.safeParse(fields.get('tick')).data,
-        }),
-  )
+  if (sessionId) {
+    await answering(presenceFromSession(db, hub, cohortId, String(sessionId), day.data))
+    return null
+  }
+  const tick = presenceTick.safeParse(fields.get('tick')).data
+  const mine = { day: day.data, personIds: fields.getAll('personId').map(String), tick }
+  const ticked = fields.get('ticked')
+  await answering(setPresence(db, cohortId, mine, ticked === null ? undefined : String(ticked).split(' ')))
   return null
 }

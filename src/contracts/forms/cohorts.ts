@@ -64,12 +64,6 @@ export const columnForm = z.object({
   kind: z.enum(COLUMN_KINDS),
 })
 
-/** A column that was taken away, as JSON: what putting it back needs. */
-export const removedColumn = z.preprocess(
-  text => (typeof text === 'string' && text.length < 1_000_000 ? parsedJson(text) : undefined),
-  z.object({ column: columnForm, values: z.record(z.string().max(40), z.string().max(200)) }),
-)
-
 /** Which page a list of ticks is from and its number there, as JSON. */
 export const presenceTick = z.preprocess(
   text => (typeof text === 'string' && text.length < 200 ? parsedJson(text) : undefined),

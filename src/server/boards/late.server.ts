@@ -68,21 +68,20 @@ export async function keepLate(
     if (!isTheirs) return refused('What was written without a line could not be read.')
     if (!look.adds) return { ok: true, kept: false }
     const digest = createHash('sha256').update(update).digest('base64url')
-    if (!(await hasRoom(db, copyId, participantId, update.byteLength)))
-      return refused('So much came late from you that no more of it is kept.')
-    await db
-      .insert(lateContributions)
-      .values({
-        copyId,
-        participantId,
-        digest,
-        promptId,
-        update,
-        pieces: piecesIn(doc, update, new Authorship(copyId, doc, boardOf(state, room), []), participantId),
-        at: new Date(serverNow()),
-      })
-      .onConflictDoNothing()
-    return { ok: true, kept: true }
+    const pieces = piecesIn(doc, update, new Authorship(copyId, doc, boardOf(state, room), []), participantId)
+    const late = { copyId, participantId, digest, promptId, update, pieces, at: new Date(serverNow()) }
+    const kept = await db.transaction(async transaction => {
+      // One at a time: of many sent at once, each would find room.
+      await transaction
+        .select({ id: boardCopies.id })
+        .from(boardCopies)
+        .where(eq(boardCopies.id, copyId))
+        .for('update')
+      if (!(await hasRoom(transaction, copyId, participantId, update.byteLength))) return false
+      await transaction.insert(lateContributions).values(late).onConflictDoNothing()
+      return true
+    })
+    return kept ? { ok: true, kept } : refused('So much came late from you that no more of it is kept.')
   } finally {
     doc.destroy()
   }

@@ -7,7 +7,7 @@ import { sharedOut } from '~/core/choices/shared-out'
 import type { Group } from '~/core/grouping/grouping'
 import { columnNameOf, readNumber } from '~/core/people/columns'
 import { getCohort, isOnList } from '../cohorts/cohorts.server'
-import { type ColumnProblem, removeColumn, restoreColumn } from '../cohorts/columns.server'
+import { type ColumnProblem, fillColumn } from '../cohorts/columns.server'
 import type { Database } from '../db/database.server'
 import { choiceAnswers, choices } from '../db/schema.server'
 import { notFound } from '../errors.server'
@@ -196,7 +196,8 @@ export async function chosenGroups(db: Database, choiceId: string): Promise<Grou
 
 /**
  * Keeps the answers to a quick question as a column of the cohort, named after it, so that groups can be mixed or matched
- * by it: of numbers when all answers are numbers, of text otherwise. Kept again, it takes in what was answered since.
+ * by it: of numbers when all answers are numbers, of text otherwise. Kept again, it takes in what was answered since; what
+ * somebody who gave no answer has there by hand stays.
  */
 export async function keepAsColumn(
   db: Database,
@@ -211,13 +212,8 @@ export async function keepAsColumn(
   )
   const numbers = choice.topics.every(({ name }) => readNumber(name) !== undefined)
   const column = { name: columnNameOf(choice.title.slice(0, 60)), kind: numbers ? 'number' : 'text' } as const
-  return db.transaction(async transaction => {
-    const { columns } = await getCohort(transaction, choice.cohortId)
-    const kept = columns.find(each => each.name.toLowerCase() === column.name.toLowerCase())
-    if (kept) await removeColumn(transaction, choice.cohortId, kept.name)
-    const added = await restoreColumn(transaction, choice.cohortId, { column, values })
-    return added.ok ? done({ column: column.name }) : added
-  })
+  const kept = await fillColumn(db, choice.cohortId, column, values)
+  return kept.ok ? done({ column: kept.value }) : kept
 }
 
 const answerOf = (choiceId: string, personId: string) =>

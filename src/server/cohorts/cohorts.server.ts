@@ -131,6 +131,10 @@ export async function renameCohort(db: Database, cohortId: string, name: string)
 export type PersonProblem =
   | { code: 'already-listed'; name: string }
   | { code: 'not-of-kind'; index: number; kind: Column['kind'] }
+  /** The column somebody's form has a new value for was renamed or taken away meanwhile. */
+  | { code: 'column-gone'; index: number; name: string }
+  /** They were taken off the list meanwhile. */
+  | { code: 'off-the-list' }
 
 /** Adds somebody at the end of the list; refused when somebody with the same whole name is on it. */
 export async function addPerson(
@@ -152,7 +156,7 @@ export async function addPerson(
 
 /**
  * Corrects somebody's name, shown name, email and free columns; the same refusals as for adding. What the form says as its page had
- * it, in `base`, is as others have made it meanwhile; without a base all of the form counts. Throws not-found.
+ * it, in `base`, is as others have made it meanwhile; without a base all of the form counts.
  */
 export async function changePerson(
   db: Database,
@@ -164,7 +168,7 @@ export async function changePerson(
   return db.transaction(async transaction => {
     const cohort = await getCohort(transaction, cohortId)
     const person = cohort.people.find(each => each.id === personId)
-    if (!person) throw notFound('person')
+    if (!person) return refused({ code: 'off-the-list' })
     const changed = base ? mergePerson(base, form, person) : form
     if (isListed({ ...cohort, people: cohort.people.filter(each => each.id !== personId) }, changed)) {
       return refused({ code: 'already-listed', name: fullName(changed) })
@@ -202,6 +206,7 @@ function personFields(
   const columns = { ...before }
   for (const [index, { column: name, value: text }] of values.entries()) {
     const kind = cohort.columns.find(column => column.name === name)?.kind
+    if (!kind && text !== '') return refused({ code: 'column-gone', index, name })
     if (!kind) continue
     const value = columnValue(kind, text)
     if (value === undefined) return refused({ code: 'not-of-kind', index, kind })

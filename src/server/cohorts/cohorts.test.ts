@@ -11,7 +11,7 @@ import {
   restorePeople,
   setTrainedToLead,
 } from './cohorts.server'
-import { addColumn } from './columns.server'
+import { addColumn, changeColumn } from './columns.server'
 
 let memory: Awaited<ReturnType<typeof memoryDatabase>>
 let cohortId: string
@@ -50,9 +50,10 @@ test('somebody is changed, to their own name too, but not to another’s', async
   value(await changePerson(memory.db, cohortId, ana, { ...person('Ana'), shownAs: 'Annie' }))
   expect(await names()).toEqual(['Annie', 'Bo'])
   expect(await changePerson(memory.db, cohortId, ana, person('Bo'))).toMatchObject({ ok: false })
-  await expect(changePerson(memory.db, cohortId, 'nobody', person('Zoë'))).rejects.toMatchObject({
-    code: 'not-found',
-  })
+  await removePeople(memory.db, cohortId, [ana])
+  const offTheList = { ok: false, problem: { code: 'off-the-list' } }
+  expect(await changePerson(memory.db, cohortId, ana, person('Zoë'))).toEqual(offTheList)
+  await restorePeople(memory.db, cohortId, [ana])
   await setTrainedToLead(memory.db, cohortId, ana, true)
   expect((await getCohort(memory.db, cohortId)).people[0]?.trainedToLead).toBe(true)
 })
@@ -82,6 +83,25 @@ test('of somebody changed on two pages, each keeps what the other has not touche
   expect(renamed).toEqual({ ok: false, problem: { code: 'already-listed', name: 'Anna Perez' } })
 })
 
+test('of a column that is gone, what its page had is let go; what was typed for it is refused at its place', async () => {
+  for (const name of ['Years', 'Town']) value(await addColumn(memory.db, cohortId, { name, kind: 'text' }))
+  const values = (years: string) => [
+    { column: 'Town', value: 'Lowmarsh' },
+    { column: 'Years', value: years },
+  ]
+  const before = { ...person('Ana', 'Per'), shownAs: '', email: '', values: values('4') }
+  const ana = value(await addPerson(memory.db, cohortId, before))
+  value(await changeColumn(memory.db, cohortId, 'Years', { name: 'Terms', kind: 'text' }))
+  const typed = await changePerson(memory.db, cohortId, ana, { ...before, values: values('5') }, before)
+  expect(typed).toEqual({ ok: false, problem: { code: 'column-gone', index: 1, name: 'Years' } })
+  for (const left of ['4', '']) {
+    const mine = { ...before, firstName: `Ana${left}`, values: values(left) }
+    value(await changePerson(memory.db, cohortId, ana, mine, before))
+  }
+  const columns = { Town: 'Lowmarsh', Terms: '4' }
+  expect((await getCohort(memory.db, cohortId)).people[0]).toMatchObject({ firstName: 'Ana4', columns })
+})
+
 test('removing can be undone: people come back to where they stood', async () => {
   const ids = []
   for (const name of ['Ana', 'Bo', 'Chi']) ids.push(value(await addPerson(memory.db, cohortId, person(name))))
@@ -105,7 +125,7 @@ test('free columns of the kind they hold are filled in; what does not fit is ref
   const values = [
     { column: 'Years', value: '2,5' },
     { column: 'Swims', value: 'Ja' },
-    { column: 'Unknown', value: 'x' },
+    { column: 'Unknown', value: '' },
   ]
   const ana = value(await addPerson(memory.db, cohortId, { ...person('Ana'), values }))
   const columns = async () => (await getCohort(memory.db, cohortId)).people[0]?.columns

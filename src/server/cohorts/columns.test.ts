@@ -2,8 +2,8 @@ import { eq } from 'drizzle-orm'
 import { person, value } from 'tests/fixtures/class'
 import { memoryDatabase } from 'tests/fixtures/database'
 import { cohorts, people } from '../db/schema.server'
-import { addPerson, createCohort, getCohort, removePeople } from './cohorts.server'
-import { addColumn, changeColumn, removeColumn, restoreColumn } from './columns.server'
+import { addPerson, createCohort, getCohort, removePeople, restorePeople } from './cohorts.server'
+import { addColumn, changeColumn, fillColumn, removeColumn, restoreColumn } from './columns.server'
 
 let memory: Awaited<ReturnType<typeof memoryDatabase>>
 let cohortId: string
@@ -25,6 +25,8 @@ beforeEach(async () => {
 afterAll(() => memory.close())
 
 const cohort = () => getCohort(memory.db, cohortId)
+const columnNames = async () => (await cohort()).columns.map(({ name }) => name)
+const parish = (name: string) => ({ name, kind: 'text' }) as const
 const values = async (name: string) => (await cohort()).people.map(each => each.columns[name])
 
 test('a change of kind brings the values into its form; a new name takes them along', async () => {
@@ -50,18 +52,71 @@ test('two columns never have the same name', async () => {
   expect(await changeColumn(memory.db, cohortId, 'Parish', { name: 'YEARS', kind: 'text' })).toMatchObject({
     problem: { code: 'name-taken' },
   })
-  await expect(
-    changeColumn(memory.db, cohortId, 'nothing', { name: 'x', kind: 'text' }),
-  ).rejects.toMatchObject({ code: 'not-found' })
+  const both = [addColumn(memory.db, cohortId, parish('One')), addColumn(memory.db, cohortId, parish('Two'))]
+  expect((await Promise.all(both)).map(({ ok }) => ok)).toEqual([true, true])
+  expect(await columnNames()).toEqual(['Years', 'Parish', 'One', 'Two'])
 })
 
-test('a column that was taken away comes back with its values', async () => {
-  const removed = await removeColumn(memory.db, cohortId, 'Years')
-  expect((await cohort()).columns).toEqual([])
+test('a column that another has renamed or taken away is said to be gone, and taking it away again does nothing', async () => {
+  const gone = { ok: false, problem: { code: 'gone', name: 'Parish' } }
+  expect(await changeColumn(memory.db, cohortId, 'Parish', parish('Town'))).toEqual(gone)
+  expect(await removeColumn(memory.db, cohortId, 'Parish')).toBeNull()
+  expect(await columnNames()).toEqual(['Years'])
+})
+
+test('a column that was taken away comes back where it stood, with the values of those taken off the list too', async () => {
+  value(await addColumn(memory.db, cohortId, parish('Parish')))
+  const removed = String(await removeColumn(memory.db, cohortId, 'Years'))
+  expect(await columnNames()).toEqual(['Parish'])
+  expect(await values('Years')).toEqual([undefined, undefined, undefined])
   const bo = (await cohort()).people[1]?.id as string
   await removePeople(memory.db, cohortId, [bo])
   value(await restoreColumn(memory.db, cohortId, removed))
-  expect(await values('Years')).toEqual(['3', undefined])
+  await restorePeople(memory.db, cohortId, [bo])
+  expect(await columnNames()).toEqual(['Years', 'Parish'])
+  expect(await values('Years')).toEqual(['3', '2,5', undefined])
+  // By another, or at a second press: it is there already.
+  value(await restoreColumn(memory.db, cohortId, removed))
+  expect(await columnNames()).toEqual(['Years', 'Parish'])
+})
+
+test('a column is put back through its own cohort alone, and beside another of its name not until that is called otherwise', async () => {
+  const removed = String(await removeColumn(memory.db, cohortId, 'Years'))
+  const elsewhere = await createCohort(memory.db, 'Elsewhere')
+  value(await restoreColumn(memory.db, elsewhere, removed))
+  expect((await getCohort(memory.db, elsewhere)).columns).toEqual([])
+  value(await addColumn(memory.db, cohortId, parish('years')))
+  expect(await restoreColumn(memory.db, cohortId, removed)).toMatchObject({ problem: { code: 'name-taken' } })
+  value(await changeColumn(memory.db, cohortId, 'years', parish('Parish')))
+  value(await restoreColumn(memory.db, cohortId, removed))
+  expect(await columnNames()).toEqual(['Years', 'Parish'])
+  expect(await values('Years')).toEqual(['3', '2,5', undefined])
+})
+
+test('the last ten that were taken away can be put back', async () => {
+  const removed: string[] = []
+  for (let number = 1; number <= 11; number++) {
+    value(await addColumn(memory.db, cohortId, parish(`Column ${number}`)))
+    removed.push(String(await removeColumn(memory.db, cohortId, `Column ${number}`)))
+  }
+  for (const id of removed.slice(0, 2)) value(await restoreColumn(memory.db, cohortId, id))
+  expect(await columnNames()).toEqual(['Years', 'Column 2'])
+})
+
+test('values written into a column leave those of others; one that they do not fit holds text from then on', async () => {
+  const [ana = '', bo = '', chi = ''] = (await cohort()).people.map(({ id }) => id)
+  value(await changeColumn(memory.db, cohortId, 'Years', { name: 'Years', kind: 'number' }))
+  const years = { name: 'YEARS', kind: 'number' } as const
+  expect(value(await fillColumn(memory.db, cohortId, years, { [ana]: '4,5' }))).toBe('Years')
+  expect(await values('Years')).toEqual(['4.5', '2.5', ''])
+  value(await fillColumn(memory.db, cohortId, years, { [chi]: 'many' }))
+  expect(await values('Years')).toEqual(['4.5', '2.5', 'many'])
+  value(await fillColumn(memory.db, cohortId, { name: 'Swims', kind: 'yes-no' }, { [bo]: 'x' }))
+  expect(await values('Swims')).toEqual([undefined, 'yes', undefined])
+  expect((await cohort()).columns).toEqual([
+    { name: 'Years', kind: 'text' },
+    { name: 'Swims', kind: 'yes-no' },
+  ])
 })
 
 test('a column an earlier version took in under a name no object can have leaves the cohort readable', async () => {

@@ -1,29 +1,37 @@
-import { and, eq, sql } from 'drizzle-orm'
+import { and, eq } from 'drizzle-orm'
 import { participantList } from '~/core/live/door/people'
-import type { Presence } from '~/core/people/presence'
+import { type Presence, withTicks } from '~/core/people/presence'
 import type { Database } from '../db/database.server'
 import { cohorts, sessions } from '../db/schema.server'
 import { notFound } from '../errors.server'
 import type { LiveHub } from '../live/hub.server'
 
 /**
- * Keeps who is present on a day; the day before is forgotten. What a page said before something it has said since, and
- * which was overtaken on its way, changes nothing. Throws not-found.
+ * Keeps who is present on a day; the day before is forgotten. With `ticked`, only of these: what another page says of the others
+ * stays. What a page said before something it has said since, and which was overtaken on its way, changes nothing. Throws not-found.
  */
-export async function setPresence(db: Database, cohortId: string, presence: Presence): Promise<void> {
-  const { tick } = presence
-  const isLater =
-    tick &&
-    sql`not coalesce(${cohorts.presence}->'tick'->>'from' = ${tick.from}
-      and (${cohorts.presence}->'tick'->>'number')::int > ${tick.number}, false)`
-  const kept = await db
-    .update(cohorts)
-    .set({ presence })
-    .where(and(eq(cohorts.id, cohortId), isLater))
-    .returning({ id: cohorts.id })
-  if (kept.length > 0) return
-  const [known] = await db.select({ id: cohorts.id }).from(cohorts).where(eq(cohorts.id, cohortId))
-  if (!known) throw notFound('cohort')
+export async function setPresence(
+  db: Database,
+  cohortId: string,
+  mine: Presence,
+  ticked?: readonly string[],
+): Promise<void> {
+  await db.transaction(async transaction => {
+    const [cohort] = await transaction
+      .select({ presence: cohorts.presence })
+      .from(cohorts)
+      .where(eq(cohorts.id, cohortId))
+      .for('update')
+    if (!cohort) throw notFound('cohort')
+    const theirs = cohort.presence
+    const isOvertaken =
+      mine.tick && mine.tick.from === theirs?.tick?.from && theirs.tick.number > mine.tick.number
+    if (isOvertaken) return
+    await transaction
+      .update(cohorts)
+      .set({ presence: withTicks(theirs, mine, ticked) })
+      .where(eq(cohorts.id, cohortId))
+  })
 }
 
 /** Running sessions of a cohort, from which presence can be taken. */

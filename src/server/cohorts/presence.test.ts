@@ -33,6 +33,30 @@ test('what a page said first and was overtaken on its way does not undo what it 
   await memory.close()
 })
 
+test('two who tick at two doors: each says of whom they ticked, and of all of them who says so', async () => {
+  const memory = await memoryDatabase()
+  const cohortId = await createCohort(memory.db, 'Evening')
+  const day = '2026-11-03'
+  const here = async () => (await getCohort(memory.db, cohortId)).presence
+  await setPresence(memory.db, cohortId, { day: '2026-11-02', personIds: ['z'] })
+  // The day before is not today's.
+  await setPresence(memory.db, cohortId, { day, personIds: [] }, [])
+  expect(await here()).toEqual({ day, personIds: [] })
+  const two = [
+    setPresence(memory.db, cohortId, { day, personIds: ['a'] }, ['a']),
+    setPresence(memory.db, cohortId, { day, personIds: ['b', 'c'] }, ['b', 'c']),
+  ]
+  await Promise.all(two)
+  expect((await here())?.personIds.toSorted()).toEqual(['a', 'b', 'c'])
+  // A page that has not heard of anybody yet begins, and one takes somebody back.
+  await setPresence(memory.db, cohortId, { day, personIds: [] }, [])
+  await setPresence(memory.db, cohortId, { day, personIds: ['c', 'x'] }, ['b', 'c'])
+  expect((await here())?.personIds.toSorted()).toEqual(['a', 'c'])
+  await setPresence(memory.db, cohortId, { day, personIds: ['x'] })
+  expect(await here()).toEqual({ day, personIds: ['x'] })
+  await memory.close()
+})
+
 test('presence is taken from a running session: who has come and is still there', async () => {
   const running = await runningServer()
   const { db, hub, sessionId, cohortId, personIds } = running

@@ -377,14 +377,18 @@ describe('what is kept', () => {
     expect((await get(`/mine/${mine?.reviewToken}/files/${file}/480.webp`, '')).status).toBe(200)
   })
 
-  test('so many pictures of one person, and no more', async () => {
+  test('so many pictures of one person, and no more, also of those sent at once', async () => {
     const { db, hub, sessionId, facilitator } = running
     const participantId = await running.join(3)
     const room = (await hub.state(sessionId)).rooms[1]
     await hub.command(sessionId, facilitator, { type: 'place', participantId, roomId: room?.id ?? '' })
     const from = { copyId: room?.copyId ?? '', participantId }
     const one = (shade: number) => picture(100 + shade).then(bytes => Readable.from(Buffer.from(bytes)))
-    for (let count = 0; count < 20; count++) await addCopyPicture(db, folder, from, await one(count))
-    await expect(addCopyPicture(db, folder, from, await one(20))).rejects.toThrow(/no more are taken in/)
+    for (let count = 0; count < 18; count++) await addCopyPicture(db, folder, from, await one(count))
+    const atOnce = await Promise.allSettled(
+      [18, 19, 20, 21].map(async shade => addCopyPicture(db, folder, from, await one(shade))),
+    )
+    expect(atOnce.filter(({ status }) => status === 'fulfilled')).toHaveLength(2)
+    await expect(addCopyPicture(db, folder, from, await one(22))).rejects.toThrow(/no more are taken in/)
   })
 })

@@ -39,16 +39,13 @@ export async function addCopyPicture(
   { copyId, participantId }: { copyId: string; participantId: string },
   sent: Readable,
 ): Promise<AddedPicture> {
-  const [own, all] = await Promise.all([
-    counted(db, and(eq(copyFiles.copyId, copyId), eq(copyFiles.participantId, participantId))),
-    counted(db, eq(copyFiles.copyId, copyId)),
-  ])
-  if (own >= MOST_OF_ONE || all >= MOST_OF_ALL)
-    throw new NotTakenError('So many pictures were added here that no more are taken in.')
+  await checkRoom(db, copyId, participantId)
   const path = folder.making()
   try {
     await pipeline(sent, createWriteStream(path))
     return await folder.inTurn(async () => {
+      // Of many that are sent at once, each found room when it began.
+      await checkRoom(db, copyId, participantId)
       const { hash, kind, type, bytes, width, height } = await takeIn(path, folder, ['picture'])
       const size = { width: width ?? 4, height: height ?? 3 }
       await db.transaction(async transaction => {
@@ -66,6 +63,16 @@ export async function addCopyPicture(
   } finally {
     await rm(path, { force: true })
   }
+}
+
+/** Throws NotTakenError where no more of somebody are taken in. */
+async function checkRoom(db: Database, copyId: string, participantId: string): Promise<void> {
+  const [own, all] = await Promise.all([
+    counted(db, and(eq(copyFiles.copyId, copyId), eq(copyFiles.participantId, participantId))),
+    counted(db, eq(copyFiles.copyId, copyId)),
+  ])
+  if (own >= MOST_OF_ONE || all >= MOST_OF_ALL)
+    throw new NotTakenError('So many pictures were added here that no more are taken in.')
 }
 
 async function counted(db: Database, which: ReturnType<typeof eq> | undefined): Promise<number> {

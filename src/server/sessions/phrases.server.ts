@@ -1,7 +1,7 @@
 import { and, asc, count, eq } from 'drizzle-orm'
 import type { Phrase, PhraseChange } from '~/contracts/phrases'
 import type { Database } from '../db/database.server'
-import { phrases } from '../db/schema.server'
+import { accounts, phrases } from '../db/schema.server'
 import { newId } from '../tokens.server'
 
 /** So many phrases one can keep. */
@@ -25,9 +25,21 @@ export async function changePhrases(
     await db.delete(phrases).where(and(eq(phrases.id, change.drop), eq(phrases.accountId, accountId)))
     return null
   }
-  const [kept] = await db.select({ many: count() }).from(phrases).where(eq(phrases.accountId, accountId))
-  if ((kept?.many ?? 0) >= MOST_PHRASES)
-    return `At most ${MOST_PHRASES} phrases can be kept. Drop one of them first.`
-  await db.insert(phrases).values({ id: newId(), accountId, text: change.keep }).onConflictDoNothing()
-  return null
+  return db.transaction(async transaction => {
+    // One at a time: of many kept at once, each would find room.
+    await transaction
+      .select({ id: accounts.id })
+      .from(accounts)
+      .where(eq(accounts.id, accountId))
+      .for('update')
+    const mine = eq(phrases.accountId, accountId)
+    const [kept] = await transaction.select({ many: count() }).from(phrases).where(mine)
+    if ((kept?.many ?? 0) >= MOST_PHRASES)
+      return `At most ${MOST_PHRASES} phrases can be kept. Drop one of them first.`
+    await transaction
+      .insert(phrases)
+      .values({ id: newId(), accountId, text: change.keep })
+      .onConflictDoNothing()
+    return null
+  })
 }

@@ -38,6 +38,10 @@ test('so many are kept and no more, and it is said why', async () => {
   for (let count = 0; count < MOST_PHRASES; count++) await changePhrases(db, 'marit', { keep: `${count}` })
   expect(await changePhrases(db, 'marit', { keep: 'more' })).toContain(`${MOST_PHRASES} phrases`)
   expect(await texts('marit')).toHaveLength(MOST_PHRASES)
+  const atOnce = Array.from({ length: MOST_PHRASES + 2 }, (_, count) => `at once ${count}`)
+  const answers = await Promise.all(atOnce.map(keep => changePhrases(db, 'tobias', { keep })))
+  expect(answers.filter(problem => problem !== null)).toHaveLength(2)
+  expect(await texts('tobias')).toHaveLength(MOST_PHRASES)
 })
 
 test('what is empty or longer than can be said is no phrase', () => {

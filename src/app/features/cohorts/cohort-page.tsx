@@ -91,7 +91,7 @@ export function CohortPage({ cohort, groupings, choices, running, imported }: Co
         )}
       </Section>
       <Section title="Add somebody">
-        <AddPerson key={count} columns={columns} />
+        <AddPerson columns={columns} />
       </Section>
       <ColumnsSection columns={columns} />
       <Section

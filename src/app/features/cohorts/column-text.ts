@@ -4,6 +4,7 @@ import { KIND_WORDS } from './import-text'
 type ColumnProblem =
   | { code: 'name-taken'; name: string }
   | { code: 'too-many'; most: number }
+  | { code: 'gone'; name: string }
   | { code: 'values-do-not-fit'; kind: ColumnKind; names: readonly string[]; count: number }
 
 /** What is wrong with a column, beside its field. */
@@ -13,6 +14,8 @@ export function columnErrors(problem: ColumnProblem): Record<string, string[]> {
       return { name: [`There is already a column "${problem.name}".`] }
     case 'too-many':
       return { name: [`A cohort has at most ${problem.most} columns.`] }
+    case 'gone':
+      return { name: [columnGoneText(problem.name)] }
     case 'values-do-not-fit': {
       const { names, count, kind } = problem
       const others = count > names.length ? ` and ${count - names.length} more` : ''
@@ -24,6 +27,9 @@ export function columnErrors(problem: ColumnProblem): Record<string, string[]> {
 /** The same in one sentence. */
 export const columnProblemText = (problem: ColumnProblem): string =>
   Object.values(columnErrors(problem)).flat().join(' ')
+
+export const columnGoneText = (name: string): string =>
+  `“${name}” is no longer there: somebody has renamed it or taken it away.`
 
 /** Why a value can't stand in a column of this kind. */
 export const kindErrorText = (kind: ColumnKind): string =>

@@ -12,35 +12,20 @@ import { KIND_WORDS } from './import-text'
 
 /** The cohort's own columns: what else is known of everybody, and in which form. */
 export function ColumnsSection({ columns }: { columns: Column[] }) {
-  const [changing, setChanging] = useState<string | null>(null)
-  const removal = useFetcher<{ removed?: string; restored?: boolean }>()
-  const removed = removal.data?.removed
+  const [changing, setChanging] = useState<Column | null>(null)
+  const removal = useFetcher<{ removed: { id: string; name: string } | null }>()
+  const gone = changing && columns.every(({ name }) => name !== changing.name) ? [changing] : []
   return (
     <Section title="Columns">
-      {removed && (
-        <chakra.div mb="10px">
-          <Message>
-            <Flex gap="12px" align="center" wrap="wrap">
-              <span>
-                The column “{(JSON.parse(removed) as { column: Column }).column.name}” was taken away.
-              </span>
-              <Button
-                size="small"
-                onClick={() =>
-                  removal.submit({ intent: 'restore', removed }, { method: 'post', action: 'columns' })
-                }
-              >
-                Undo
-              </Button>
-            </Flex>
-          </Message>
-        </chakra.div>
+      {removal.data?.removed && (
+        <RemovedMessage key={removal.data.removed.id} removed={removal.data.removed} />
       )}
       <Rows label="Columns">
-        {columns.map(column =>
-          changing === column.name ? (
+        {/* What is being written of a column stays in sight when that is gone. */}
+        {[...columns, ...gone].map(column =>
+          changing?.name === column.name ? (
             <Row key={column.name}>
-              <ColumnForm column={column} onDone={() => setChanging(null)} />
+              <ColumnForm column={changing} onDone={() => setChanging(null)} />
             </Row>
           ) : (
             <Row key={column.name}>
@@ -52,7 +37,7 @@ export function ColumnsSection({ columns }: { columns: Column[] }) {
                   size="small"
                   kind="bare"
                   aria-label={`Change the column ${column.name}`}
-                  onClick={() => setChanging(column.name)}
+                  onClick={() => setChanging(column)}
                 >
                   Change
                 </Button>
@@ -75,9 +60,32 @@ export function ColumnsSection({ columns }: { columns: Column[] }) {
         )}
       </Rows>
       <chakra.div mt="12px">
-        <ColumnForm key={columns.length} />
+        <ColumnForm />
       </chakra.div>
     </Section>
+  )
+}
+
+function RemovedMessage({ removed }: { removed: { id: string; name: string } }) {
+  const undo = useFetcher<{ problem: string | null }>()
+  if (undo.data?.problem === null) return null
+  return (
+    <chakra.div mb="10px">
+      <Message>
+        <Flex gap="12px" align="center" wrap="wrap">
+          <span>{undo.data?.problem ?? `The column “${removed.name}” was taken away.`}</span>
+          <Button
+            size="small"
+            disabled={undo.state !== 'idle'}
+            onClick={() =>
+              undo.submit({ intent: 'restore', removed: removed.id }, { method: 'post', action: 'columns' })
+            }
+          >
+            Undo
+          </Button>
+        </Flex>
+      </Message>
+    </chakra.div>
   )
 }
 

@@ -22,7 +22,7 @@ interface PeopleTableProps {
 export function PeopleTable({ people, columns, present, onRemoved }: PeopleTableProps) {
   const [filter, setFilter] = useState('')
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set())
-  const [changing, setChanging] = useState<string | null>(null)
+  const [changing, setChanging] = useState<Person | null>(null)
   const fetcher = useFetcher()
   const shown = people.filter(person => isFoundBy(filter, fullName(person), person.shownName))
   const chosen = people.filter(person => ticked.has(person.id))
@@ -48,6 +48,10 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
   const width = 6 + columns.length + (here ? 1 : 0)
   const body = useRef<HTMLTableSectionElement>(null)
   const rows = useRowsInSight(shown, body)
+  // What is being written of somebody stays while their row is out of sight, and in sight when they are off the list.
+  const isOut = changing && !rows.inSight.some(({ item }) => item.id === changing.id)
+  const out = isOut ? [{ item: changing, index: -1, measure: () => undefined }] : []
+  const isListed = (person: Person) => people.some(({ id }) => id === person.id)
   return (
     <Box onKeyDown={moveByArrows}>
       <Flex gap="12px" align="center" mb="10px" wrap="wrap">
@@ -101,9 +105,14 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
           </Table.Header>
           <Table.Body ref={body}>
             <Gap height={rows.before} />
-            {rows.inSight.map(({ item: person, index, measure }) =>
-              changing === person.id ? (
-                <Table.Row key={person.id} ref={measure} data-index={index}>
+            {[...rows.inSight, ...out].map(({ item: person, index, measure }) =>
+              changing?.id === person.id ? (
+                <Table.Row
+                  key={person.id}
+                  ref={measure}
+                  data-index={index}
+                  hidden={index === -1 && isListed(person)}
+                >
                   <Table.Cell colSpan={width}>
                     <ChangePerson person={person} columns={columns} onDone={() => setChanging(null)} />
                   </Table.Cell>
@@ -118,7 +127,7 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
                   here={here?.has(person.id)}
                   onHere={on => present.tick(person.id, on)}
                   onTick={on => tick(person.id, on)}
-                  onChange={() => setChanging(person.id)}
+                  onChange={() => setChanging(person)}
                   onRemove={() => remove([person])}
                 />
               ),

@@ -16,17 +16,16 @@ interface PersonFormProps {
   onDone?: () => void
 }
 
-function PersonForm({ person, columns, onDone }: PersonFormProps) {
+function PersonForm({ person, columns: now, onDone }: PersonFormProps) {
   const fetcher = useFetcher<SubmissionResult | null>()
-  const defaultValue = {
-    ...person,
-    values: columns.map(({ name }) => ({ column: name, value: person?.columns[name] ?? '' })),
-  }
-  /** What the fields said when the form was opened: what somebody else changes meanwhile is theirs. */
-  const [base] = useState(() => JSON.stringify(defaultValue))
+  /** As it was when the form was opened: what somebody else changes meanwhile is theirs. */
+  const [opened] = useState({ person, columns: now })
+  const columns = person ? columnsSince(opened.columns, now) : now
+  const textIn = (name: string) => opened.person?.columns[name] ?? ''
+  const values = opened.columns.map(({ name }) => ({ column: name, value: textIn(name) }))
   const [form, fields] = useForm({
     lastResult: fetcher.data,
-    defaultValue,
+    defaultValue: opened.person,
     shouldRevalidate: 'onInput',
     onValidate: ({ formData }) => parseWithZod(formData, { schema: personForm }),
   })
@@ -44,7 +43,7 @@ function PersonForm({ person, columns, onDone }: PersonFormProps) {
     <fetcher.Form method="post" action="people" id={form.id} onSubmit={form.onSubmit} noValidate>
       <input type="hidden" name="intent" value="save" />
       {person && <input type="hidden" name="personId" value={person.id} />}
-      {person && <input type="hidden" name="base" value={base} />}
+      {person && <input type="hidden" name="base" value={JSON.stringify({ ...opened.person, values })} />}
       <Flex gap="10px" align="flex-start" wrap="wrap">
         {boxes.map(({ field, label, hint }) => (
           <chakra.div key={label} flex="1" minW="150px" maxW="240px">
@@ -55,16 +54,16 @@ function PersonForm({ person, columns, onDone }: PersonFormProps) {
             </Field>
           </chakra.div>
         ))}
-        {fields.values.getFieldList().map((entry, index) => {
-          const { column, value } = entry.getFieldset()
-          const { name, kind } = columns[index] ?? { name: '', kind: 'text' }
+        {columns.map(({ name, kind }, index) => {
+          const place = `values[${index}].value`
+          const control = { name: place, defaultValue: textIn(name) }
           return (
-            <chakra.div key={entry.key} flex="1" minW="130px" maxW="200px">
-              <input type="hidden" name={column.name} value={name} />
-              <Field label={name} errors={value.errors}>
+            <chakra.div key={name} flex="1" minW="130px" maxW="200px">
+              <input type="hidden" name={`values[${index}].column`} value={name} />
+              <Field label={name} errors={form.allErrors[place]}>
                 {parts =>
                   kind === 'yes-no' ? (
-                    <Select {...parts} name={value.name} defaultValue={value.initialValue}>
+                    <Select {...parts} {...control}>
                       <option value="">not known</option>
                       <option value="yes">yes</option>
                       <option value="no">no</option>
@@ -72,10 +71,9 @@ function PersonForm({ person, columns, onDone }: PersonFormProps) {
                   ) : (
                     <Input
                       {...parts}
-                      name={value.name}
+                      {...control}
                       inputMode={kind === 'number' ? 'decimal' : undefined}
                       autoComplete="off"
-                      defaultValue={value.initialValue}
                     />
                   )
                 }
@@ -92,6 +90,12 @@ function PersonForm({ person, columns, onDone }: PersonFormProps) {
       </Flex>
     </fetcher.Form>
   )
+}
+
+/** Those the form was opened with, whose values stay in it whatever becomes of them, and after them those that came since. */
+function columnsSince(opened: Column[], now: Column[]): Column[] {
+  const had = new Set(opened.map(({ name }) => name))
+  return [...opened, ...now.filter(({ name }) => !had.has(name))]
 }
 
 export const AddPerson = ({ columns }: { columns: Column[] }) => <PersonForm columns={columns} />

@@ -11,6 +11,8 @@ export interface PresentToday {
   /** Ids of who is here, in list order; null while nobody has been ticked today. */
   here: string[] | null
   set: (personIds: string[]) => void
+  /** To be ticked one by one, by several at once: what another has ticked already stays. */
+  begin: () => void
   tick: (personId: string, isHere: boolean) => void
   takeFrom: (sessionId: string) => void
 }
@@ -35,27 +37,38 @@ export function usePresentToday(people: { id: string }[], presence: Presence | n
   // the last of them has been seen on its way, and is no longer, does what was drawn say it.
   const ticks = useRef({ from: '', number: 0 })
   const last = useRef<string[] | null>(null)
+  /** Whom the ticks that are on their way are about; null for everybody. What others tick meanwhile is theirs. */
+  const ticked = useRef<string[] | null>([])
   const seen = useRef(0)
   const onItsWay = Number(sending?.get('number') ?? 0)
   useEffect(() => {
     if (onItsWay > 0) seen.current = onItsWay
-    else if (seen.current === ticks.current.number) last.current = null
+    else if (seen.current === ticks.current.number) {
+      last.current = null
+      ticked.current = []
+    }
   })
-  const set = (personIds: string[]) => {
+  const send = (personIds: string[]) => {
     last.current = personIds
     ticks.current.from ||= newId()
     ticks.current.number += 1
     const form = formWith('set', personIds)
     form.set('tick', JSON.stringify(ticks.current))
     form.set('number', String(ticks.current.number))
+    if (ticked.current) form.set('ticked', ticked.current.join(' '))
     submit(form)
   }
   return {
     here,
-    set,
+    set: personIds => {
+      ticked.current = null
+      send(personIds)
+    },
+    begin: () => send([]),
     tick: (personId, isHere) => {
+      ticked.current?.push(personId)
       const others = (last.current ?? here ?? []).filter(id => id !== personId)
-      set(isHere ? [...others, personId] : others)
+      send(isHere ? [...others, personId] : others)
     },
     takeFrom: sessionId => {
       const form = new FormData()
@@ -82,7 +95,7 @@ export function PresenceBar({ people, present, running }: PresenceBarProps) {
       <Button size="small" onClick={() => present.set(people.map(person => person.id))}>
         {here ? 'Everybody' : 'Mark everybody'}
       </Button>
-      <Button size="small" onClick={() => present.set([])}>
+      <Button size="small" onClick={() => (here ? present.set([]) : present.begin())}>
         {here ? 'Nobody' : 'Mark one by one'}
       </Button>
       {running.map(session => (

@@ -1,7 +1,7 @@
 import { boolean, index, integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core'
 import type { ImportedPerson } from '~/core/formats/people-import'
 import type { Rule } from '~/core/grouping/rules'
-import type { Column } from '~/core/people/columns'
+import type { Column, ColumnKind } from '~/core/people/columns'
 import type { Presence } from '~/core/people/presence'
 import { moment } from './columns.server'
 
@@ -44,6 +44,25 @@ export const people = pgTable(
     removedAt: moment('removed_at'),
   },
   table => [index('people_by_cohort').on(table.cohortId)],
+)
+
+/** Columns that were taken away, with what stood in them: what putting one back needs. */
+export const removedColumns = pgTable(
+  'removed_columns',
+  {
+    id: text('id').primaryKey(),
+    cohortId: text('cohort_id')
+      .notNull()
+      .references(() => cohorts.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    kind: text('kind').$type<ColumnKind>().notNull(),
+    /** Where it stood among the others, from 0. */
+    place: integer('place').notNull(),
+    /** By the ids of the people, those taken off the list too. */
+    values: jsonb('values').$type<Record<string, string>>().notNull(),
+    removedAt: moment('removed_at').notNull().defaultNow(),
+  },
+  table => [index('removed_columns_by_cohort').on(table.cohortId, table.removedAt)],
 )
 
 /** Lists that were imported, with what is needed to take each back. */

@@ -53,9 +53,11 @@ export function GroupsColumn({ grouping, purpose }: { grouping: GroupingState; p
       <SaveGrouping
         cohortId={cohort.id}
         kept={kept}
+        base={grouping.base}
         groups={rounds[0]?.groups ?? []}
         content={grouping.content}
         people={people}
+        onSaved={grouping.setBase}
         onTake={take}
       />
       {grouping.made && purpose === 'jigsaw' && (

@@ -80,10 +80,12 @@ export function useGrouping(props: GroupingPageProps) {
     })
   const content = contentOf(history)
   const opened = useMemo(() => contentOf(firstHistory(props)), [props])
+  /** The version that what is here goes on from: not what others have saved since, which the page may have heard of. */
+  const [base, setBase] = useState(kept?.version ?? null)
   const draft = useDraft({
     cohortId: cohort.id,
     groupingId: kept?.id ?? null,
-    version: kept?.version ?? null,
+    version: base,
     content,
     changed: JSON.stringify(content) !== JSON.stringify(opened),
     begun: Boolean(props.chosen || props.like),
@@ -138,6 +140,8 @@ export function useGrouping(props: GroupingPageProps) {
     names,
     effect,
     take,
+    base,
+    setBase,
     content,
     draft,
     dropDraft,

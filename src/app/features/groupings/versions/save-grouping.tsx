@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { useFetcher, useSearchParams } from 'react-router'
 import type { GroupingContent, GroupingVersion } from '~/contracts/grouping'
 import type { Group } from '~/core/grouping/grouping'
@@ -13,17 +13,22 @@ type SaveResult = { ok: true; version: number } | { ok: false; message: string; 
 
 interface SaveGroupingProps {
   cohortId: string
-  kept: { id: string; name: string; version: number } | null
+  kept: { id: string; name: string } | null
+  /** The version that what is here goes on from; null for a new grouping. */
+  base: number | null
   groups: Group[]
   /** All that is kept beside the name and the groups. */
   content: Omit<GroupingContent, 'name'>
   people: Map<string, GroupedPerson>
+  /** What is here is that version now, saved or taken; what somebody else saves after it is another's. */
+  onSaved: (version: number) => void
   /** Takes what somebody else saved meanwhile. */
   onTake: (version: GroupingVersion) => void
 }
 
 /** Name and save; a kept grouping can also be saved as another one, and used for a session. */
-export function SaveGrouping({ cohortId, kept, groups, content, people, onTake }: SaveGroupingProps) {
+export function SaveGrouping(props: SaveGroupingProps) {
+  const { cohortId, kept, base, groups, content, people, onSaved, onTake } = props
   const fetcher = useFetcher<SaveResult>()
   const [search] = useSearchParams()
   const [name, setName] = useState(kept?.name ?? '')
@@ -31,10 +36,12 @@ export function SaveGrouping({ cohortId, kept, groups, content, people, onTake }
   const alone = groups.filter(group => group.personIds.length === 1)
   /** What somebody else saved since this page was opened; until it is settled, saving is refused. */
   const theirs = result && !result.ok ? result.theirs : undefined
-  const [base, setBase] = useState(kept?.version ?? 0)
-  const from = Math.max(base, kept?.version ?? 0, result?.ok ? result.version : 0)
+  const saved = fetcher.state === 'idle' && result?.ok ? result.version : null
+  useEffect(() => {
+    if (saved !== null) onSaved(saved)
+  }, [saved, onSaved])
   const save = (asNew: boolean, over?: number) => {
-    const version = asNew || !kept ? null : (over ?? from)
+    const version = asNew || !kept ? null : (over ?? base)
     const action = asNew || !kept ? `/cohorts/${cohortId}/groupings/new` : undefined
     fetcher.submit(JSON.stringify({ ...content, name, version }), {
       method: 'post',
@@ -70,7 +77,7 @@ export function SaveGrouping({ cohortId, kept, groups, content, people, onTake }
           <Flex gap="8px" wrap="wrap">
             <Button
               onClick={() => {
-                setBase(theirs.version)
+                onSaved(theirs.version)
                 onTake(theirs)
                 fetcher.reset()
               }}
