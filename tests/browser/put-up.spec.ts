@@ -170,7 +170,7 @@ test('groups, the join code, a question’s results, pages and a sound are put u
   await expect(onWall.getByRole('timer')).toBeHidden()
   onItsWay()
   await expect(page.getByText('Something else has been put up meanwhile, and stays as it is.')).toBeVisible()
-  await expect(now).toContainText('Groups')
+  await expect(now).toContainText('Who is in which room')
   await expect(onWall).toBeVisible()
   await page.unroute('**/commands')
   await now.getByRole('button', { name: 'Take down' }).click()
