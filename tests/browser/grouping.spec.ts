@@ -117,9 +117,33 @@ test('rules and aims: kept, explained when they contradict, switched off, held p
 
 test('groups are made of who is here today, or of the whole list, and it is always said of whom', async ({
   facilitator: page,
+  server,
+  newPage,
 }) => {
   await openCohort(page, 'Weekend course')
-  await page.getByRole('button', { name: 'Mark everybody' }).click()
+  // Two mark at two doors: neither takes back whom the other has marked.
+  const other = await newPage()
+  await signIn(other, server, 1)
+  await other.goto(page.url())
+  const isHere = (at: Page, name: string) => at.getByLabel(`${name} is here today`)
+  await page.getByRole('button', { name: 'Mark one by one' }).click()
+  await isHere(page, 'Yusuf Demirkol').click()
+  await expect(page.getByText('1 of 9')).toBeVisible()
+  await other.getByRole('button', { name: 'Mark one by one' }).click()
+  await expect(isHere(other, 'Yusuf Demirkol')).toBeChecked()
+  await isHere(page, 'Zofia Nowicka').click()
+  await expect(page.getByText('2 of 9')).toBeVisible()
+  await isHere(other, 'Ditte Vang').click()
+  await isHere(other, 'Yusuf Demirkol').click()
+  await expect(other.getByText('2 of 9')).toBeVisible()
+  for (const [name, here] of [
+    ['Yusuf Demirkol', false],
+    ['Zofia Nowicka', true],
+    ['Ditte Vang', true],
+  ] as const)
+    await expect(isHere(other, name)).toBeChecked({ checked: here })
+
+  await page.getByRole('button', { name: 'Everybody' }).click()
   await page.getByLabel('Xanthe Galanis is here today').click()
   await expect(page.getByText('8 of 9')).toBeVisible()
   await page.getByRole('link', { name: 'Make groups' }).click()
@@ -187,6 +211,21 @@ test('columns are added, filled in, changed in kind and taken away, by two as we
   await other.getByLabel('Name of the column').fill('Swimmer')
   await other.getByRole('button', { name: 'Save' }).click()
   await expect(other.getByText('“Can swim” is no longer there')).toBeVisible()
+
+  // Somebody is added, and the fields are empty for the next; who is on the list already is told at their name.
+  const added = other
+    .locator('section')
+    .filter({ has: other.getByRole('heading', { name: 'Add somebody', exact: true }) })
+  await added.getByLabel('Family name').fill('Moon')
+  await added.getByLabel('home parish').fill('Saltby')
+  await added.getByRole('button', { name: 'Add to the list' }).click()
+  await expect(other.getByRole('row', { name: /Half Moon/ })).toContainText('Saltby')
+  for (const name of ['First name', 'home parish']) await expect(added.getByLabel(name)).toHaveValue('')
+  await added.getByLabel('First name').fill('half')
+  await added.getByLabel('Family name').fill('moon')
+  await added.getByRole('button', { name: 'Add to the list' }).click()
+  await expect(added.getByText('half moon is already on this list.')).toBeVisible()
+  await expect(added.getByLabel('Family name')).toHaveValue('moon')
 })
 
 test('500 people in 100 groups by 200 rules: the page answers while groups are worked out', async ({

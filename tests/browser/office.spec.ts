@@ -50,17 +50,21 @@ test('office hours: one after the other comes into a room of their own, a few to
   await free.last().click()
   await expect(bo.getByText('Come back to this page then: it stays yours.')).toBeVisible()
   await expect(times.first()).toContainText('Chi')
-  // A time is given back, and a place in the line; one that nobody has taken is withdrawn.
+  // A time is given back, and a place in the line; who loses a time that is withdrawn is told.
   await bo.getByRole('button', { name: 'Give it back' }).click()
   await expect(free).toHaveCount(2)
   await bo.getByRole('button', { name: 'Leave the line' }).click()
   await expect(ada.getByRole('heading', { name: 'You are next' })).toBeVisible()
   await bo.getByRole('button', { name: 'Wait in line' }).click()
   await expect(bo.getByRole('heading', { name: '1 ahead of you' })).toBeVisible()
+  await free.first().click()
+  await expect(times.nth(1)).toContainText('Bo')
   await times.nth(1).getByRole('button', { name: 'Withdraw' }).click()
   await expect(times).toHaveCount(2)
+  await expect(bo.getByText(/^Your time, .*, has been withdrawn\./)).toBeVisible()
   await expect(free).toHaveCount(1)
   await free.click()
+  await expect(bo.getByText('has been withdrawn')).toBeHidden()
   await expect(bo.getByText('Come back to this page then: it stays yours.')).toBeVisible()
 
   // The next comes into a room of their own, with the facilitator, a board and a call; the others wait on.

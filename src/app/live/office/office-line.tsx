@@ -26,6 +26,12 @@ export default function OfficeLine({ office, pageMadeAt, send }: OfficeLineProps
   const free = times.filter(({ state, at }) => state === 'free' && at > now)
   return (
     <Stack gap="16px" py="12px" aria-label="Office hours" as="section">
+      {office.lostTime !== null && (
+        <chakra.p role="status" fontWeight="600">
+          Your time, <ClockTime at={office.lostTime} now={now} />, has been withdrawn. Take another, or wait
+          in line.
+        </chakra.p>
+      )}
       {place ? (
         <Box role="status">
           <chakra.h2 fontSize="xl">

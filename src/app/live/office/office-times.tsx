@@ -95,7 +95,11 @@ export function OfficeTimes({ view, office, pageMadeAt, send }: OfficeTimesProps
             </b>
             <span>{takenBy === null ? 'free' : nameIn(view, takenBy)}</span>
             {about !== '' && <chakra.span color="quiet">{about}</chakra.span>}
-            <Button size="small" kind="bare" onClick={() => send({ type: 'withdraw-time', timeId: id })}>
+            <Button
+              size="small"
+              kind="bare"
+              onClick={() => send({ type: 'withdraw-time', timeId: id, takenBy })}
+            >
               Withdraw
             </Button>
           </Flex>

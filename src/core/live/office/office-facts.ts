@@ -42,6 +42,8 @@ export interface Office {
   /** How long somebody is thought to stay, before it is known how long they do, in minutes. */
   minutes: number
   times: OfficeTime[]
+  /** The time each lost that was withdrawn while it was theirs, by participant id, until they wait or have another. */
+  lost: Record<string, number>
   line: InLine[]
   now: SeenNow | null
   seen: SeenBefore[]
@@ -59,6 +61,8 @@ export interface OfficeHere {
   /** How many wait in line, with them if they do. */
   inLine: number
   times: { id: string; at: number; state: 'free' | 'mine' | 'taken' }[]
+  /** When the time was that they had, and that was withdrawn; null for nobody else. */
+  lostTime: number | null
   pace: Pace
 }
 

@@ -155,6 +155,40 @@ test('a time is one person’s, who has one at most; it is free again when they 
   ).toBe('too-many-times')
 })
 
+test('a time that somebody has just taken is not withdrawn as a free one; whoever loses theirs is told, until they have another', () => {
+  const { session, joinLine } = office()
+  const view = (id: string) => participantView(session.state, id)?.office
+  const take = (id: string, timeId: string) =>
+    session.tell(3 * MINUTE, participant(id), { type: 'take-time', timeId, about: '' })
+  const withdraw = (timeId: string, takenBy?: string | null) =>
+    session.tell(4 * MINUTE, facilitator, { type: 'withdraw-time', timeId, takenBy })
+  session.tell(2, facilitator, {
+    type: 'offer-times',
+    from: 30 * MINUTE,
+    count: 4,
+    minutes: 10,
+    ids: ['t1', 't2', 't3', 't4'],
+  })
+  take('ana', 't1')
+  expect(withdraw('t1', null)).toBe('time-of-another')
+  expect(withdraw('t1', 'bo')).toBe('time-of-another')
+  expect(withdraw('t1', 'ana')).toEqual(['time-withdrawn'])
+  expect(withdraw('t1', null)).toEqual([])
+  expect([view('ana')?.lostTime, view('bo')?.lostTime]).toEqual([30 * MINUTE, null])
+  take('ana', 't2')
+  expect(view('ana')?.lostTime).toBeNull()
+  // A page of an earlier version does not say whose it was.
+  expect(withdraw('t2')).toEqual(['time-withdrawn'])
+  expect(view('ana')?.lostTime).toBe(40 * MINUTE)
+  joinLine('ana')
+  expect(view('ana')?.lostTime).toBeNull()
+  expect(withdraw('t3', null)).toEqual(['time-withdrawn'])
+  // Of somebody who has gone a time is free.
+  take('bo', 't4')
+  session.tell(5 * MINUTE, facilitator, { type: 'release', participantId: 'bo' })
+  expect(withdraw('t4', null)).toEqual(['time-withdrawn'])
+})
+
 test('in every other session there is no line, and office hours do not begin while people are in rooms', () => {
   const session = new Rehearsed()
   session.join(1, 'ana')

@@ -20,6 +20,7 @@ export type OfficeProblem =
   | { code: 'no-office' }
   | { code: 'office-gone-on' }
   | { code: 'time-not-free' }
+  | { code: 'time-of-another' }
   | { code: 'too-many-times'; most: number }
 
 const events = {
@@ -54,7 +55,11 @@ export const office = topic<{
         asks: { from: momentSchema, count: z.int().min(1).max(MOST_TIMES), minutes: z.int().min(1).max(120) },
         fills: { ids: 'fresh-ids' },
       },
-      'withdraw-time': { by: ['facilitator'], asks: { timeId: idSchema } },
+      /** `takenBy`: whose it was, as the page knew it, null for nobody: what somebody has taken meanwhile stays theirs. */
+      'withdraw-time': {
+        by: ['facilitator'],
+        asks: { timeId: idSchema, takenBy: idSchema.nullable().optional() },
+      },
       /** `instead`: the room of those who are there, as the page knew it; null for nobody. So that of two who press it one is told. */
       see: {
         by: ['facilitator'],
@@ -88,8 +93,12 @@ export const office = topic<{
           return refuse({ code: 'too-many-times', most: MOST_TIMES })
         return times.length === 0 ? nothing : happens({ type: 'times-offered', times })
       },
-      'withdraw-time': ({ office: now }, { timeId }) =>
-        now?.times.some(({ id }) => id === timeId) ? happens({ type: 'time-withdrawn', timeId }) : nothing,
+      'withdraw-time'(state, { timeId, takenBy }) {
+        const time = officeHere(state)?.times.find(({ id }) => id === timeId)
+        if (!time) return nothing
+        if (takenBy !== undefined && time.takenBy !== takenBy) return refuse({ code: 'time-of-another' })
+        return happens({ type: 'time-withdrawn', timeId })
+      },
       see(state, { participantIds, instead, ids: [id = '', copyId = ''] }, { accountId, name }, now) {
         const { office: hours } = state
         if (!hours) return refuse({ code: 'no-office' })
@@ -183,32 +192,40 @@ export const office = topic<{
     },
     evolve: {
       'office-opened': (_state, { minutes }) => ({
-        office: { minutes, times: [], line: [], now: null, seen: [] },
+        office: { minutes, times: [], lost: {}, line: [], now: null, seen: [] },
       }),
       'times-offered': (state, { times }) =>
         change(state, hours => ({
           times: inOrder([...hours.times, ...times.map(time => ({ ...time, takenBy: null, about: '' }))]),
         })),
       'time-withdrawn': (state, { timeId }) =>
-        change(state, hours => ({ times: hours.times.filter(({ id }) => id !== timeId) })),
+        change(state, ({ times, lost }) => {
+          const time = times.find(({ id }) => id === timeId)
+          return {
+            times: times.filter(({ id }) => id !== timeId),
+            lost: time?.takenBy ? { ...lost, [time.takenBy]: time.at } : lost,
+          }
+        }),
       'time-taken': (state, { timeId, participantId: takenBy, about }) =>
         change(state, hours => ({
           times: hours.times.map(time => (time.id === timeId ? { ...time, takenBy, about } : time)),
+          lost: omit(hours.lost, takenBy),
         })),
       'time-given-back': (state, { timeId }) =>
         change(state, hours => ({
           times: hours.times.map(time => (time.id === timeId ? { ...time, takenBy: null, about: '' } : time)),
         })),
       'line-joined': (state, { participantId, about, first }, since) =>
-        change(state, ({ line }) => {
+        change(state, ({ line, lost }) => {
           const others = line.filter(each => each.participantId !== participantId)
           const me = { participantId, about, since }
-          return { line: first ? [me, ...others] : [...others, me] }
+          return { line: first ? [me, ...others] : [...others, me], lost: omit(lost, participantId) }
         }),
       'line-left': (state, { participantId }) =>
         change(state, ({ line }) => ({ line: line.filter(each => each.participantId !== participantId) })),
       'seeing-begun': (state, { roomId, participantIds, about }, startedAt) =>
-        change(state, ({ line, times }) => ({
+        change(state, ({ line, times, lost }) => ({
+          lost: omit(lost, participantIds),
           now: {
             roomId,
             participantIds,
@@ -239,6 +256,7 @@ export const office = topic<{
       'no-office': () => 'This session has no office hours.',
       'office-gone-on': () => 'It has gone on meanwhile: look who is there now.',
       'time-not-free': () => 'This time is no longer free. Take another, or wait in line.',
+      'time-of-another': () => 'Somebody has just taken this time, or given it back. Look whose it is now.',
       'too-many-times': ({ most }) => `At most ${most} times can stand open at once.`,
     },
   },

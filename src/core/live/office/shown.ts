@@ -38,6 +38,7 @@ export function officeSeenBy(state: OfficeState & PeopleState, me: string): Offi
       at,
       state: takenBy === me ? 'mine' : takenBy === null ? 'free' : 'taken',
     })),
+    lostTime: hours.lost[me] ?? null,
     pace: paceOf(hours),
   }
 }

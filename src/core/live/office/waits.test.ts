@@ -7,6 +7,7 @@ const MINUTE = 60_000
 const hours = (change: Partial<Office> = {}): Office => ({
   minutes: 10,
   times: [],
+  lost: {},
   line: [],
   now: null,
   seen: [],
