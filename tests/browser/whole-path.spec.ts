@@ -147,7 +147,14 @@ test('from a list of people to what the groups made', async ({ server, facilitat
   const target = beaRoom === adaRoom ? otherRoom : adaRoom
   await page.getByRole('button', { name: 'Bea F.', exact: true }).first().click()
   await page.getByRole('menuitem', { name: target }).click()
-  await bea?.until(view => view.whereabouts.where === 'room' && view.whereabouts.name === target)
+  for (const [press, room] of [
+    [null, target],
+    ['Undo the move', beaRoom],
+    ['Undo the move', target],
+  ] as const) {
+    if (press) await page.getByRole('button', { name: press }).click()
+    await bea?.until(view => view.whereabouts.where === 'room' && view.whereabouts.name === room)
+  }
   const dov = await phone()
   await joinOnPhone(dov, server, code, 'Dov M.')
   await page.getByRole('button', { name: /^Dov M\.: to / }).click()

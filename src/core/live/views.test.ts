@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
-import { mayWorkOn } from './rooms/rooms'
+import { mayWorkOn } from './rooms/whereabouts'
 import { facilitatorView, participantView, projectorView, viewFor } from './views'
 
 function inRooms(): Rehearsed {

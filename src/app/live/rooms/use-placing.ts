@@ -4,6 +4,8 @@ import type { LiveView, Send } from '../live-view'
 export interface Placement {
   participantId: string
   roomId: string | null
+  /** Where they must be still: said where a move is taken back. */
+  from?: string | null
 }
 
 /** What was placed last: said, and how it is taken back. */
@@ -37,6 +39,7 @@ export function usePlacing(view: LiveView, send: Send) {
         back: before.map(({ id, roomId, inRoom }) => ({
           participantId: id,
           roomId: clock && !inRoom ? null : roomId,
+          from: placements.find(({ participantId }) => participantId === id)?.roomId ?? null,
         })),
       })
     },

@@ -1,7 +1,7 @@
 import type { Participant } from '../door/people'
 import { remember, rememberBoth } from '../remember'
 import type { RoomsState } from '../rooms/room'
-import { roomIn } from '../rooms/rooms'
+import { roomIn } from '../rooms/whereabouts'
 import type { Message } from './message'
 
 /**

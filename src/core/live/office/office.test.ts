@@ -1,7 +1,7 @@
 import { officeHours } from 'tests/fixtures/office-hours'
 import { facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
 import { mayWriteOn } from '../rights/writers'
-import { mayRead } from '../rooms/rooms'
+import { mayRead } from '../rooms/whereabouts'
 import { facilitatorView, participantView, projectorView } from '../views'
 import { MOST_TIMES } from './office-facts'
 

@@ -1,7 +1,7 @@
 import { clock, door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
 import { peopleIn } from '../door/people'
 import { allMarks } from '../marks'
-import { mayRead, mayWorkOn } from '../rooms/rooms'
+import { mayRead, mayWorkOn } from '../rooms/whereabouts'
 import { facilitatorView, participantView } from '../views'
 
 let fresh = 0

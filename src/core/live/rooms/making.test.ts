@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { clock, door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehearsed'
 import { facilitatorView, participantView, projectorView } from '../views'
-import { mayWorkOn } from './rooms'
+import { mayWorkOn } from './whereabouts'
 
 /** A session with nothing prepared, and who has walked in. */
 function bare(...names: string[]): Rehearsed {

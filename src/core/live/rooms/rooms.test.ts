@@ -53,3 +53,31 @@ test('several are placed at once, and if one can not be, none is', () => {
   expect(place(['ana', 'reeds'], ['ana', null])).toEqual(['placed'])
   expect(place(['ana', null])).toEqual([])
 })
+
+test('a move is taken back of those who are still where it put them: whom another has moved since, or who is gone, stays so', () => {
+  const session = new Rehearsed()
+  session.join(1, 'ana', 'bo', 'chi')
+  const place = (participantId: string, roomId: string | null) =>
+    session.tell(2, facilitator, { type: 'place-people', placements: [{ participantId, roomId }] })
+  const back = (...moves: [participantId: string, from: string | null, roomId: string | null][]) =>
+    session.tell(3, facilitator, {
+      type: 'place-people',
+      placements: moves.map(([participantId, from, roomId]) => ({ participantId, from, roomId })),
+    })
+  const where = () => [...session.state.participants.values()].map(one => one.roomId)
+  for (const id of ['ana', 'bo', 'chi']) place(id, 'birds')
+  place('bo', null)
+  session.tell(2, facilitator, { type: 'release', participantId: 'chi' })
+  expect(back(['ana', 'birds', 'reeds'], ['bo', 'birds', 'reeds'], ['chi', 'birds', 'reeds'])).toEqual([
+    'placed',
+  ])
+  expect(where().slice(0, 2)).toEqual(['reeds', null])
+  expect(back(['ana', 'birds', null], ['chi', 'birds', null])).toBe('moved-since')
+  expect(back(['bo', null, 'birds'])).toEqual(['placed'])
+  // In mid-round, whoever was taken out keeps the room to go back to.
+  session.sendOut(4)
+  place('ana', null)
+  expect(back(['ana', 'reeds', 'birds'])).toBe('moved-since')
+  expect(back(['ana', null, 'birds'])).toEqual(['placed'])
+  expect(where().slice(0, 2)).toEqual(['birds', 'birds'])
+})

@@ -2,16 +2,9 @@ import { isEqual } from 'lodash-es'
 import { z } from 'zod'
 import { presentOf } from '../door/door'
 import type { DoorProblem, DoorState } from '../door/door-facts'
-import {
-  belongingTo,
-  changeParticipants,
-  MOST_PARTICIPANTS,
-  type Participant,
-  type PeopleState,
-} from '../door/people'
+import { changeParticipants, MOST_PARTICIPANTS } from '../door/people'
 import { idSchema } from '../ids'
 import type { OfficeState } from '../office/office-facts'
-import { remember, rememberBoth } from '../remember'
 import type { RoundState } from '../rounds/round'
 import type { RoundsEvent, RoundsProblem } from '../rounds/rounds'
 import type { SessionEvent, SessionState } from '../session/session'
@@ -28,6 +21,7 @@ import {
   type RoomsState,
   roomOf,
 } from './room'
+import { whereaboutsOf } from './whereabouts'
 
 export type RoomsProblem =
   | MakingProblem
@@ -37,6 +31,8 @@ export type RoomsProblem =
   | { code: 'nothing-to-undo' }
   /** Somebody else has made other rooms, which whoever asks has not seen. */
   | { code: 'other-rooms-made' }
+  /** Somebody else has moved those whose move is taken back, or they are gone. */
+  | { code: 'moved-since' }
 
 /** So many parts can be open. */
 const openPartsSchema = z.array(idSchema).max(100).nullable()
@@ -66,11 +62,18 @@ export const rooms = topic<{
     commands: {
       place: { by: ['facilitator'], asks: { participantId: idSchema, roomId: idSchema.nullable() } },
       /** Several at once: all of them, or none. */
+      /** `from`: where the page has put them before, null for the whole group: whom another has moved since, or who is gone, stays so. */
       'place-people': {
         by: ['facilitator'],
         asks: {
           placements: z
-            .array(z.object({ participantId: idSchema, roomId: idSchema.nullable() }))
+            .array(
+              z.object({
+                participantId: idSchema,
+                roomId: idSchema.nullable(),
+                from: idSchema.nullable().optional(),
+              }),
+            )
             .min(1)
             .max(MOST_PARTICIPANTS),
         },
@@ -93,8 +96,10 @@ export const rooms = topic<{
       place: (state, { participantId, roomId }) => placing(state, participantId, roomId),
       'place-people'(state, { placements }) {
         const events: Extract<RoomsEvent, { type: 'placed' }>[] = []
+        const asFound = placements.filter(({ participantId, from }) => isStill(state, participantId, from))
+        if (asFound.length === 0) return refuse({ code: 'moved-since' })
         for (const [participantId, roomId] of new Map(
-          placements.map(({ participantId: id, roomId: to }) => [id, to]),
+          asFound.map(({ participantId: id, roomId: to }) => [id, to]),
         )) {
           const one = placing(state, participantId, roomId)
           if (!one.ok) return one
@@ -186,11 +191,25 @@ export const rooms = topic<{
       'nobody-to-group': () => 'Nobody who is let in is in these groups. Let people in first.',
       waiting: ({ shownName }) => `${shownName} is still on the waiting list. Let them in first.`,
       'other-rooms-made': () => 'Other rooms have been made meanwhile, and stay.',
+      'moved-since': () => 'They have been moved since, and stay where they are.',
       'nothing-to-undo': () => 'There is nothing to undo: people have been sent out since.',
       'not-in-a-room': () => 'This can be done from a room only.',
     },
   },
 )
+
+/** Whether somebody is still where they were put; of whom it is not said where that was, it makes no difference. */
+function isStill(
+  state: DoorState & RoundState,
+  participantId: string,
+  from: string | null | undefined,
+): boolean {
+  if (from === undefined) return true
+  const participant = presentOf(state, participantId)
+  if (!participant) return false
+  // Taken out of a room in mid-round, one has the room still as the place to go back to.
+  return (state.round && !participant.inRoom ? null : participant.roomId) === from
+}
 
 /** Somebody is put into a room, or to the whole group. */
 function placing(
@@ -227,89 +246,4 @@ function withUsed(state: RoomsState, roomIds: ReadonlySet<string | null | undefi
   return state.rooms.some(isNew)
     ? { rooms: state.rooms.map(room => (isNew(room) ? { ...room, used: true } : room)) }
     : {}
-}
-
-/** Somebody as the others in their room see them. */
-export interface Member {
-  id: string
-  shownName: string
-  connected: boolean
-}
-
-/** Where a participant is, and with whom. Of other rooms it says nothing. */
-export type Whereabouts =
-  | { where: 'waiting' }
-  | { where: 'whole'; next: { name: string; members: string[] } | null }
-  | {
-      where: 'room'
-      roomId: string
-      name: string
-      copyId: string
-      members: Member[]
-      /** Where they talk; empty for nowhere. */
-      link: string
-      /** What others had made who came into this room from theirs: to be read. */
-      alsoReads: { copyId: string; name: string }[]
-    }
-
-/** The room somebody is in now, if they are in one. */
-export const roomIn = (state: RoomsState, me: Participant): Room | undefined =>
-  me.inRoom && !me.released ? roomOf(state, me.roomId) : undefined
-
-const WAITING: Whereabouts = { where: 'waiting' }
-const NOWHERE: Whereabouts = { where: 'whole', next: null }
-
-function whereaboutsOf(
-  state: RoomsState & PeopleState & Pick<SessionState, 'phase'>,
-  me: Participant,
-): Whereabouts {
-  if (!me.admitted || me.released) return WAITING
-  const room = roomOf(state, me.roomId)
-  if (!room) return NOWHERE
-  if (me.inRoom) return inRoom(room, state.participants)(state.rooms)
-  return state.phase === 'open' ? beforeRoom(room, state.participants) : NOWHERE
-}
-
-const inRoom = rememberBoth((room: Room, participants: PeopleState['participants']) => {
-  const members = belongingTo(participants, room.id)
-    .filter(other => other.inRoom)
-    .map(({ id, shownName, connected }) => ({ id, shownName, connected }))
-  return remember((rooms: Room[]): Whereabouts => {
-    const { id: roomId, name, copyId, link } = room
-    const alsoReads = room.alsoReads.map(other => ({
-      copyId: other,
-      name: rooms.find(each => each.copyId === other)?.name ?? '',
-    }))
-    return { where: 'room', roomId, name, copyId, members, link, alsoReads }
-  })
-})
-
-const beforeRoom = rememberBoth(
-  ({ id, name }: PlannedRoom, participants: PeopleState['participants']): Whereabouts => ({
-    where: 'whole',
-    next: { name, members: belongingTo(participants, id).map(other => other.shownName) },
-  }),
-)
-
-/** Whether somebody may read and write a board copy now: only people who are in its room, while they are. */
-export function mayWorkOn(
-  state: RoomsState & PeopleState & Pick<SessionState, 'phase'>,
-  participantId: string,
-  copyId: string,
-): boolean {
-  const me = state.participants.get(participantId)
-  return state.phase === 'open' && me !== undefined && roomIn(state, me)?.copyId === copyId
-}
-
-/** Whether somebody may read a board copy now: their room's own, and those of rooms whose people came into it. */
-export function mayRead(
-  state: RoomsState & PeopleState & Pick<SessionState, 'phase'>,
-  participantId: string,
-  copyId: string,
-): boolean {
-  if (mayWorkOn(state, participantId, copyId)) return true
-  const me = state.participants.get(participantId)
-  return (
-    state.phase === 'open' && me !== undefined && (roomIn(state, me)?.alsoReads.includes(copyId) ?? false)
-  )
 }
