@@ -147,14 +147,17 @@ test('from a list of people to what the groups made', async ({ server, facilitat
   const target = beaRoom === adaRoom ? otherRoom : adaRoom
   await page.getByRole('button', { name: 'Bea F.', exact: true }).first().click()
   await page.getByRole('menuitem', { name: target }).click()
-  for (const [press, room] of [
-    [null, target],
-    ['Undo the move', beaRoom],
-    ['Undo the move', target],
-  ] as const) {
-    if (press) await page.getByRole('button', { name: press }).click()
-    await bea?.until(view => view.whereabouts.where === 'room' && view.whereabouts.name === room)
-  }
+  const beaIsIn = (room: string) =>
+    bea?.until(({ whereabouts }) => whereabouts.where === 'room' && whereabouts.name === room)
+  await beaIsIn(target)
+  // Chosen and put back, and that taken back.
+  await page.getByRole('button', { name: 'Choose several' }).click()
+  await page.getByRole('button', { name: 'Bea F.', exact: true }).first().click()
+  await page.getByLabel('Put those who are chosen into').selectOption(beaRoom)
+  await beaIsIn(beaRoom)
+  await page.getByRole('button', { name: 'Undo the move' }).click()
+  await beaIsIn(target)
+  await page.getByRole('button', { name: 'Done choosing' }).click()
   const dov = await phone()
   await joinOnPhone(dov, server, code, 'Dov M.')
   await page.getByRole('button', { name: /^Dov M\.: to / }).click()
