@@ -1,5 +1,6 @@
 import { once } from 'node:events'
 import { type AddressInfo, createConnection, createServer, type Socket } from 'node:net'
+import { setTimeout } from 'node:timers/promises'
 
 export interface LineQuality {
   /** In each direction, of all connections together, as a phone has them. */
@@ -79,22 +80,23 @@ export class SlowLine {
 
   private carry(from: Socket, to: Socket, way: 'up' | 'down'): void {
     let waiting = 0
+    /** What came first arrives first, however the timers fall. */
+    let before: Promise<void> = Promise.resolve()
+    const inTurn = (act: () => void) => {
+      const due = this.free[way] + this.quality.roundTripMs / 2
+      before = before.then(() => setTimeout(Math.max(0, due - performance.now()))).then(act)
+    }
     from.on('data', bytes => {
       waiting += bytes.length
       if (waiting > MOST_WAITING) from.pause()
       const begins = Math.max(performance.now(), this.free[way])
       this.free[way] = begins + (bytes.length * 8_000) / this.quality.bitsPerSecond
-      setTimeout(
-        () => {
-          waiting -= bytes.length
-          if (waiting <= MOST_WAITING) from.resume()
-          if (!to.destroyed) to.write(bytes)
-        },
-        this.free[way] + this.quality.roundTripMs / 2 - performance.now(),
-      )
+      inTurn(() => {
+        waiting -= bytes.length
+        if (waiting <= MOST_WAITING) from.resume()
+        if (!to.destroyed) to.write(bytes)
+      })
     })
-    from.on('end', () =>
-      setTimeout(() => to.end(), this.free[way] + this.quality.roundTripMs / 2 - performance.now()),
-    )
+    from.on('end', () => inTurn(() => to.end()))
   }
 }

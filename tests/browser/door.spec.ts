@@ -25,6 +25,24 @@ test('the door is locked, a crowd waits by itself, and many are removed at once'
   await ana.goto(`${address}/join/${made.joinCode}`)
   await expect(ana.getByText('You are P000')).toBeVisible()
 
+  // A press that comes twice, the second before the first is answered, is one: nobody stands before their own name that is taken.
+  const door = await fetch(`${address}/join/${made.joinCode}`)
+  const [, personId = ''] = /value="([\w-]+)"[^>]*>P001</.exec(await door.text()) ?? []
+  const known = door.headers.getSetCookie().map(each => each.split(';')[0])
+  const press = async (cookies: (string | undefined)[]) => {
+    const answer = await fetch(`${address}/join/${made.joinCode}`, {
+      method: 'POST',
+      redirect: 'manual',
+      headers: { Origin: address, Cookie: cookies.join('; ') },
+      body: new URLSearchParams({ personId }),
+    })
+    return [answer.status, ...answer.headers.getSetCookie()]
+  }
+  const [first, second] = await Promise.all([press(known), press(known)])
+  expect(first).toEqual([302, expect.stringMatching(/^place-/)])
+  expect(second).toEqual(first)
+  expect((await press([]))[0]).toBe(409)
+
   const guests = Array.from({ length: 11 }, (_, number) => `Guest ${number}`)
   for (const name of guests) await SimulatedParticipant.join(address, made.joinCode, name)
   await expect(page.getByText('Clearly more people came than the list expects')).toBeVisible()

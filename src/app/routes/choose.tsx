@@ -1,6 +1,6 @@
 import { data } from 'react-router'
 import { choiceAnswerForm } from '~/contracts/forms/choices'
-import { readPlaceToken, writePlaceToken } from '~/server/auth/cookies.server'
+import { readDoorToken, readPlaceToken, writePlaceToken } from '~/server/auth/cookies.server'
 import { freeChoiceNames } from '~/server/choices/choice-overview.server'
 import {
   choiceByCode,
@@ -10,35 +10,42 @@ import {
   takeChoiceName,
 } from '~/server/choices/choices.server'
 import { getCohort } from '~/server/cohorts/cohorts.server'
-import { servicesContext } from '~/server/services.server'
+import { onePress } from '~/server/join/one-press.server'
+import { type Services, servicesContext } from '~/server/services.server'
 import { isReachedSecurely } from '~/server/settings.server'
 import { choiceRefusalText } from '../features/choices/choice-text'
 import { ChoosePage, type ChoosePageProps } from '../features/choices/choose-page'
 import type { Route } from './+types/choose'
-import { answering, formOf, wishesIn } from './helpers.server'
+import { answering, atTheDoor, formOf, wishesIn } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Choose · Round Table' }]
 
 /** So many names come with the page; the rest of a long list is fetched once it stands. */
 const FIRST_NAMES = 40
 
-export async function loader({ request, params, context }: Route.LoaderArgs): Promise<ChoosePageProps> {
-  const { db } = context.get(servicesContext)
-  const choice = await answering(choiceByCode(db, params.code))
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const page = await pageFor(request, params.code, context.get(servicesContext))
+  return data(page, {
+    headers: page.step === 'name' ? await atTheDoor(request, context.get(servicesContext).settings) : {},
+  })
+}
+
+async function pageFor(request: Request, code: string, { db }: Services): Promise<ChoosePageProps> {
+  const choice = await answering(choiceByCode(db, code))
   const { title, topics, kind } = choice
   const token = await readPlaceToken(request.headers.get('Cookie'), choice.id)
   const chooser = await chooserOf(db, choice.id, token)
   if (choice.phase === 'closed') return { step: 'closed', title, mine: chooser?.wishes ?? [], topics }
   if (!chooser) {
     const names = await answering(freeChoiceNames(db, choice))
-    return { step: 'name', title, code: params.code, names: names.slice(0, FIRST_NAMES), count: names.length }
+    return { step: 'name', title, code, names: names.slice(0, FIRST_NAMES), count: names.length }
   }
   const { people } = await answering(getCohort(db, choice.cohortId))
   const left = await placesLeftIn(db, choice)
   return {
     step: 'choose',
     title,
-    code: params.code,
+    code,
     kind,
     most: choice.wishes,
     topics: topics.map(topic => ({
@@ -61,7 +68,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (!form.success)
     return { problem: form.error.issues[0]?.message ?? 'This could not be taken as it is.', step: null }
   if (fields.get('intent') === 'name') {
-    const taken = await takeChoiceName(db, choice, form.data.personId ?? '')
+    const personId = form.data.personId ?? ''
+    const door = await readDoorToken(request.headers.get('Cookie'))
+    const taken = await onePress(door, `${choice.id} ${personId}`, () => takeChoiceName(db, choice, personId))
     if (!taken.ok) return { problem: choiceRefusalText(taken.problem), step: 'name' }
     const cookie = await writePlaceToken(taken.value.token, choice.id, isReachedSecurely(settings))
     return data({ problem: null, step: null }, { headers: { 'Set-Cookie': cookie } })

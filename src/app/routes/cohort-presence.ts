@@ -14,8 +14,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (!day.success) throw data('This page does not know which day it is.', { status: 400 })
   const sessionId = fields.get('sessionId')
   if (sessionId) {
-    await answering(presenceFromSession(db, hub, cohortId, String(sessionId), day.data))
-    return null
+    const taken = await answering(presenceFromSession(db, hub, cohortId, String(sessionId), day.data))
+    return taken ? null : { problem: 'This session is over: who was in it is seen in its review.' }
   }
   const tick = presenceTick.safeParse(fields.get('tick')).data
   const mine = { day: day.data, personIds: fields.getAll('personId').map(String), tick }

@@ -5,11 +5,17 @@ import { INTENT_FIELD, isFieldName, isIntent, STATE_FIELD } from '~/contracts/fo
 import { cleanText, parseClean } from '~/core/formats/clean-text'
 import { asCsvFile } from '~/core/formats/csv'
 import type { LiveProblem } from '~/core/live/topics'
-import { writeAccountToken, writeBrowserToken } from '~/server/auth/cookies.server'
+import {
+  doorHeaders,
+  readDoorToken,
+  writeAccountToken,
+  writeBrowserToken,
+} from '~/server/auth/cookies.server'
 import { RoundTableError, statusOf } from '~/server/errors.server'
 import { outcomeAnswered, readJson, TOO_MUCH_AT_ONCE } from '~/server/http/json.server'
 import type { Result } from '~/server/result'
 import { isReachedSecurely, type Settings } from '~/server/settings.server'
+import { newToken } from '~/server/tokens.server'
 
 /** Reads a form with its schema; what is wrong goes back beside its field, with what was typed. */
 export async function readForm<Schema extends z.ZodType>(request: Request, schema: Schema) {
@@ -109,6 +115,12 @@ export async function signedInCookies(
   headers.append('Set-Cookie', await writeAccountToken(token, secure))
   headers.append('Set-Cookie', await writeBrowserToken(browser, secure))
   return headers
+}
+
+/** Headers of a page of names: a browser is known by something before it takes one, so that it is the same that presses twice. */
+export async function atTheDoor(request: Request, settings: Settings): Promise<HeadersInit> {
+  const known = await readDoorToken(request.headers.get('Cookie'))
+  return known === null ? doorHeaders(newToken(), isReachedSecurely(settings)) : {}
 }
 
 /** An answer that is saved as a file. */

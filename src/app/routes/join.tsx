@@ -1,6 +1,6 @@
 import { data, redirect } from 'react-router'
 import { takePlaceForm } from '~/contracts/forms/join'
-import { readPlaceToken, writePlaceToken } from '~/server/auth/cookies.server'
+import { readDoorToken, readPlaceToken, writePlaceToken } from '~/server/auth/cookies.server'
 import {
   type CodeProblem,
   claimName,
@@ -10,13 +10,14 @@ import {
   sessionByCode,
   takePlace,
 } from '~/server/join/join.server'
+import { onePress } from '~/server/join/one-press.server'
 import type { LiveHub } from '~/server/live/hub.server'
 import { addressContext, servicesContext } from '~/server/services.server'
 import { isReachedSecurely } from '~/server/settings.server'
 import { JoinPage } from '../features/join/join-page'
 import { codeProblemText, takePlaceProblemText } from '../features/join/join-text'
 import type { Route } from './+types/join'
-import { readForm } from './helpers.server'
+import { atTheDoor, readForm } from './helpers.server'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Join · Round Table' }]
 
@@ -36,7 +37,7 @@ type Step =
 const FEW_NAMES = 40
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
-  const { db, hub, limits } = context.get(servicesContext)
+  const { db, hub, limits, settings } = context.get(servicesContext)
   const typed = params.code ?? new URL(request.url).searchParams.get('code') ?? ''
   if (typed === '') return { step: 'code', typed, problem: null } satisfies Step
   const found = await sessionByCode(db, limits, typed, context.get(addressContext))
@@ -53,13 +54,14 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   if (phase === 'ended') return { step: 'over', title } satisfies Step
   const names = await freeNames(hub, id)
   // A long list is fetched by the page: written into every page, it would hold up a whole class at the door.
-  return {
+  const step = {
     step: 'name',
     title,
     code: joinCode,
     hasList: (await hub.state(id)).expected.length > 0,
     names: names.length > FEW_NAMES ? null : names,
   } satisfies Step
+  return data(step, { headers: await atTheDoor(request, settings) })
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
@@ -88,7 +90,10 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const place = await placeOf(db, sessionId, await readPlaceToken(request.headers.get('Cookie'), sessionId))
   // One browser, one place: who comes through the door twice is led to theirs.
   if (place && (await isHeld(hub, place))) throw redirect(`/s/${sessionId}`)
-  const taken = await takePlace(db, hub, sessionId, form.value, place?.participantId)
+  const take = () => takePlace(db, hub, sessionId, form.value, place?.participantId)
+  const { personId, shownName } = form.value
+  const door = place ? null : await readDoorToken(request.headers.get('Cookie'))
+  const taken = await onePress(door, `${sessionId} ${personId ?? shownName}`, take)
   if (!taken.ok) {
     const { code } = taken.problem
     return data({ typed, problem: takePlaceProblemText(taken.problem), taken: code === 'name-taken' }, 409)

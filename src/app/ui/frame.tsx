@@ -3,6 +3,7 @@ import { CalendarDays, CircleUserRound, ClipboardList, Images, LayoutList, Users
 import type { ReactNode } from 'react'
 import { Form, NavLink } from 'react-router'
 import { Button } from './button'
+import { useOnePress } from './use-one-press'
 
 const PLACES = [
   { to: '/', name: 'Today', icon: CalendarDays },
@@ -32,6 +33,7 @@ const NavItem = chakra(NavLink, {
 
 /** The pages' frame for facilitators: the order of the work at the left, the page beside it. */
 export function Frame({ displayName, children }: { displayName: string; children: ReactNode }) {
+  useOnePress()
   return (
     <Flex minH="100vh" direction={{ base: 'column', md: 'row' }}>
       <chakra.a

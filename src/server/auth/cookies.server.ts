@@ -53,3 +53,15 @@ export async function readPlaceTokens(header: string | null | undefined): Promis
 
 export const writePlaceToken = (token: string, sessionId: string, secure: boolean): Promise<string> =>
   placeCookie(sessionId).serialize(token, options(PLACE_SECONDS, secure))
+
+const doorCookie = createCookie('door')
+const DOOR_SECONDS = 24 * 60 * 60
+
+/** What a browser is known by before it has a place: whoever presses twice is the same. It opens nothing. */
+export const readDoorToken = (header: string | null | undefined): Promise<string | null> =>
+  textOf(doorCookie, header)
+
+/** The header that gives a browser its door token, for a page of names. */
+export const doorHeaders = async (token: string, secure: boolean): Promise<{ 'Set-Cookie': string }> => ({
+  'Set-Cookie': await doorCookie.serialize(token, options(DOOR_SECONDS, secure)),
+})

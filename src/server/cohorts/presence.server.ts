@@ -45,17 +45,18 @@ export async function runningSessions(
     .where(and(eq(sessions.cohortId, cohortId), eq(sessions.phase, 'open')))
 }
 
-/** Takes presence from a running session: everybody of the list who has come and is still connected. */
+/** Takes presence from a running session: everybody of the list who has come and is still connected. False when it runs no longer. */
 export async function presenceFromSession(
   db: Database,
   hub: LiveHub,
   cohortId: string,
   sessionId: string,
   day: string,
-): Promise<void> {
+): Promise<boolean> {
   const running = await runningSessions(db, cohortId)
-  if (!running.some(session => session.id === sessionId)) throw notFound('session')
+  if (!running.some(session => session.id === sessionId)) return false
   const here = participantList(await hub.state(sessionId)).filter(participant => participant.connected)
   const personIds = here.flatMap(participant => participant.personId ?? [])
   await setPresence(db, cohortId, { day, personIds })
+  return true
 }

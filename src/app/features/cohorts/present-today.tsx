@@ -15,6 +15,8 @@ export interface PresentToday {
   begin: () => void
   tick: (personId: string, isHere: boolean) => void
   takeFrom: (sessionId: string) => void
+  /** Why the last could not be done. */
+  problem: string | undefined
 }
 
 /**
@@ -23,7 +25,7 @@ export interface PresentToday {
  */
 export function usePresentToday(people: { id: string }[], presence: Presence | null): PresentToday {
   const today = useToday()
-  const fetcher = useFetcher()
+  const fetcher = useFetcher<{ problem: string } | null>()
   const sending = fetcher.formData?.has('tick') ? fetcher.formData : undefined
   const latest = sending
     ? { day: String(sending.get('day')), personIds: sending.getAll('personId').map(String) }
@@ -75,6 +77,7 @@ export function usePresentToday(people: { id: string }[], presence: Presence | n
       form.set('sessionId', sessionId)
       submit(form)
     },
+    problem: fetcher.data?.problem,
   }
 }
 
@@ -103,6 +106,7 @@ export function PresenceBar({ people, present, running }: PresenceBarProps) {
           Who is in “{session.title}” now
         </Button>
       ))}
+      <chakra.span role="status">{present.problem}</chakra.span>
       {here && <chakra.span color="quiet">Groups can be made of these, or of the whole list.</chakra.span>}
     </Flex>
   )
