@@ -124,7 +124,7 @@ test('groups are made of who is here today, or of the whole list, and it is alwa
   // Two mark at two doors: neither takes back whom the other has marked.
   const other = await newPage()
   await signIn(other, server, 1)
-  await other.goto(page.url())
+  await other.goto(page.url(), { waitUntil: 'networkidle' })
   const isHere = (at: Page, name: string) => at.getByLabel(`${name} is here today`)
   await page.getByRole('button', { name: 'Mark one by one' }).click()
   await isHere(page, 'Yusuf Demirkol').click()
@@ -164,7 +164,7 @@ test('columns are added, filled in, changed in kind and taken away, by two as we
   await openCohort(page, 'Weekend course')
   const other = await newPage()
   await signIn(other, server, 1)
-  await other.goto(page.url())
+  await other.goto(page.url(), { waitUntil: 'networkidle' })
   await page.getByLabel('New column').fill('Swims')
   await page.getByLabel('Holds').selectOption('yes or no')
   await page.getByRole('button', { name: 'Add the column' }).click()
@@ -186,7 +186,7 @@ test('columns are added, filled in, changed in kind and taken away, by two as we
   await expect(page.getByText('was taken away')).toBeHidden()
 
   // Another has both open, the person and the column, while its name is changed.
-  await other.reload()
+  await other.reload({ waitUntil: 'networkidle' })
   const form = (of: Page) => of.getByRole('row').filter({ has: of.getByRole('button', { name: 'Save' }) })
   await other.getByRole('button', { name: 'Change Xanthe Galanis' }).click()
   await other.getByLabel('First name').last().fill('Half')

@@ -42,6 +42,9 @@ test('groups, the join code, a question’s results, pages and a sound are put u
   await joinByName(bo, server, code, 'Bo')
   const wall = await page.context().newPage()
   await wall.goto(page.url().replace(/\/live$/, '/projector'))
+  const other = await newPage()
+  await signIn(other, server, 1)
+  await other.goto(page.url())
   const [onWall, onAna] = [wall, ana].map(at => at.getByRole('region', { name: 'Put up' })) as [
     Locator,
     Locator,
@@ -149,9 +152,6 @@ test('groups, the join code, a question’s results, pages and a sound are put u
   await expect(onWall.getByText('https://lowmarsh.example/paths')).toBeHidden()
 
   // Somebody else puts the groups up while one takes the clock down: the groups stay, and it is said why.
-  const other = await newPage()
-  await signIn(other, server, 1)
-  await other.goto(page.url())
   await expect(other.getByRole('status', { name: 'On the projector' })).toBeVisible()
   let onItsWay = () => {}
   const held = new Promise<void>(resolve => {
