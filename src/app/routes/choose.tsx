@@ -24,10 +24,9 @@ export const meta: Route.MetaFunction = () => [{ title: 'Choose · Round Table' 
 const FIRST_NAMES = 40
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
-  const page = await pageFor(request, params.code, context.get(servicesContext))
-  return data(page, {
-    headers: page.step === 'name' ? await atTheDoor(request, context.get(servicesContext).settings) : {},
-  })
+  const services = context.get(servicesContext)
+  const page = await pageFor(request, params.code, services)
+  return data(page, { headers: page.step === 'name' ? await atTheDoor(request, services.settings) : {} })
 }
 
 async function pageFor(request: Request, code: string, { db }: Services): Promise<ChoosePageProps> {

@@ -14,6 +14,8 @@ export type ColumnProblem =
   | { code: 'too-many'; most: number }
   /** Somebody else has renamed it or taken it away. */
   | { code: 'gone'; name: string }
+  /** Somebody else has put it back, or so many more were taken away since that it is kept no longer. */
+  | { code: 'not-kept' }
   /** `names` are some of the people whose values do not fit the kind, `count` how many there are. */
   | { code: 'values-do-not-fit'; kind: Column['kind']; names: string[]; count: number }
 
@@ -106,8 +108,7 @@ export async function restoreColumn(
       .delete(removedColumns)
       .where(and(eq(removedColumns.id, id), eq(removedColumns.cohortId, cohortId)))
       .returning()
-    // Another has put it back already, or ten more were taken away since.
-    if (!column) return done(null)
+    if (!column) return refused({ code: 'not-kept' })
     const added = await addColumn(transaction, cohortId, column, column.place)
     if (added.ok) await setValues(transaction, cohortId, column.name, column.values)
     else await transaction.insert(removedColumns).values(column)

@@ -5,6 +5,7 @@ type ColumnProblem =
   | { code: 'name-taken'; name: string }
   | { code: 'too-many'; most: number }
   | { code: 'gone'; name: string }
+  | { code: 'not-kept' }
   | { code: 'values-do-not-fit'; kind: ColumnKind; names: readonly string[]; count: number }
 
 /** What is wrong with a column, beside its field. */
@@ -16,6 +17,10 @@ export function columnErrors(problem: ColumnProblem): Record<string, string[]> {
       return { name: [`A cohort has at most ${problem.most} columns.`] }
     case 'gone':
       return { name: [columnGoneText(problem.name)] }
+    case 'not-kept':
+      return {
+        name: ['It has been put back already, or so many more were taken away since that it can not be.'],
+      }
     case 'values-do-not-fit': {
       const { names, count, kind } = problem
       const others = count > names.length ? ` and ${count - names.length} more` : ''
