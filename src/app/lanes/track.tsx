@@ -1,16 +1,10 @@
-import { type CSSProperties, useEffect, useRef } from 'react'
+import { useEffect, useRef } from 'react'
 import type { Mark } from '~/core/live/marks'
-import { PULSE_MS, type PulseBar } from '~/core/review/pulse'
+import type { PulseBar } from '~/core/review/pulse'
 import { clockText } from '~/core/schedule/lengths'
 import { MARK_LOOK } from '../live/marks'
 import { onServerTime } from '../live-client/server-clock'
-
-export interface TrackSpan {
-  from: number
-  to: number
-  /** Where the round ends, if that is not the end of the track; grace lies between. */
-  edges: number[]
-}
+import { barsOf, lengthOf, type TrackSpan, WIDE } from './bars'
 
 interface TrackProps {
   span: TrackSpan
@@ -22,35 +16,27 @@ interface TrackProps {
   height?: number
 }
 
-/** Work in one half minute that fills the height of a lane. */
-const FULL_BAR = 60
-
 /**
  * One room's time, running to the right: what is past is filled, the edge is the end of the round, and what is left
- * between them is what one sees.
+ * between them is what one sees. A hundred of them stand in Live for hours: what was written is one shape however long it goes
+ * on, and when time moves only two parts of each do.
  */
 export function Track({ span, runningAt, pulse, marks, height = 50 }: TrackProps) {
   const length = lengthOf(span)
   const at = placeOn(span)
-  const present = usePresent(span, runningAt)
+  const { past, ahead, first } = usePresent(span, runningAt)
   return (
-    <div className="track" ref={present.ref} style={{ ...present.style, height: `${height}px` }}>
-      {runningAt !== null && <div className="track-past" aria-hidden="true" />}
-      {pulse
-        .filter(bar => bar.at + PULSE_MS > span.from && bar.at < span.to)
-        .map(bar => (
-          <div
-            key={bar.at}
-            className="track-bar"
-            aria-hidden="true"
-            style={{
-              left: at(bar.at),
-              // The half minute that runs has come only as far as the present.
-              width: `max(2px, min(${(100 * PULSE_MS) / length}%, var(--present) - ${at(bar.at)}) - 2px)`,
-              height: `${barHeight(bar.edits, height)}px`,
-            }}
-          />
-        ))}
+    <div className="track" style={{ height: `${height}px` }}>
+      {runningAt !== null && (
+        <div className="track-past" ref={past} aria-hidden="true" style={{ width: first }} />
+      )}
+      <svg viewBox={`0 0 ${WIDE} ${height}`} preserveAspectRatio="none" aria-hidden="true">
+        <path d={barsOf(pulse, span, height)} />
+      </svg>
+      {/* The half minute that runs has come only as far as the present: what is ahead covers the rest of it. */}
+      {runningAt !== null && (
+        <div className="track-ahead" ref={ahead} aria-hidden="true" style={{ left: first }} />
+      )}
       {span.edges.map(edge => (
         <div
           key={edge}
@@ -59,7 +45,6 @@ export function Track({ span, runningAt, pulse, marks, height = 50 }: TrackProps
           style={{ left: `calc(${at(edge)} - 4px)` }}
         />
       ))}
-      {runningAt !== null && <div className="track-present" aria-hidden="true" />}
       <ul aria-label="What happened">
         {clustered(marks, span, length).map(({ mark, count, left }) => {
           const { icon: Icon, word, ask } = MARK_LOOK[mark.kind]
@@ -81,29 +66,32 @@ export function Track({ span, runningAt, pulse, marks, height = 50 }: TrackProps
   )
 }
 
-type Ends = Pick<TrackSpan, 'from' | 'to'>
-const lengthOf = (span: Ends) => Math.max(1, span.to - span.from)
-
 /** Where a moment lies, from the left edge of the track. */
-const placeOn = (span: Ends) => (time: number) =>
+const placeOn = (span: Pick<TrackSpan, 'from' | 'to'>) => (time: number) =>
   `${(100 * Math.min(Math.max(time - span.from, 0), lengthOf(span))) / lengthOf(span)}%`
 
 /** A track of some hundred points moves by less than one of them in two seconds of a usual round. */
 const EVERY_MS = 2_000
 
 /**
- * Where the present lies, as a property of the track that its parts are placed by. Set past React: with 50 rooms drawing
- * tracks anew every other second would be most of what the page does.
+ * Moves what is past and what is ahead of the present. Past React, and each by itself: with 50 rooms drawing tracks anew every
+ * other second would be most of what the page does, and so would be a property that all parts of a track inherit.
  */
 function usePresent(span: TrackSpan, runningAt: number | null) {
-  const track = useRef<HTMLDivElement>(null)
+  const past = useRef<HTMLDivElement>(null)
+  const ahead = useRef<HTMLDivElement>(null)
   const { from, to } = span
   useEffect(() => {
     if (runningAt === null) return
     const place = placeOn({ from, to })
-    return onServerTime(EVERY_MS, now => track.current?.style.setProperty('--present', place(now)))
+    return onServerTime(EVERY_MS, now => {
+      past.current?.style.setProperty('width', place(now))
+      ahead.current?.style.setProperty('left', place(now))
+    })
   }, [from, to, runningAt])
-  return { ref: track, style: { '--present': placeOn(span)(runningAt ?? span.to) } as CSSProperties }
+  // It is drawn there once: the same for as long as the track is, so that drawing it anew does not put it back.
+  const first = useRef(placeOn(span)(runningAt ?? span.to))
+  return { past, ahead, first: first.current }
 }
 
 interface Spot {
@@ -136,7 +124,3 @@ function clustered(marks: readonly Mark[], span: TrackSpan, length: number): Spo
   }
   return spots
 }
-
-/** Height of a bar in pixels, a good half of its track at most. The root keeps one typist's lines and a single card both readable. */
-const barHeight = (edits: number, track: number) =>
-  4 + (track * 0.56 - 4) * Math.min(1, Math.sqrt(edits / FULL_BAR))
