@@ -1,9 +1,11 @@
-import { expect, expectAccessible, onOneServer, openCohort } from './fixtures'
+import { expect, expectAccessible, onOneServer, openCohort, signIn } from './fixtures'
 
 const test = onOneServer()
 
 test('groups that were not saved survive a reload, the menu and Back, until they are saved or dropped', async ({
   facilitator: page,
+  server,
+  newPage,
 }) => {
   await openCohort(page, 'Weekend course')
   await page.getByRole('link', { name: 'Make groups' }).click()
@@ -54,10 +56,59 @@ test('groups that were not saved survive a reload, the menu and Back, until they
   await expect(page.getByText('stay where they are when groups are made again')).toBeHidden()
   await page.reload()
   await expect(page.getByText(/These groups are a draft/)).toBeHidden()
+
+  // Saved over by another meanwhile, a draft waits beside what stands there now: what is changed then does not take its place.
+  const hold = (at: typeof page, number: number) => at.getByRole('button', { name: `Hold Group ${number}` })
+  const held = (number: number) => page.getByRole('button', { name: `Let go of Group ${number}` })
+  await hold(page, 1).click()
+  await expect(page.getByText(/^Not saved yet/)).toBeVisible()
+  const other = await newPage()
+  await signIn(other, server, 1)
+  await other.goto(page.url(), { waitUntil: 'networkidle' })
+  await hold(other, 2).click()
+  await other.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(other.getByText('Saved.')).toBeVisible()
+  const earlier = page.getByText(/There is a draft from .* made before somebody saved this grouping anew/)
+  await page.reload()
+  await expect(earlier).toBeVisible()
+  await expect(hold(page, 1)).toBeVisible()
+  await expect(held(2)).toBeVisible()
+  await page.getByLabel('Fresh pairs').fill('1')
+  await expect(page.getByText(/^Not saved yet/)).toBeVisible()
+  await page.reload()
+  await expect(page.getByText(/These groups are a draft from/)).toBeVisible()
+  await expect(earlier).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Take up the draft' }).click()
+  await expect(earlier).toBeHidden()
+  for (const _time of ['as it was taken up', 'and loaded again']) {
+    await expect(held(1)).toBeVisible()
+    await expect(hold(page, 2)).toBeVisible()
+    await expect(page.getByLabel('Fresh pairs')).toHaveValue('3')
+    await page.reload()
+    await expect(page.getByText(/These groups are a draft from/)).toBeVisible()
+  }
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByText('Saved.')).toBeVisible()
+  await page.reload()
+  await expect(held(1)).toBeVisible()
+  await expect(page.getByText(/a draft/)).toBeHidden()
+
+  // One that nobody wants is dropped for good.
+  await hold(page, 3).click()
+  await expect(page.getByText(/^Not saved yet/)).toBeVisible()
+  await other.reload({ waitUntil: 'networkidle' })
+  await hold(other, 2).click()
+  await other.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(other.getByText('Saved.')).toBeVisible()
+  await page.reload()
+  await page.getByRole('button', { name: 'Drop it' }).click()
+  await page.reload()
+  await expect(held(2)).toBeVisible()
+  await expect(page.getByText(/a draft/)).toBeHidden()
 })
 
 test('a finger that stays takes somebody along to another group', async ({ server, newPage, browser }) => {
-  const { signIn } = await import('./fixtures')
   const page = await newPage({ viewport: { width: 1024, height: 768 }, hasTouch: true })
   await signIn(page, server)
   await openCohort(page, 'Weekend course')

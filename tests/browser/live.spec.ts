@@ -295,6 +295,12 @@ test('a phone shows the warnings, whose it is, and where one is who is not in a 
   await expect(edda.getByText('The facilitator has been asked to free Chi.')).toBeVisible()
   await expectAccessible(edda)
   await expect(doubts).toContainText('Somebody at the door says they are Chi')
+  // Left as it is, the name stays taken; asked once more, it can still be freed.
+  await doubts.getByRole('button', { name: 'Leave it as it is' }).click()
+  await expect(doubts).toBeHidden()
+  await edda.getByRole('button', { name: /I am not on the list/ }).click()
+  await edda.getByRole('button', { name: 'That is my name: ask the facilitator to free it' }).click()
+  await expect(doubts).toContainText('Somebody at the door says they are Chi')
   await doubts.getByRole('button', { name: 'Free the name' }).click()
   await edda.getByRole('button', { name: 'Chi', exact: true }).click()
   await expect(edda.getByText('You are Chi')).toBeVisible()

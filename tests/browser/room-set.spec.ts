@@ -44,6 +44,23 @@ test('while the session runs, rooms are added, merged and opened again as they w
   await expect(title).toHaveText(room)
   await expect(own.getByText('Seen before the rooms were merged').first()).toBeVisible()
 
+  // Closed rooms come back in the place of all others as well: those are closed then, with their work.
+  await lane(another).click()
+  const next = page.getByRole('complementary', { name: `Room ${another}` })
+  await next.getByText(more).click()
+  await next.getByRole('button', { name: 'Close it' }).click()
+  await expect(lane(another)).toHaveCount(0)
+  await page.getByRole('button', { name: `Open again instead of the others: ${another}` }).click()
+  await expect(lane(another)).toBeVisible()
+  await expect(lane(room)).toHaveCount(0)
+  await expect(title).toHaveText('Whole group')
+  await page.getByRole('button', { name: new RegExp(`^Open again instead of the others: .*${room}`) }).click()
+  await expect(title).toHaveText(room)
+  await expect(own.getByText('Seen before the rooms were merged').first()).toBeVisible()
+  await expect(lane(another)).toHaveCount(0)
+  await page.getByRole('button', { name: `Open again: ${another}` }).click()
+  await expect(lane(another)).toBeVisible()
+
   // The groups go out as text, with the link of each room's call, which its people find on their page.
   await lane(room).click()
   await drawer.getByText(more).click()

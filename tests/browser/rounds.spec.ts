@@ -154,6 +154,19 @@ test('home groups follow expert groups, teams go round stations, roles are given
   await expect(sheet.getByRole('table')).toBeVisible()
   await expect(sheet.getByText('Walk with homes, teams at stations')).toBeVisible()
   await expect(sheet.getByText(/\(lead\)$/)).toHaveCount(6)
+
+  // A session with it has all its rounds laid out by one press.
+  await page.emulateMedia({ media: 'screen' })
+  await page.getByRole('link', { name: 'Plan a session with it' }).click()
+  await page.getByLabel('Title').fill('Experts, then homes')
+  await page.getByLabel('Date').fill('2031-03-04')
+  await page.getByLabel('Begins at').fill('09:00')
+  await page.getByRole('button', { name: 'Save the plan' }).click()
+  const rooms = page.getByRole('list', { name: 'Segments' }).getByRole('button', { name: /^Round|^Rooms/ })
+  await expect(rooms).toHaveCount(1)
+  await page.getByRole('button', { name: 'Lay out all 2 rounds of Walk with homes' }).click()
+  await expect(rooms).toHaveCount(2)
+  await expect(page.getByRole('button', { name: /^Lay out all/ })).toBeHidden()
 })
 
 test('two teams at a station, another one each time', async ({ facilitator: page }) => {

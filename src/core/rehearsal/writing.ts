@@ -134,7 +134,7 @@ const WRITES: { [Kind in PromptKind]: Write<Kind> | null } = {
       return
     }
     if (rows === 'added') {
-      const added = addedRows(doc, id)
+      const added = addedRows(doc, id, columns.length)
       const row = added.length < 8 ? { id: freshId(), label: '' } : added[random.below(added.length)]
       if (!row) return
       addRow(doc, id, row)

@@ -1,7 +1,7 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import type { SubmissionResult } from '@conform-to/react'
 import { useState } from 'react'
-import { Form, Link, useSubmit } from 'react-router'
+import { Form, Link } from 'react-router'
 import type { Board } from '~/core/boards/board'
 import { LONGEST_BOARD_FILE, readBoardJson } from '~/core/boards/files/board-json'
 import { Button } from '../../ui/button'
@@ -49,7 +49,6 @@ interface Read {
 
 /** An outline that is pasted, or a file that was saved here, with what it becomes before it is made. */
 function FromText() {
-  const submit = useSubmit()
   const [text, setText] = useState('')
   const [read, setRead] = useState<Read | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
@@ -121,13 +120,12 @@ function FromText() {
               <p key={note}>{note}</p>
             ))}
           </Message>
-          <Button
-            kind="main"
-            mt="8px"
-            onClick={() => void submit({ board: JSON.stringify(read.board) }, { method: 'post' })}
-          >
-            Make this board
-          </Button>
+          <Form method="post">
+            <input type="hidden" name="board" value={JSON.stringify(read.board)} />
+            <Button type="submit" kind="main" mt="8px">
+              Make this board
+            </Button>
+          </Form>
         </Box>
       )}
     </Section>

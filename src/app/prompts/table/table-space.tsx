@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Grid, Stack } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
-import { removeCard } from '~/core/boards/prompts/cards/document'
+import { putCardBack, removeCard } from '~/core/boards/prompts/cards/document'
 import { addRow, cellOf, LONGEST_CELL, MOST_ROWS, type TableRow } from '~/core/boards/prompts/table/document'
 import { rowsOf, table } from '~/core/boards/prompts/table/table'
 import { Button } from '../../ui/button'
@@ -39,7 +39,11 @@ export default function TableSpace(props: PromptSpaceProps<'table'>) {
             columns={columns}
             // Nobody fills in their own row: the others ask them.
             mine={rowsAre === 'people' && row.id === myId}
-            onBegin={() => rowsAre === 'people' && addRow(doc, prompt.id, row)}
+            onBegin={() => {
+              if (rowsAre === 'people') addRow(doc, prompt.id, row)
+              // Another may have taken it away, empty as it was: who writes in it keeps it.
+              else if (rowsAre === 'added') putCardBack(doc, prompt.id, row.id)
+            }}
             // Only an empty one: nobody's words go with a row.
             onRemove={
               rowsAre === 'added' && isEmpty(row.id) ? () => removeCard(doc, prompt.id, row.id) : null

@@ -1,3 +1,4 @@
+import { isEqual } from 'lodash-es'
 import { z } from 'zod'
 import { draftGroupingForm } from '~/contracts/forms/groupings'
 
@@ -38,6 +39,30 @@ export function writeDraft(storage: Storage, key: string, draft: GroupingDraft |
   } catch {
     return false
   }
+}
+
+/**
+ * Where a draft lies that was made from a version somebody has saved over since: beside what is being made now, which would
+ * otherwise take its place.
+ */
+export const earlierKey = (key: string): string => `${key}-earlier`
+
+/**
+ * What of before is there for a page that shows `content` of `version`: a draft to go on from, or an earlier one to be offered. A
+ * draft of another version is put among the earlier ones, unless it is what the page shows.
+ */
+export function draftsOf(
+  storage: Storage,
+  key: string,
+  { version, content }: Pick<GroupingDraft, 'version' | 'content'>,
+): { here: GroupingDraft | null; earlier: GroupingDraft | null } {
+  const here = readDraft(storage, key)
+  if (here && here.version !== version) {
+    const isShown = isEqual(here.content, content)
+    if (isShown || writeDraft(storage, earlierKey(key), here)) writeDraft(storage, key, null)
+    return { here: null, earlier: isShown ? readDraft(storage, earlierKey(key)) : here }
+  }
+  return { here, earlier: readDraft(storage, earlierKey(key)) }
 }
 
 export const draftKey = (cohortId: string, groupingId: string | null): string =>

@@ -1,6 +1,6 @@
 import { isEqual } from 'lodash-es'
 import { useEffect, useRef, useState } from 'react'
-import { draftKey, type GroupingDraft, readDraft, writeDraft } from './grouping-draft'
+import { draftKey, draftsOf, earlierKey, type GroupingDraft, writeDraft } from './grouping-draft'
 
 /** A change is kept so much later: what is dragged through ten groups is one. In milliseconds. */
 const KEEP_AFTER_MS = 400
@@ -19,12 +19,15 @@ interface DraftOf {
 }
 
 export interface DraftState {
-  /** What is not saved: taken up again from before, being kept as it changes, or made from a version since saved over. */
-  state: 'none' | 'taken-up' | 'kept' | 'older' | 'refused'
+  /** What is not saved: taken up again from before, or being kept as it changes. */
+  state: 'none' | 'taken-up' | 'kept' | 'refused'
   at: number | null
   /** Forgets the draft; the page goes back to what was opened by undoing. */
   drop: () => void
-  takeUp: () => void
+  /** When one was left that was made from a version since saved over; it waits beside what is made now. */
+  earlierAt: number | null
+  takeUpEarlier: () => void
+  dropEarlier: () => void
 }
 
 /** Groups that are not saved survive a reload, the menu and Back: they are kept in this browser by themselves. */
@@ -34,18 +37,32 @@ export function useDraft(draft: DraftOf): DraftState {
   const [state, setState] = useState<DraftState['state']>('none')
   const [at, setAt] = useState<number | null>(null)
   const found = useRef<GroupingDraft | null>(null)
-  const take = useRef(onTake)
+  const [earlier, setEarlier] = useState<GroupingDraft | null>(null)
+  const text = JSON.stringify(content)
+  const latest = useRef({ onTake, text })
+  const shown = useRef({ key: '', text: '' })
   useEffect(() => {
-    take.current = onTake
+    latest.current = { onTake, text }
   })
   useEffect(() => {
-    const before = begun ? null : readDraft(localStorage, key)
-    found.current = before
-    if (!before) return
-    setAt(before.at)
-    if (before.version === version) take.current(before)
-    setState(before.version === version ? 'taken-up' : 'older')
+    if (begun) return
+    const { onTake, text } = latest.current
+    // What is shown is that version now, and the same as before: it was saved.
+    if (shown.current.key === key && shown.current.text === text) {
+      writeDraft(localStorage, key, null)
+      return setState('none')
+    }
+    const before = draftsOf(localStorage, key, { version, content: JSON.parse(text) })
+    setEarlier(before.earlier)
+    found.current = before.here
+    if (!before.here) return setState('none')
+    setAt(before.here.at)
+    onTake(before.here)
+    setState('taken-up')
   }, [key, version, begun])
+  useEffect(() => {
+    shown.current = { key, text }
+  }, [key, text])
   useEffect(() => {
     // What was made new has become the grouping that is shown.
     if (groupingId !== null && new URLSearchParams(location.search).has('saved'))
@@ -70,7 +87,6 @@ export function useDraft(draft: DraftOf): DraftState {
       keepNow()
     }
   }, [])
-  const text = JSON.stringify(content)
   useEffect(() => {
     if (!changed) return
     const current = JSON.parse(text) as GroupingDraft['content']
@@ -97,9 +113,21 @@ export function useDraft(draft: DraftOf): DraftState {
       writeDraft(localStorage, key, null)
       setState('none')
     },
-    takeUp: () => {
-      if (found.current) take.current(found.current)
+    earlierAt: earlier?.at ?? null,
+    takeUpEarlier: () => {
+      if (!earlier) return
+      onTake(earlier)
+      found.current = earlier
+      // It goes on from the version that is shown: saved, it takes that one's place, which stays among the versions.
+      if (writeDraft(localStorage, key, { ...earlier, version }))
+        writeDraft(localStorage, earlierKey(key), null)
+      setAt(earlier.at)
+      setEarlier(null)
       setState('taken-up')
+    },
+    dropEarlier: () => {
+      writeDraft(localStorage, earlierKey(key), null)
+      setEarlier(null)
     },
   }
 }

@@ -49,6 +49,7 @@ export function SaveGrouping(props: SaveGroupingProps) {
       encType: 'application/json',
     })
   }
+  const busy = fetcher.state !== 'idle'
   const savedNow = result?.ok || (result === undefined && search.has('saved'))
   return (
     <Box borderTopWidth="1px" pt="16px">
@@ -84,7 +85,7 @@ export function SaveGrouping(props: SaveGroupingProps) {
             >
               Take theirs
             </Button>
-            <Button onClick={() => save(false, theirs.version)}>
+            <Button onClick={() => save(false, theirs.version)} disabled={busy}>
               Save mine; theirs stays among the versions
             </Button>
           </Flex>
@@ -108,17 +109,19 @@ export function SaveGrouping(props: SaveGroupingProps) {
           </Field>
         </Box>
         <Flex gap="8px" pt="24px" align="center" wrap="wrap">
-          <Button kind="main" onClick={() => save(false)} disabled={fetcher.state !== 'idle'}>
+          <Button kind="main" onClick={() => save(false)} disabled={busy}>
             {kept ? 'Save' : 'Save the grouping'}
           </Button>
           {kept && (
             <>
-              <Button onClick={() => save(true)}>Save as another</Button>
+              <Button onClick={() => save(true)} disabled={busy}>
+                Save as another
+              </Button>
               <ButtonLink to={`/sessions/new?grouping=${kept.id}`}>Plan a session with it</ButtonLink>
             </>
           )}
           <chakra.span role="status" color="live" fontWeight="600">
-            {fetcher.state !== 'idle' ? 'Saving…' : savedNow ? 'Saved.' : ''}
+            {busy ? 'Saving…' : savedNow ? 'Saved.' : ''}
           </chakra.span>
         </Flex>
       </Flex>

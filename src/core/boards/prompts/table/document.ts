@@ -4,7 +4,7 @@
  * the participant's id, with the name the others see.
  */
 import type * as Y from 'yjs'
-import { addCard, readCards } from '../cards/document'
+import { addCard, cardsOf, isRemoved, readCards, standingIn } from '../cards/document'
 import { PIECE_ID } from '../pieces'
 
 export const LONGEST_CELL = 1_000
@@ -27,11 +27,23 @@ export function addRow(doc: Y.Doc, promptId: string, { id, label }: TableRow): v
   if (!readCards(doc, promptId).some(card => card.id === id)) addCard(doc, promptId, id, label)
 }
 
-/** The rows the group added, or those of people in which something was begun; none twice. */
-export function addedRows(doc: Y.Doc, promptId: string): TableRow[] {
+/**
+ * The rows the group added, or those of people in which something was begun; none twice. Only empty rows are taken away: one in
+ * whose `columns` cells somebody wrote at that same moment stands there again.
+ */
+export function addedRows(doc: Y.Doc, promptId: string, columns: number): TableRow[] {
+  // A root type that is asked for is made: of rows that are gone only those are, in which something stands.
+  const isBegun = (row: string) =>
+    Array.from({ length: columns }, (_, column) => `${cellsName(promptId)}/${row}/${column}`).some(
+      name => doc.share.has(name) && doc.getText(name).length > 0,
+    )
   const rows = new Map<string, TableRow>()
-  for (const { id, text } of readCards(doc, promptId)) {
-    if (PIECE_ID.test(id) && !rows.has(id) && rows.size < MOST_ROWS) rows.set(id, { id, label: text })
+  for (const card of cardsOf(doc, promptId)) {
+    if (rows.size >= MOST_ROWS) break
+    for (const { id, text } of standingIn(card)) {
+      if (!PIECE_ID.test(id) || rows.has(id) || (isRemoved(card) && !isBegun(id))) continue
+      rows.set(id, { id, label: text.toString() })
+    }
   }
   return [...rows.values()]
 }

@@ -29,9 +29,9 @@ export interface TableAnswer {
   rowsAre: TableSettings['rows']
 }
 
-export function rowsOf(doc: Y.Doc, { id, settings: { rows, lines } }: TablePrompt): TableRow[] {
+export function rowsOf(doc: Y.Doc, { id, settings: { rows, lines, columns } }: TablePrompt): TableRow[] {
   if (rows === 'given') return lines.map((label, place) => ({ id: givenRow(place), label }))
-  return addedRows(doc, id).map(row => (rows === 'people' ? row : { ...row, label: '' }))
+  return addedRows(doc, id, columns.length).map(row => (rows === 'people' ? row : { ...row, label: '' }))
 }
 
 const read = (doc: Y.Doc, prompt: TablePrompt): TableAnswer => ({
