@@ -3,7 +3,8 @@
  * Nothing leaves the server but a view, and a view holds nothing its reader may not see: a participant gets the
  * names of the people in their own room and nobody else's.
  */
-import { remember, rememberBoth } from './remember'
+import { Reading } from './reading'
+import { rememberBoth } from './remember'
 import {
   ALL_TOPICS,
   type FacilitatorView,
@@ -96,7 +97,7 @@ let namesRead = 0
 
 interface TopicView {
   /** What it has ever read of a state, whoever the reader was. */
-  read: ReadonlySet<keyof LiveState>
+  read: Reading
   show: (state: LiveState, me?: object) => object
 }
 
@@ -111,20 +112,7 @@ function topicViews(reader: Viewer['kind']): TopicView[] {
   return ALL_TOPICS.flatMap(({ views }) => {
     const show = views[reader]
     if (!show) return []
-    const read = new Set<keyof LiveState>()
-    // One for each state, so that what is remembered of a state is found again.
-    const noting = remember(
-      (state: LiveState) =>
-        new Proxy(state, {
-          get: (target, name: keyof LiveState) => {
-            if (!read.has(name)) {
-              read.add(name)
-              namesRead++
-            }
-            return target[name]
-          },
-        }),
-    )
-    return [{ read, show: (state, me) => show(noting(state), me) }]
+    const read = new Reading(() => namesRead++)
+    return [{ read, show: (state, me) => show(read.noted(state), me) }]
   })
 }

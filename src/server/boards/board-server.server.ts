@@ -12,6 +12,7 @@ import { WebSocketServer } from 'ws'
 import * as Y from 'yjs'
 import { type DocumentName, documentName, readDocumentName } from '~/core/boards/document-name'
 import { beginSheets } from '~/core/boards/prompts/sheet/document'
+import { Reading } from '~/core/live/reading'
 import type { LiveState } from '~/core/live/topics'
 import type { Database } from '../db/database.server'
 import { errorFacts } from '../error-facts.server'
@@ -57,6 +58,10 @@ export class BoardServer {
   private readonly counts = new ConnectionCounts()
   /** By the document's name. */
   private readonly open = new Map<string, OpenCopy>()
+  /** What boards, and who may be at them, hang on of a session. */
+  private readonly reading = new Reading()
+  /** Each session as it was heard of last. */
+  private readonly heard = new Map<string, LiveState>()
 
   constructor(
     private readonly db: Database,
@@ -77,6 +82,7 @@ export class BoardServer {
     hub.onLetGo(sessionId => {
       this.work.forget(sessionId)
       this.seen.forget(sessionId)
+      this.heard.delete(sessionId)
     })
   }
 
@@ -184,7 +190,7 @@ export class BoardServer {
         guard.opened()
         const copy = this.open.get(documentName)
         if (!copy || !sessionId || !copyId) return
-        const state = await this.hub.state(sessionId)
+        const state = this.reading.noted(await this.hub.state(sessionId))
         // The session may have moved on between the question and the answer.
         if (participantId && !mayStay(state, participantId, copyId, connection)) connection.close()
         else connection.sendStateless(copy.greeting(state, writer ?? null))
@@ -221,7 +227,8 @@ export class BoardServer {
     if (opened.name.own !== null) return
     // Stored like what people write, in nobody's name.
     if (isNew) document.transact(() => beginSheets(document, ground.board))
-    opened.follow(await this.hub.state(opened.sessionId))
+    const state = await this.hub.state(opened.sessionId)
+    opened.follow(state, this.reading.noted(state))
     await this.bringIn(opened)
   }
 
@@ -280,24 +287,33 @@ export class BoardServer {
     }
   }
 
-  /** A session has moved on: boards may be others, be closed to some, and show what was hidden. */
+  /**
+   * A session has moved on: boards may be others, be closed to some, and show what was hidden. Of hundreds of answers and signals
+   * boards read nothing.
+   */
   private hear(sessionId: string, state: LiveState): void {
+    const before = this.heard.get(sessionId)
+    const isSame = before !== undefined && this.reading.isSame(before, state)
+    const noted = this.reading.noted(state)
     for (const [document, copy] of this.open) {
       if (copy.sessionId !== sessionId) continue
-      const { copyId, own } = copy.name
-      const openBefore = copy.opened().length
-      copy.follow(state)
-      if (copy.hasOtherNames())
+      if (isSame) {
+        copy.goOn(state)
+        continue
+      }
+      const { hasOtherNames, hasOpened } = copy.follow(state, noted)
+      if (hasOtherNames)
         this.hocuspocus.documents.get(document)?.broadcastStateless(copy.greeting(state, null))
       for (const connection of this.hocuspocus.documents.get(document)?.getConnections() ?? []) {
         const { participantId } = connection.context as ConnectionContext
-        if (participantId && !mayStay(state, participantId, copyId, connection)) {
+        if (participantId && !mayStay(noted, participantId, copy.name.copyId, connection)) {
           connection.readOnly = true
           connection.close({ code: 4403, reason: 'This board is closed for you.' })
         }
       }
-      if (own === null && copy.opened().length > openBefore)
-        this.bringIn(copy).catch(error => this.failedToBringIn(error))
+      if (hasOpened) this.bringIn(copy).catch(error => this.failedToBringIn(error))
     }
+    // Last: had it failed on the way, all would be gone through again.
+    this.heard.set(sessionId, state)
   }
 }

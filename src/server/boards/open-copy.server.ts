@@ -141,29 +141,36 @@ export class OpenCopy {
     this.putAsideNothing()
   }
 
-  /** Goes on with the session, and the board as it has it now. */
-  follow(state: LiveState): void {
+  /** Goes on with the session where nothing has changed that boards read of it. */
+  goOn(state: LiveState): void {
     this.state = state
-    const room = this.room()
-    if (!room || this.name.own !== null) return
-    const board = boardOf(state, room)
-    if (board === this.board) return
-    const isOther = !isDeepStrictEqual(board, this.board)
-    this.board = board
-    if (isOther) this.authorship.follow(board)
   }
 
-  /** Whether authors go by other names now than those at the board were told. */
-  hasOtherNames(): boolean {
-    const others = this.state.hiddenNames !== this.toldNames
-    this.toldNames = this.state.hiddenNames
-    return others
+  /**
+   * Goes on with the session, and the board as it has it now. All that is read of the state for it is read of `noted`, the same state,
+   * which takes note of it. Tells what is other than before: names of authors, and whether cards that were hidden are open now.
+   */
+  follow(state: LiveState, noted: LiveState): { hasOtherNames: boolean; hasOpened: boolean } {
+    const openBefore = this.opened().length
+    const hasOtherNames = noted.hiddenNames !== this.toldNames
+    this.toldNames = noted.hiddenNames
+    this.state = state
+    const room = this.roomIn(noted)
+    const hasOpened = this.opened(noted).length > openBefore
+    if (!room || this.name.own !== null) return { hasOtherNames, hasOpened: false }
+    const board = boardOf(noted, room)
+    if (board !== this.board) {
+      const isOther = !isDeepStrictEqual(board, this.board)
+      this.board = board
+      if (isOther) this.authorship.follow(board)
+    }
+    return { hasOtherNames, hasOpened }
   }
 
   /** Prompts whose cards everybody wrote alone at first, and are open now. */
-  opened(): string[] {
-    const room = this.room()
-    return room ? Object.keys(openedIn(this.state, room.id)) : []
+  opened(state = this.state): string[] {
+    const room = this.roomIn(state)
+    return room ? Object.keys(openedIn(state, room.id)) : []
   }
 
   /** Who first wrote a piece; null when nobody is known. */
@@ -171,8 +178,8 @@ export class OpenCopy {
     return this.authorship.authorOf(promptId, pieceId)
   }
 
-  private room() {
-    return this.state.rooms.find(({ copyId }) => copyId === this.name.copyId)
+  private roomIn({ rooms }: LiveState) {
+    return rooms.find(({ copyId }) => copyId === this.name.copyId)
   }
 
   /** Whether people may write there: under prompts that are open, and what is hidden beside the board. */
@@ -182,7 +189,7 @@ export class OpenCopy {
     if (fresh.length === 0) return true
     if (this.name.own !== null)
       return fresh.every(root => this.board.prompts.some(prompt => isUnder(prompt)(root)))
-    const room = this.room()
+    const room = this.roomIn(this.state)
     const shut = room ? notYetOpenIn(this.state, room) : []
     return !fresh.some(root => shut.some(prompt => isUnder(prompt)(root)))
   }
