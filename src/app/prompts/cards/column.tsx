@@ -54,7 +54,8 @@ export function Column({ here, place, cards, heaps, authors, myName, children }:
         </chakra.h4>
       )}
       <ul className="cards" aria-label={name || capital(called.many)}>
-        {stacksOf(cards).map(({ heap, cards: stacked }) =>
+        {/* One list of all: whoever writes on a card keeps it in hand when it, or another, is moved. */}
+        {stacksOf(cards).flatMap(({ heap, cards: stacked }) =>
           heap === null ? (
             stacked.map(draw)
           ) : (
