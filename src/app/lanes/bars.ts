@@ -15,7 +15,7 @@ export const lengthOf = ({ from, to }: Ends): number => Math.max(1, to - from)
 /** So many units a track is wide in the drawing of what was written. */
 export const WIDE = 1_000
 /** Between two half minutes something is left free. */
-const BAR_SHARE = 0.88
+const BAR_SHARE = 0.82
 /** Work in one half minute that fills the height of a lane. */
 const FULL_BAR = 60
 
