@@ -50,5 +50,7 @@ test('what lies before or after the time that is shown is left out, and what rea
   ]
   const shown = boxes(barsOf(pulse, span, 50), 50)
   expect(shown.map(({ left }) => left)).toEqual([0, WIDE - WIDE / 40])
+  // Of half a half minute no more than half is shown: it does not run into the next.
+  expect(shown[0]?.right).toBeLessThan(WIDE / 40)
   expect(shown.at(-1)?.right).toBe(WIDE)
 })

@@ -28,8 +28,10 @@ export function barsOf(pulse: readonly PulseBar[], span: Ends, height: number): 
   return pulse
     .filter(bar => bar.at + PULSE_MS > span.from && bar.at < span.to)
     .map(bar => {
-      const left = Math.max(0, (bar.at - span.from) * scale)
-      const right = Math.min(WIDE, left + PULSE_MS * BAR_SHARE * scale)
+      const at = (bar.at - span.from) * scale
+      // Half minutes go by the clock: the first may have begun before the round.
+      const [left, right] = [Math.max(0, at), Math.min(WIDE, at + PULSE_MS * BAR_SHARE * scale)]
+      if (right <= left) return ''
       const top = height - barHeight(bar.edits, height)
       return `M${left.toFixed(1)} ${height}V${top.toFixed(1)}H${right.toFixed(1)}V${height}Z`
     })

@@ -106,9 +106,9 @@ test('time goes as fast as it is set, and who runs it by themselves has it alone
     })
     await rehearsals.setSpeed(id, 30)
     expect(heard).toEqual([1, 30])
-    const before = hub.timeOf(id)
+    const began = hub.timeOf(id)
     await setTimeout(200)
-    expect(hub.timeOf(id) - before).toBeGreaterThan(5_000)
+    expect(hub.timeOf(id) - began).toBeGreaterThan(5_000)
     stop()
     await rehearsals.goOnByItself(id, true)
     const front = async () =>
@@ -116,9 +116,13 @@ test('time goes as fast as it is set, and who runs it by themselves has it alone
     expect(await front()).toEqual(['Simulated co-facilitator'])
     await rehearsals.goOnByItself(id, false)
     expect(await front()).toEqual([])
+    const letIn = async () => participantList(await hub.state(id)).filter(({ admitted }) => admitted).length
+    // On a slow machine some have come already while it went on by itself.
+    const before = await letIn()
     await until(async () => participantList(await hub.state(id)).length > 20, 'all have come')
-    // Nobody lets them in.
-    expect(participantList(await hub.state(id)).some(({ admitted }) => admitted)).toBe(false)
+    // Nobody lets anybody else in.
+    expect(before).toBeLessThan(participantList(await hub.state(id)).length)
+    expect(await letIn()).toBe(before)
   } finally {
     await server.stop()
   }

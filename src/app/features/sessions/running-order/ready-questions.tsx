@@ -40,7 +40,8 @@ export function ReadyQuestions({ ready, onChange }: ReadyQuestionsProps) {
             label="What is asked"
             value={question.text}
             most={LONGEST_QUESTION}
-            onKeep={text => text && change(index, { text })}
+            needed
+            onKeep={text => change(index, { text })}
           />
           <Pick
             label="How it is answered"

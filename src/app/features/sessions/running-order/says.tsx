@@ -18,7 +18,8 @@ export function Says({ says, onChange }: { says: Say[]; onChange: (says: Say[]) 
             label="What is said"
             value={say.text}
             most={500}
-            onKeep={text => text && change(index, { text })}
+            needed
+            onKeep={text => change(index, { text })}
           />
           {say.when !== 'half' && (
             <>

@@ -29,11 +29,13 @@ interface TextProps {
   value: string
   most: number
   placeholder?: string
+  /** Left empty it says again what it said. */
+  needed?: boolean
   onKeep: (text: string) => void
 }
 
 /** A word of the sentence that is written: kept when one leaves it, or with Enter. */
-export const Text = ({ label, value, most, placeholder, onKeep }: TextProps) => (
+export const Text = ({ label, value, most, placeholder, needed = false, onKeep }: TextProps) => (
   <Input
     key={value}
     aria-label={label}
@@ -44,7 +46,11 @@ export const Text = ({ label, value, most, placeholder, onKeep }: TextProps) => 
     maxLength={most}
     placeholder={placeholder}
     defaultValue={value}
-    onBlur={event => event.target.value.trim() !== value && onKeep(event.target.value.trim())}
+    onBlur={event => {
+      const typed = event.target.value.trim()
+      if (needed && typed === '') event.target.value = value
+      else if (typed !== value) onKeep(typed)
+    }}
     onKeyDown={event => event.key === 'Enter' && event.currentTarget.blur()}
   />
 )
