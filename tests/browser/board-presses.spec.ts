@@ -1,24 +1,34 @@
 import type { Page } from '@playwright/test'
+import { promptSchema } from '~/core/boards/prompts/kinds'
 import { MadeClass } from '../../bench/made-class'
-import { expect, expectAccessible, space, test } from './fixtures'
+import { expect, expectAccessible, test as onPhones, space } from './fixtures'
 
 const PROMPTS = [
   {
     id: 't',
-    kind: 'table' as const,
+    kind: 'table',
     text: 'What you found',
     settings: { rows: 'added', columns: 'Found\nWhere' },
   },
-  { id: 'c', kind: 'cards' as const, text: 'For and against', settings: { columns: 'For\nAgainst' } },
-  { id: 'p', kind: 'points' as const, text: 'What weighs most', settings: { over: 'c', points: 3 } },
-  { id: 'o', kind: 'put-in-order' as const, text: 'In what order', settings: { lines: 'Look\nDraw\nName' } },
-  { id: 's', kind: 'sketch' as const, text: 'Where it was', settings: {} },
-]
+  { id: 'c', kind: 'cards', text: 'For and against', settings: { columns: 'For\nAgainst' } },
+  { id: 'p', kind: 'points', text: 'What weighs most', settings: { over: 'c', points: 3 } },
+  { id: 'o', kind: 'put-in-order', text: 'In what order', settings: { lines: 'Look\nDraw\nName' } },
+  { id: 's', kind: 'sketch', text: 'Where it was', settings: {} },
+].map(each => promptSchema.parse(each))
+
+const test = onPhones.extend<{ made: MadeClass }>({
+  // biome-ignore lint/correctness/noEmptyPattern: the test tool reads which fixtures are wanted from this pattern.
+  made: async ({}, use) => {
+    const made = await MadeClass.open(1, 2, PROMPTS)
+    await use(made)
+    await made.server.remove()
+  },
+})
 
 test('rows are added and taken away while empty, cards go off their heap, points and places are taken back, a remark gets its pin', async ({
+  made,
   phone,
 }) => {
-  const made = await MadeClass.open(1, 2, PROMPTS as never)
   const { address } = made.server
   const [one, other] = [await phone(), await phone()]
   for (const [page, name] of [
@@ -132,5 +142,4 @@ test('rows are added and taken away while empty, cards go off their heap, points
   await expect(sketch(one).getByRole('button', { name: 'Pin it' })).toBeHidden()
   await expectAccessible(other)
   await Promise.all([one.context().close(), other.context().close()])
-  await made.server.remove()
 })
