@@ -40,7 +40,7 @@ export function useDraft(draft: DraftOf): DraftState {
   const [earlier, setEarlier] = useState<GroupingDraft | null>(null)
   const text = JSON.stringify(content)
   const latest = useRef({ onTake, text })
-  const shown = useRef({ key: '', text: '' })
+  const shown = useRef({ key: '', version, text: '' })
   useEffect(() => {
     latest.current = { onTake, text }
   })
@@ -48,7 +48,8 @@ export function useDraft(draft: DraftOf): DraftState {
     if (begun) return
     const { onTake, text } = latest.current
     // What is shown is that version now, and the same as before: it was saved.
-    if (shown.current.key === key && shown.current.text === text) {
+    const { current: was } = shown
+    if (was.key === key && was.version !== version && was.text === text) {
       writeDraft(localStorage, key, null)
       return setState('none')
     }
@@ -61,8 +62,8 @@ export function useDraft(draft: DraftOf): DraftState {
     setState('taken-up')
   }, [key, version, begun])
   useEffect(() => {
-    shown.current = { key, text }
-  }, [key, text])
+    shown.current = { key, version, text }
+  }, [key, version, text])
   useEffect(() => {
     // What was made new has become the grouping that is shown.
     if (groupingId !== null && new URLSearchParams(location.search).has('saved'))
