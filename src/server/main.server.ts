@@ -22,7 +22,7 @@ import { liveRoutes } from './http/live-routes.server'
 import { materialRoutes } from './http/material-routes.server'
 import { sameOrigin } from './http/origin.server'
 import { paced, pacesOf } from './http/paces.server'
-import { inTwoLines } from './http/pacing.server'
+import { inThreeLines } from './http/pacing.server'
 import { requestLog } from './http/request-log.server'
 import { acceptSocket } from './http/sockets.server'
 import { sendersFault, soundRequests } from './http/sound-requests.server'
@@ -143,7 +143,7 @@ function createApp(
   const app = express()
   app.disable('x-powered-by')
   app.set('trust proxy', settings.trustedProxies)
-  app.use(inTwoLines())
+  app.use(inThreeLines())
   const https = settings.publicAddress?.startsWith('https:') ?? false
   app.use(safeHeaders({ https, developing: development !== undefined }))
   app.use(requestLog(log))

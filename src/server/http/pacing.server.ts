@@ -2,8 +2,11 @@ import { performance } from 'node:perf_hooks'
 import type { Request, RequestHandler } from 'express'
 import onHeaders from 'on-headers'
 
-/** So many requests are under way at a time, unless they take long. */
+/** So many requests are under way at a time, unless they take long; each begins in a turn of its own. */
 const AT_A_TIME = 3
+/** What a class says takes little each, and all that is said while the disk writes is written together next. */
+const SAID_AT_A_TIME = 32
+const SAID_IN_A_TURN = 8
 /** After so long without an answer, in milliseconds, a request makes room: an upload or a slow line keeps nobody waiting. */
 const MAKES_ROOM_AFTER_MS = 200
 /** From so many that wait on, those who come in are a class that joins at once. */
@@ -14,6 +17,9 @@ const FREE_FOR_BUSY = 6
 const LONGEST_REST_MS = 9
 
 interface Pace {
+  atATime?: number
+  /** So many may begin in one turn of the event loop. */
+  inATurn?: number
   makesRoomAfterMs?: number
   /** Does something later, and gives what calls that off. */
   after?: (ms: number, act: () => void) => () => void
@@ -22,11 +28,13 @@ interface Pace {
 }
 
 /**
- * Begins requests in order, one a turn of the event loop and a few at a time. A class that joins asks hundreds of things in the
+ * Begins requests in order, one or a few a turn of the event loop and a few at a time. A class that joins asks hundreds of things in the
  * same moment; all under way at once, each turn would be as long as what has come for any of them, and sockets and event streams
  * would wait for it.
  */
 export function fewAtATime({
+  atATime = AT_A_TIME,
+  inATurn = 1,
   makesRoomAfterMs = MAKES_ROOM_AFTER_MS,
   after = byTimer,
   rest = () => 0,
@@ -36,14 +44,14 @@ export function fewAtATime({
   let isToBegin = false
   const begin = () => {
     isToBegin = false
-    const next = waiting.shift()
-    if (!next) return
-    underWay++
-    next()
+    for (const next of waiting.splice(0, Math.min(inATurn, atATime - underWay))) {
+      underWay++
+      next()
+    }
     goOn()
   }
   const goOn = () => {
-    if (isToBegin || waiting.length === 0 || underWay >= AT_A_TIME) return
+    if (isToBegin || waiting.length === 0 || underWay >= atATime) return
     isToBegin = true
     const restMs = rest(waiting.length)
     if (restMs < 1) setImmediate(begin)
@@ -76,18 +84,26 @@ const byTimer: NonNullable<Pace['after']> = (ms, act) => {
 }
 
 /**
- * Requests in two lines of their own: those who come in, with rests when a whole class does, and everybody else, who is kept by
- * nobody at the door. In the rests boards and event streams have the thread to themselves: an edit keeps its delay while a class joins.
+ * Requests in three lines of their own: those who come in, with rests when a whole class does; what those who are in say, as when a
+ * class answers a question; and facilitators, whom neither keeps waiting. In the rests boards and event streams have the thread to
+ * themselves: an edit keeps its delay while a class joins.
  */
-export function inTwoLines(): RequestHandler {
-  const others = fewAtATime()
-  const comingIn = fewAtATime({ rest: restsForAClass() })
-  return (request, response, next) => (comesIn(request) ? comingIn : others)(request, response, next)
+export function inThreeLines(pace: Pick<Pace, 'makesRoomAfterMs'> = {}): RequestHandler {
+  const lines: Record<Line, RequestHandler> = {
+    'comes-in': fewAtATime({ ...pace, rest: restsForAClass() }),
+    'is-in': fewAtATime({ ...pace, atATime: SAID_AT_A_TIME, inATurn: SAID_IN_A_TURN }),
+    leads: fewAtATime(pace),
+  }
+  return (request, response, next) => lines[lineOf(request)](request, response, next)
 }
 
-/** Names and place at the door, a participant's page, and every event stream. */
-export const comesIn = ({ method, path }: Pick<Request, 'method' | 'path'>): boolean =>
-  path.startsWith('/join') || (method === 'GET' && /^\/(s|events)\//.test(path))
+type Line = 'comes-in' | 'is-in' | 'leads'
+
+/** Names and place at the door, a participant's page, and every event stream come in; by what is said in a place somebody is in. */
+export function lineOf({ method, path }: Pick<Request, 'method' | 'path'>): Line {
+  if (path.startsWith('/join') || (method === 'GET' && /^\/(s|events)\//.test(path))) return 'comes-in'
+  return path.startsWith('/s/') ? 'is-in' : 'leads'
+}
 
 /** How long to rest before the next, in milliseconds, by how long the thread was busy and free since the last began. */
 export const restsForAClass =

@@ -2,7 +2,7 @@ import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { setImmediate, setTimeout } from 'node:timers/promises'
 import express, { type RequestHandler } from 'express'
-import { comesIn, fewAtATime, inTwoLines, restsForAClass } from './pacing.server'
+import { fewAtATime, inThreeLines, lineOf, restsForAClass } from './pacing.server'
 
 /** Longer than any of these tests takes, in milliseconds. */
 const LONG = 60_000
@@ -31,16 +31,17 @@ async function paced(pace: RequestHandler) {
   }
   app.get('/:name', held)
   app.get('/join/:name', held)
+  app.post('/s/:name', held)
   const server = createServer(app).listen(0)
   servers.push(server)
   const address = `http://localhost:${(server.address() as AddressInfo).port}`
   const abort = new AbortController()
-  const ask = (path: string) => {
-    const asked = fetch(`${address}/${path}`, { signal: abort.signal })
+  const askBy = (method: string) => (path: string) => {
+    const asked = fetch(`${address}/${path}`, { method, signal: abort.signal })
     asked.catch(() => {})
     return asked
   }
-  return { begun, answers, ask, abort, address }
+  return { begun, answers, ask: askBy('GET'), post: askBy('POST'), abort, address }
 }
 
 const until = async (holds: () => boolean) => {
@@ -116,33 +117,49 @@ test('a class that comes in leaves the thread free for six times as long as it w
 })
 
 test.each([
-  ['GET', '/join/ABCD/names', true],
-  ['POST', '/join/ABCD', true],
-  ['GET', '/s/one', true],
-  ['GET', '/events/one/participant', true],
-  ['POST', '/s/one/commands', false],
-  ['GET', '/sessions/one/live', false],
-  ['GET', '/assets/entry.js', false],
-])('%s %s: %s', (method, path, is) => {
-  expect(comesIn({ method, path })).toBe(is)
+  ['GET', '/join/ABCD/names', 'comes-in'],
+  ['POST', '/join/ABCD', 'comes-in'],
+  ['GET', '/s/one', 'comes-in'],
+  ['GET', '/events/one/participant', 'comes-in'],
+  ['POST', '/s/one/commands', 'is-in'],
+  ['GET', '/sessions/one/live', 'leads'],
+  ['POST', '/sessions/one/commands', 'leads'],
+  ['GET', '/assets/entry.js', 'leads'],
+])('%s %s: %s', (method, path, line) => {
+  expect(lineOf({ method, path })).toBe(line)
 })
 
-test('whoever is in waits for nobody at the door', async () => {
-  const { begun, answers, ask } = await paced(inTwoLines())
-  const coming = Array.from({ length: 40 }, (_, number) => ask(`join/${number}`))
-  await until(() => begun.length === 3)
-  const within = ask('within')
-  await until(() => begun.includes('within'))
-  expect(begun).toHaveLength(4)
-  answers.get('within')?.()
-  await within
-  answers.delete('within')
-  for (let done = 0; done < 40; done++) {
+test('more may begin in a turn, up to as many as may be under way', async () => {
+  const { begun, answers, ask } = await paced(fewAtATime({ atATime: 5, inATurn: 3, makesRoomAfterMs: LONG }))
+  const all = Array.from({ length: 9 }, (_, number) => ask(String(number)))
+  await until(() => begun.length === 5)
+  for (let turn = 0; turn < 5; turn++) await setImmediate()
+  expect(begun).toHaveLength(5)
+  for (const name of begun.slice(0, 4)) answers.get(name)?.()
+  await until(() => begun.length === 9)
+  for (const name of begun.slice(4)) answers.get(name)?.()
+  await Promise.all(all)
+})
+
+test('whoever leads waits for nobody in a class that answers, nor either for those at the door', async () => {
+  const { begun, answers, ask, post } = await paced(inThreeLines({ makesRoomAfterMs: LONG }))
+  const coming = Array.from({ length: 40 }, (_, number) => ask(`join/at-the-door-${number}`))
+  const within = Array.from({ length: 60 }, (_, number) => post(`s/within-${number}`))
+  const numberOf = (who: string) => begun.filter(name => name.startsWith(who)).length
+  await until(() => numberOf('at-the-door') === 3 && numberOf('within') === 32)
+  const leading = ask('leading')
+  await until(() => begun.includes('leading'))
+  expect(numberOf('at-the-door')).toBe(3)
+  expect(numberOf('within')).toBe(32)
+  answers.get('leading')?.()
+  await leading
+  answers.delete('leading')
+  for (let done = 0; done < 100; done++) {
     await until(() => answers.size > 0)
     const [name, answer] = [...answers][0] as [string, () => void]
     answers.delete(name)
     answer()
   }
-  await Promise.all(coming)
-  expect(begun).toHaveLength(41)
+  await Promise.all([...coming, ...within])
+  expect(begun).toHaveLength(101)
 })

@@ -1,4 +1,5 @@
 import { and, eq, inArray, isNull } from 'drizzle-orm'
+import { LRUCache } from 'lru-cache'
 import { participantList } from '~/core/live/door/people'
 import { remember, rememberBoth } from '~/core/live/remember'
 import type { LiveProblem, LiveState } from '~/core/live/topics'
@@ -40,14 +41,26 @@ export interface Place {
   reviewToken: string
 }
 
+/**
+ * Places that were looked up, by the hashes of their tokens. A place is never changed, and goes only with a session that is deleted,
+ * which is not found any more whoever asks; so a class that answers a question at once asks the database nothing.
+ */
+const placesIn = remember((_db: Database) => new LRUCache<string, Place>({ max: 20_000 }))
+
 /** The place a browser's token stands for in this session; null when it has none there. */
 export async function placeOf(db: Database, sessionId: string, token: string | null): Promise<Place | null> {
   if (!token) return null
+  const hash = tokenHash(token)
+  const known = placesIn(db).get(hash)
+  if (known) return known.sessionId === sessionId ? known : null
   const [row] = await db
     .select()
     .from(participants)
-    .where(and(eq(participants.tokenHash, tokenHash(token)), eq(participants.sessionId, sessionId)))
-  return row ? { participantId: row.id, sessionId, reviewToken: row.reviewToken } : null
+    .where(and(eq(participants.tokenHash, hash), eq(participants.sessionId, sessionId)))
+  if (!row) return null
+  const place = { participantId: row.id, sessionId, reviewToken: row.reviewToken }
+  placesIn(db).set(hash, place)
+  return place
 }
 
 /** The places some tokens stand for, in no order. */

@@ -1,3 +1,4 @@
+import { jest } from '@jest/globals'
 import { eq } from 'drizzle-orm'
 import { value } from 'tests/fixtures/class'
 import { runningServer } from 'tests/fixtures/running'
@@ -99,4 +100,18 @@ test('a token stands for its place in its session and nowhere else; only its has
   expect(JSON.stringify(await rows())).not.toContain(token)
   expect(await placeByReviewToken(db, place?.reviewToken ?? '')).toEqual(place)
   await expect(placeByReviewToken(db, token)).rejects.toMatchObject({ code: 'not-found' })
+})
+
+test('a place that was looked up is not asked for again, and is a place in no other session', async () => {
+  const { db, hub, sessionId } = running
+  const { token, participantId } = value(await takePlace(db, hub, sessionId, { shownName: 'Uma' }))
+  const asked = jest.spyOn(db, 'select')
+  const place = await placeOf(db, sessionId, token)
+  expect(place).toMatchObject({ participantId, sessionId })
+  expect(asked).toHaveBeenCalledTimes(1)
+  expect(await placeOf(db, sessionId, token)).toEqual(place)
+  expect(await placeOf(db, 'another', token)).toBeNull()
+  expect(asked).toHaveBeenCalledTimes(1)
+  for (let time = 0; time < 2; time++) expect(await placeOf(db, sessionId, `${token}0`)).toBeNull()
+  expect(asked).toHaveBeenCalledTimes(3)
 })

@@ -192,17 +192,18 @@ export class LiveSession {
       const { entries, states, outcomes } = this.decideAll(batch)
       if (entries.length === 0) return outcomes
       this.expected = entries.at(-1)?.recorded.seq ?? 0
+      const awaited = entries.some(({ actor }) => actor.kind === 'facilitator')
       try {
         const written = this.ports.append(entries)
         // The connection takes what is to be written at the end of this turn; only then does the disk work beside us.
         await Promise.race([written, setImmediate()])
-        this.readers.foretell(states.at(-1) as LiveState)
+        this.readers.foretell(states.at(-1) as LiveState, awaited)
         await written
         this.take(
           entries.map(entry => entry.recorded),
           states,
         )
-        this.publish()
+        this.publish(awaited)
         return outcomes
       } catch (error) {
         this.expected = 0
@@ -287,8 +288,8 @@ export class LiveSession {
   }
 
   /** Tells whoever follows, and whoever is told of each state, of the state as it is. */
-  private publish(): void {
-    this.readers.tellSoon()
+  private publish(awaited = false): void {
+    this.readers.tellSoon(awaited)
     try {
       this.ports.changed(this.state)
     } catch (error) {

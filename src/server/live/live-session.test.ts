@@ -393,6 +393,26 @@ test('of what comes thick and fast facilitators are told together, and in the en
   expect((front.held.people as unknown[]).length).toBe(61)
 })
 
+test('after many were told what a facilitator does is told at once, and what else happens a moment later', async () => {
+  const { session } = await opened()
+  await join(session, 'Uma')
+  for (let number = 0; number < 60; number++) {
+    session.subscribe({ kind: 'participant', participantId: 'Uma' }, null, () => {
+      const until = performance.now() + 3
+      while (performance.now() < until);
+    })
+  }
+  const uma = reader(session, { kind: 'participant', participantId: 'Uma' })
+  const front = reader(session, { kind: 'facilitator' })
+  await session.command(facilitator, { type: 'broadcast', messageId: 'one', text: 'One' })
+  const before = front.messages.length
+  await join(session, 'Guest')
+  expect(front.messages).toHaveLength(before)
+  await session.command(facilitator, { type: 'broadcast', messageId: 'two', text: 'Two' })
+  expect(uma.held.messages).toMatchObject([{ text: 'One' }, { text: 'Two' }])
+  expect(front.held.people).toHaveLength(2)
+})
+
 test('at a faster pace what is due comes sooner, and everybody who follows is told', async () => {
   const ports = new Ports()
   const { session } = await opened(ports)

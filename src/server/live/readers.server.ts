@@ -122,11 +122,12 @@ export class Readers {
 
   /**
    * Tells everybody of the state as it is. While a class joins, every one who comes would be told to all who have come: readers are then
-   * told of several at once, and boards and other sessions have the thread in between.
+   * told of several at once, and boards and other sessions have the thread in between. What is `awaited`, as all that a facilitator
+   * does, is told at once.
    */
-  tellSoon(): void {
+  tellSoon(awaited: boolean): void {
     const wait = this.restUntil - performance.now()
-    if (wait <= 0) this.tellAll()
+    if (awaited || wait <= 0) this.tellAll()
     else if (!this.telling) this.telling = setTimeout(() => this.tellAll(), wait)
   }
 
@@ -137,9 +138,9 @@ export class Readers {
   }
 
   /** The disk takes as long as working out what everybody is to be told: both are done at once. */
-  foretell(state: LiveState): void {
+  foretell(state: LiveState, awaited: boolean): void {
     this.foretold = null
-    if (this.telling || this.restUntil > performance.now()) return
+    if (!awaited && (this.telling || this.restUntil > performance.now())) return
     const of = new Map<Reader, Foretold>()
     try {
       for (const reader of this.readers) {
