@@ -67,6 +67,11 @@ export class PageTasks {
   async end(): Promise<{ byClock: Long; worked: Long }> {
     this.ending = true
     await this.following
+    return this.soFar()
+  }
+
+  /** Those by processor time come in some seconds after they were. */
+  async soFar(): Promise<{ byClock: Long; worked: Long }> {
     const byClock = await notedTasks(this.page)
     const worked = this.worked.filter(({ thread }) => this.mainThreads.has(thread))
     return { byClock, worked: longOf(worked.map(({ milliseconds }) => milliseconds)) }
