@@ -1,4 +1,4 @@
-import { setImmediate } from 'node:timers/promises'
+import { setImmediate as nextTurn } from 'node:timers/promises'
 import type { StreamMessage } from '~/contracts/live'
 import type { Participant } from '~/core/live/door/people'
 import type { Mark } from '~/core/live/marks'
@@ -38,6 +38,8 @@ interface Foretold {
 
 /** So many are sent something long before others are looked after again. */
 const TOLD_IN_A_TURN = 100
+/** Readers are told what changed for so long in one turn of the event loop, in milliseconds. */
+const TOLD_FOR_MS = 30
 /** From so many readers on, telling them takes long enough to be counted. */
 const MANY_READERS = 50
 /** After telling many, so many times as long as it took goes to everybody else before they are told again. */
@@ -57,6 +59,12 @@ export class Readers {
     marks: [],
   }
   private telling: NodeJS.Timeout | undefined
+  /** Those who are still to be told of the state as it is, who waits longest first. */
+  private readonly waiting = new Set<Reader>()
+  private nextTurn: NodeJS.Immediate | undefined
+  /** How long telling all of them took so far, in milliseconds, and whether they are to be told anew afterwards. */
+  private toldFor = 0
+  private isToTellAnew = false
   /** Until then readers are not told anew; on the clock of `performance`. */
   private restUntil = 0
   /** When facilitators were told last, as far as it counts; on the clock of `performance`. */
@@ -116,7 +124,7 @@ export class Readers {
       // Some have gone, or something else was put up, while others were told.
       if (!participant || !this.readers.has(reader) || !isFor(state, participant)) continue
       send(message, state.seq)
-      if (++told % TOLD_IN_A_TURN === 0) await setImmediate()
+      if (++told % TOLD_IN_A_TURN === 0) await nextTurn()
     }
   }
 
@@ -127,20 +135,23 @@ export class Readers {
    */
   tellSoon(awaited: boolean): void {
     const wait = this.restUntil - performance.now()
-    if (awaited || wait <= 0) this.tellAll()
+    if (awaited) this.tellAll()
+    else if (this.waiting.size > 0) this.isToTellAnew = true
+    else if (wait <= 0) this.tellAll()
     else if (!this.telling) this.telling = setTimeout(() => this.tellAll(), wait)
   }
 
   /** What waits to be told is told. */
   finish(): void {
-    if (this.telling) this.tellAll()
-    if (this.facilitatorsWait) this.tellEach('facilitator')
+    if (this.telling || this.isToTellAnew) this.tellAll()
+    this.tellWaiting(Number.POSITIVE_INFINITY)
+    if (this.facilitatorsWait) this.tellFacilitators()
   }
 
   /** The disk takes as long as working out what everybody is to be told: both are done at once. */
   foretell(state: LiveState, awaited: boolean): void {
     this.foretold = null
-    if (!awaited && (this.telling || this.restUntil > performance.now())) return
+    if (!awaited && (this.telling || this.waiting.size > 0 || this.restUntil > performance.now())) return
     const of = new Map<Reader, Foretold>()
     try {
       for (const reader of this.readers) {
@@ -160,29 +171,54 @@ export class Readers {
   private tellAll(): void {
     clearTimeout(this.telling)
     this.telling = undefined
+    this.isToTellAnew = false
     const began = performance.now()
-    this.tellEach('others')
+    for (const reader of this.readers) if (reader.viewer.kind !== 'facilitator') this.waiting.add(reader)
+    this.tellWaiting()
     this.tellFacilitatorsInTime(began)
+  }
+
+  /** Tells those who wait, and goes on in the next turn with whom there was no time for. */
+  private tellWaiting(most = TOLD_FOR_MS): void {
+    const began = performance.now()
+    let took = 0
+    for (const reader of this.waiting) {
+      if (took > most) break
+      this.waiting.delete(reader)
+      this.tellOne(reader)
+      took = performance.now() - began
+    }
+    this.toldFor += took
+    if (this.waiting.size > 0) {
+      this.nextTurn ??= setImmediate(() => {
+        this.nextTurn = undefined
+        this.tellWaiting()
+      })
+      return
+    }
     this.foretold = null
-    const ended = performance.now()
-    if (this.readers.size >= MANY_READERS) this.restUntil = ended + (ended - began) * REST_FACTOR
+    if (this.readers.size >= MANY_READERS) this.restUntil = began + took + this.toldFor * REST_FACTOR
+    this.toldFor = 0
+    if (!this.isToTellAnew) return
+    this.isToTellAnew = false
+    this.tellSoon(false)
+  }
+
+  private tellFacilitators(): void {
+    clearTimeout(this.facilitatorsWait)
+    this.facilitatorsWait = undefined
+    this.facilitatorsToldAt.push(performance.now())
+    for (const reader of this.readers) if (reader.viewer.kind === 'facilitator') this.tellOne(reader)
   }
 
   /** A reader who cannot be told is let go, and keeps nobody else from hearing. */
-  private tellEach(which: 'facilitator' | 'others'): void {
-    if (which === 'facilitator') {
-      clearTimeout(this.facilitatorsWait)
-      this.facilitatorsWait = undefined
-      this.facilitatorsToldAt.push(performance.now())
-    }
-    for (const reader of this.readers) {
-      if ((reader.viewer.kind === 'facilitator') !== (which === 'facilitator')) continue
-      try {
-        this.tell(reader, 'change')
-      } catch (error) {
-        this.readers.delete(reader)
-        this.session.failed(error)
-      }
+  private tellOne(reader: Reader): void {
+    if (!this.readers.has(reader)) return
+    try {
+      this.tell(reader, 'change')
+    } catch (error) {
+      this.readers.delete(reader)
+      this.session.failed(error)
     }
   }
 
@@ -192,9 +228,9 @@ export class Readers {
     this.facilitatorsToldAt = this.facilitatorsToldAt.filter(at => now - at < FACILITATORS_WITHIN_MS)
     const wait =
       (this.facilitatorsToldAt.at(-1) ?? Number.NEGATIVE_INFINITY) + FACILITATORS_TOLD_EVERY_MS - now
-    if (this.facilitatorsToldAt.length < FACILITATORS_AT_ONCE || wait <= 0) this.tellEach('facilitator')
+    if (this.facilitatorsToldAt.length < FACILITATORS_AT_ONCE || wait <= 0) this.tellFacilitators()
     else {
-      this.facilitatorsWait = setTimeout(() => this.tellEach('facilitator'), wait)
+      this.facilitatorsWait = setTimeout(() => this.tellFacilitators(), wait)
       this.facilitatorsWait.unref()
     }
   }
