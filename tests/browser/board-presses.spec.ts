@@ -1,7 +1,6 @@
 import type { Page } from '@playwright/test'
 import { promptSchema } from '~/core/boards/prompts/kinds'
-import { MadeClass } from '../../bench/made-class'
-import { expect, expectAccessible, test as onPhones, space } from './fixtures'
+import { expect, expectAccessible, space, test } from './fixtures'
 
 const PROMPTS = [
   {
@@ -16,19 +15,11 @@ const PROMPTS = [
   { id: 's', kind: 'sketch', text: 'Where it was', settings: {} },
 ].map(each => promptSchema.parse(each))
 
-const test = onPhones.extend<{ made: MadeClass }>({
-  // biome-ignore lint/correctness/noEmptyPattern: the test tool reads which fixtures are wanted from this pattern.
-  made: async ({}, use) => {
-    const made = await MadeClass.open(1, 2, PROMPTS)
-    await use(made)
-    await made.server.remove()
-  },
-})
-
 test('rows are added and taken away while empty, cards go off their heap, points and places are taken back, a remark gets its pin', async ({
-  made,
+  openClass,
   phone,
 }) => {
+  const made = await openClass(1, 2, PROMPTS)
   const { address } = made.server
   const [one, other] = [await phone(), await phone()]
   for (const [page, name] of [

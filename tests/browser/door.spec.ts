@@ -1,12 +1,12 @@
 import { SimulatedParticipant } from '~/demo/simulated-participant'
-import { MadeClass } from '../../bench/made-class'
 import { expect, expectAccessible, test } from './fixtures'
 
 test('the door is locked, a crowd waits by itself, and many are removed at once', async ({
   browser,
   phone,
+  openClass,
 }) => {
-  const made = await MadeClass.open(1, 3, [{ id: 'c', kind: 'cards', text: 'What?', settings: {} }])
+  const made = await openClass(1, 3, [{ id: 'c', kind: 'cards', text: 'What?', settings: {} }])
   const { address } = made.server
   const page = await made.page(browser)
   await page.goto(`${address}/sessions/${made.sessionId}/live`)
@@ -67,5 +67,4 @@ test('the door is locked, a crowd waits by itself, and many are removed at once'
   await ana.getByRole('button', { name: /join as “Somebody new”/ }).click()
   await expect(ana.getByText('You are on the waiting list')).toBeVisible()
   await Promise.all([ana.context().close(), page.context().close()])
-  await made.server.remove()
 })

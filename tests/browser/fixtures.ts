@@ -9,6 +9,7 @@ import {
 } from '@playwright/test'
 import axe from 'axe-core'
 import { SimulatedParticipant } from '~/demo/simulated-participant'
+import { MadeClass } from '../../bench/made-class'
 import { type Demo, PREPARED_COOKIES, TestServer } from './server'
 
 interface Tools {
@@ -17,6 +18,8 @@ interface Tools {
   server: TestServer
   /** A server on an empty folder. */
   emptyServer: TestServer
+  /** An open session of so many groups of so many people, on an empty server of its own that goes with the test. */
+  openClass: typeof MadeClass.open
   /** A new browser that nobody has used, watched for faults. */
   newPage(options?: Parameters<Browser['newContext']>[0]): Promise<Page>
   /** Signed in as the facilitator of the demo. */
@@ -84,6 +87,16 @@ export const test = base.extend<Tools>({
     await use(server)
     await closeAll(contexts)
     await server.remove()
+  },
+  openClass: async ({ contexts }, use) => {
+    const opened: MadeClass[] = []
+    await use(async (...how) => {
+      const made = await MadeClass.open(...how)
+      opened.push(made)
+      return made
+    })
+    await closeAll(contexts)
+    for (const { server } of opened) await server.remove()
   },
   newPage: async ({ browser, contextOptions, contexts }, use) => {
     await use(async options => {

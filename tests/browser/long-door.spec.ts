@@ -1,12 +1,10 @@
-import { MadeClass } from '../../bench/made-class'
-import { expect, expectAccessible, onOneServer } from './fixtures'
-
-const test = onOneServer()
+import { expect, expectAccessible, test } from './fixtures'
 
 test('of a long list the door shows a part, and typing finds everybody; the page itself carries no names', async ({
   phone,
+  openClass,
 }) => {
-  const made = await MadeClass.open(20, 3, [{ id: 'c', kind: 'cards', text: 'What?', settings: {} }])
+  const made = await openClass(20, 3, [{ id: 'c', kind: 'cards', text: 'What?', settings: {} }])
   const door = `${made.server.address}/join/${made.joinCode}`
   expect(await (await fetch(door)).text()).not.toContain('P059')
   const page = await phone()
@@ -21,14 +19,14 @@ test('of a long list the door shows a part, and typing finds everybody; the page
   const names = await (await fetch(`${door}/names`)).json()
   expect(names).toHaveLength(59)
   await page.context().close()
-  await made.server.remove()
 })
 
 test('a choice for a long list: typing finds everybody, at the door and on its page', async ({
   phone,
   browser,
+  openClass,
 }) => {
-  const made = await MadeClass.open(30, 3, [{ id: 'c', kind: 'cards', text: 'What?', settings: {} }])
+  const made = await openClass(30, 3, [{ id: 'c', kind: 'cards', text: 'What?', settings: {} }])
   const topics = ['Reeds', 'Birds'].map(name => ({ name, min: 1, max: 90 }))
   const choice = { title: 'Where?', kind: 'first-come', wishes: 1, topics }
   const { path } = await made.post(`${made.cohortPath}/choices/new`, JSON.stringify(choice))
@@ -53,5 +51,4 @@ test('a choice for a long list: typing finds everybody, at the door and on its p
   await page.getByRole('button', { name: 'Close the choice' }).click()
   await expect(one.getByText('The choice is closed. You chose Reeds.')).toBeVisible()
   await Promise.all([one.context().close(), page.context().close()])
-  await made.server.remove()
 })
