@@ -5,8 +5,8 @@ import onHeaders from 'on-headers'
 /** So many requests are under way at a time, unless they take long; each begins in a turn of its own. */
 const AT_A_TIME = 3
 /** What a class says takes little each, and all that is said while the disk writes is written together next. */
-const SAID_AT_A_TIME = 32
-const SAID_IN_A_TURN = 8
+const SAID_AT_A_TIME = 12
+const SAID_IN_A_TURN = 3
 /** After so long without an answer, in milliseconds, a request makes room: an upload or a slow line keeps nobody waiting. */
 const MAKES_ROOM_AFTER_MS = 200
 /** From so many that wait on, those who come in are a class that joins at once. */

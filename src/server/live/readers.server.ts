@@ -196,6 +196,8 @@ export class Readers {
       })
       return
     }
+    clearImmediate(this.nextTurn)
+    this.nextTurn = undefined
     this.foretold = null
     if (this.readers.size >= MANY_READERS) this.restUntil = began + took + this.toldFor * REST_FACTOR
     this.toldFor = 0

@@ -102,6 +102,26 @@ test('after many were told, what nobody waits for is told when as much time as f
   expect(inWords(told())).toBe('60 x 3')
 })
 
+test('of two things said one right after the other the rest is as long as both took', () => {
+  const { readers, say, told } = followed()
+  say('one')
+  readers.tellSoon(true)
+  say('two')
+  readers.tellSoon(true)
+  readers.tellSoon(true)
+  turn()
+  say('three')
+  readers.tellSoon(false)
+  const before = inWords(told())
+  now += 300
+  jest.advanceTimersByTime(300)
+  expect(inWords(told())).toBe(before)
+  now += 100
+  jest.advanceTimersByTime(100)
+  turn()
+  expect(inWords(told())).not.toBe(before)
+})
+
 test('what happens while many are told is told them afterwards, though nobody asks for it again', () => {
   const { readers, say, told } = followed()
   say('one')
