@@ -243,11 +243,14 @@ export class Rehearsals {
     }
   }
 
-  private async pilot(sessionId: string, { script }: Running): Promise<void> {
+  private async pilot(sessionId: string, running: Running): Promise<void> {
     const { db, hub } = this.ground
     const view = facilitatorView(await hub.state(sessionId))
-    for (const move of pilotMoves(view, PILOT.id, script, hub.timeOf(sessionId)))
+    for (const move of pilotMoves(view, PILOT.id, running.script, hub.timeOf(sessionId))) {
+      // Told to stop, or the rehearsal ended, between two moves.
+      if (!running.itself || running.ending) return
       await askAsFacilitator({ db, hub }, PILOT, sessionId, move)
+    }
   }
 
   private found(sessionId: string): Running {

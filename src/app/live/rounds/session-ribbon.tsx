@@ -33,6 +33,8 @@ export function SessionRibbon({ view, pageMadeAt }: { view: LiveView; pageMadeAt
           key={`${segment.kind}-${segment.from}`}
           overflow="hidden"
           whiteSpace="nowrap"
+          textOverflow="ellipsis"
+          title={segment.name}
           fontSize="s"
           px="6px"
           lineHeight="24px"
