@@ -99,7 +99,7 @@ export function inThreeLines(pace: Pick<Pace, 'makesRoomAfterMs'> = {}): Request
 
 type Line = 'comes-in' | 'is-in' | 'leads'
 
-/** Names and place at the door, a participant's page, and every event stream come in; by what is said in a place somebody is in. */
+/** Names and place at the door, a participant's page, and every event stream come in; what is sent from a place is of somebody who is in. */
 export function lineOf({ method, path }: Pick<Request, 'method' | 'path'>): Line {
   if (path.startsWith('/join') || (method === 'GET' && /^\/(s|events)\//.test(path))) return 'comes-in'
   return path.startsWith('/s/') ? 'is-in' : 'leads'
