@@ -38,8 +38,6 @@ interface Asked {
   fail: (error: unknown) => void
 }
 
-/** So many states are kept to tell a reader who was away only what changed since. */
-const KEPT_STATES = 400
 /** How often a command is decided anew because another server wrote into the log first. */
 const MOST_RACES = 5
 /** So many commands are decided and written together; between them everybody else's requests are looked after. */
@@ -58,7 +56,6 @@ const LONGEST_WAIT = 2 ** 31 - 1
 export class LiveSession {
   private state: LiveState = unopened
   private marks: Mark[] = []
-  private readonly recent = new Map<number, LiveState>()
   private readonly readers: Readers
   private readonly asked: Asked[] = []
   private writing: Promise<void> | null = null
@@ -75,7 +72,6 @@ export class LiveSession {
     this.readers = new Readers({
       state: () => this.state,
       marks: () => this.marks,
-      stateAt: seq => this.recent.get(seq),
       hello: () => ports.hello(),
       failed: error => ports.failed(error),
     })
@@ -282,9 +278,6 @@ export class LiveSession {
         this.state = states[index] ?? evolve(this.state, recorded)
       }
     }
-    this.recent.set(this.state.seq, this.state)
-    const oldest = this.recent.keys().next().value
-    if (this.recent.size > KEPT_STATES && oldest !== undefined) this.recent.delete(oldest)
   }
 
   /** Tells whoever follows, and whoever is told of each state, of the state as it is. */

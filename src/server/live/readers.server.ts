@@ -10,13 +10,12 @@ import { changes, type Sections, wholeView } from './sections.server'
 export interface ReadOf {
   state(): LiveState
   marks(): readonly Mark[]
-  /** The state at a place in the log, when it is still known. */
-  stateAt(seq: number): LiveState | undefined
   /** What whoever begins to follow is told of the time. */
   hello(): StreamMessage
   failed(error: unknown): void
 }
 
+/** `seq` is the place in the log of the state that the reader was told of, 0 before the first. */
 export type SendTo = (message: StreamMessage, seq: number) => void
 
 interface Reader {
@@ -36,6 +35,11 @@ interface Foretold {
   message: StreamMessage | null
 }
 
+/**
+ * So many states that somebody was told are kept, to tell who was away only what changed since. With each stays what views made of
+ * it: too many of them, and the collection of young objects has more to carry than to throw away.
+ */
+const KEPT_STATES = 100
 /** So many are sent something long before others are looked after again. */
 const TOLD_IN_A_TURN = 100
 /** Readers are told what changed for so long in one turn of the event loop, in milliseconds. */
@@ -52,6 +56,8 @@ const FACILITATORS_TOLD_EVERY_MS = 250
 /** Those who follow a session: each is told their own view of it, and then what changed in that. */
 export class Readers {
   private readonly readers = new Set<Reader>()
+  /** States that somebody was told, by their place in the log. */
+  private readonly told = new Map<number, LiveState>()
   /** The marks of the round, as they were told last. */
   private marksTold: { from: number | undefined; length: number; marks: Mark[] } = {
     from: undefined,
@@ -84,7 +90,7 @@ export class Readers {
    * otherwise the whole view. Returns how to stop following.
    */
   add(viewer: Viewer, lastSeq: number | null, send: SendTo): () => void {
-    const before = lastSeq === null ? undefined : this.session.stateAt(lastSeq)
+    const before = lastSeq === null ? undefined : this.stateAt(lastSeq)
     const made = before ? viewAfter(null, before, viewer) : null
     const reader: Reader = {
       viewer,
@@ -94,20 +100,19 @@ export class Readers {
       send,
     }
     this.readers.add(reader)
-    send(this.session.hello(), this.session.state().seq)
+    this.send(reader, this.session.hello())
     this.tell(reader, before ? 'change' : 'view')
     return () => this.readers.delete(reader)
   }
 
   /** Sends everybody the time anew. */
   greet(): void {
-    for (const { send } of this.readers) send(this.session.hello(), this.session.state().seq)
+    for (const reader of this.readers) this.send(reader, this.session.hello())
   }
 
   /** Sends something beside the view to the facilitators. */
   sendFacilitators(message: StreamMessage): void {
-    for (const { viewer, send } of this.readers)
-      if (viewer.kind === 'facilitator') send(message, this.session.state().seq)
+    for (const reader of this.readers) if (reader.viewer.kind === 'facilitator') this.send(reader, message)
   }
 
   /** Sends something beside the view to those participants for whom it is, so many in one turn of the event loop. */
@@ -117,13 +122,13 @@ export class Readers {
   ): Promise<void> {
     let told = 0
     for (const reader of [...this.readers]) {
-      const { viewer, send } = reader
+      const { viewer } = reader
       const state = this.session.state()
       const participant =
         viewer.kind === 'participant' ? state.participants.get(viewer.participantId) : undefined
       // Some have gone, or something else was put up, while others were told.
       if (!participant || !this.readers.has(reader) || !isFor(state, participant)) continue
-      send(message, state.seq)
+      this.send(reader, message)
       if (++told % TOLD_IN_A_TURN === 0) await nextTurn()
     }
   }
@@ -243,7 +248,7 @@ export class Readers {
     if (kind === 'change' && known?.before === reader.sections) {
       reader.made = known.made
       reader.sections = known.sections
-      if (known.message) reader.send(known.message, state.seq)
+      if (known.message) this.send(reader, known.message)
       return
     }
     const made = viewAfter(reader.made, state, reader.viewer)
@@ -251,7 +256,24 @@ export class Readers {
     const message = kind === 'view' ? wholeView(sections) : changes(reader.sections, sections)
     reader.made = made
     reader.sections = sections
-    if (message) reader.send(message, state.seq)
+    if (message) this.send(reader, message)
+  }
+
+  /** With the place of the state they were told: a later one may be waiting, and is missed if they say that they had it. */
+  private send(reader: Reader, message: StreamMessage): void {
+    const state = reader.made?.state
+    if (state && !this.told.has(state.seq)) {
+      this.told.set(state.seq, state)
+      const [oldest] = this.told.keys()
+      if (this.told.size > KEPT_STATES && oldest !== undefined) this.told.delete(oldest)
+    }
+    reader.send(message, state?.seq ?? 0)
+  }
+
+  /** The state at a place in the log that somebody was told, when it is still known. */
+  private stateAt(seq: number): LiveState | undefined {
+    const now = this.session.state()
+    return now.seq === seq ? now : this.told.get(seq)
   }
 
   private sectionsOf(state: LiveState, viewer: Viewer, made: MadeView | null): Sections {

@@ -25,7 +25,6 @@ function followed() {
   const readers = new Readers({
     state: () => session.state,
     marks: () => [],
-    stateAt: () => undefined,
     hello: () => ({ kind: 'hello', now: 0 }),
     failed: error => failures.push(error),
   })
@@ -150,6 +149,65 @@ test('whoever leaves while others are told hears nothing more, and who cannot be
   expect(inWords(told())).toBe('59 x 1, 1 x 0')
   expect(failures).toEqual([new Error('Gone')])
   expect(readers.count).toBe(59)
+})
+
+test('who drops between something beside the view and what waits to be told is told that when they come back', () => {
+  const { readers, say } = followed()
+  const heard: string[] = []
+  let last = 0
+  const follow = (from: number | null) =>
+    readers.add({ kind: 'participant', participantId: 'ana' }, from, (message, seq) => {
+      heard.push(`${message.kind} ${JSON.stringify(message)}`)
+      last = seq
+    })
+  const drop = follow(null)
+  say('one')
+  readers.tellSoon(true)
+  turn()
+  say('two')
+  readers.tellSoon(false)
+  readers.greet()
+  drop()
+  expect(heard.join(' ')).not.toContain('Said: two')
+  follow(last)
+  expect(heard.at(-1)).toMatch(/^change .*Said: two/)
+  expect(heard.at(-1)).not.toContain('Said: one')
+})
+
+test('who drops right after being told the time, and nothing else yet, gets the whole view', () => {
+  const { readers } = followed()
+  const heard: { kind: string; seq: number }[] = []
+  const follow = (from: number | null) =>
+    readers.add({ kind: 'participant', participantId: 'ana' }, from, ({ kind }, seq) => {
+      heard.push({ kind, seq })
+    })
+  follow(null)
+  const [time] = heard.splice(0)
+  follow(time?.seq ?? null)
+  expect(heard.map(({ kind }) => kind)).toEqual(['hello', 'view'])
+})
+
+test('of states that somebody was told the latest hundred are known; who was told an earlier one gets the whole view', () => {
+  const { readers, say } = followed()
+  const seqs: number[] = []
+  readers.add({ kind: 'participant', participantId: 'ana' }, null, (_message, seq) => void seqs.push(seq))
+  for (let number = 0; number < 120; number++) {
+    say(`${number}`)
+    readers.tellSoon(true)
+    readers.finish()
+  }
+  const from = (seq: number | undefined) => {
+    const kinds: string[] = []
+    readers.add(
+      { kind: 'participant', participantId: 'ana' },
+      seq ?? null,
+      ({ kind }) => void kinds.push(kind),
+    )
+    return kinds.at(-1)
+  }
+  expect(seqs).toHaveLength(122)
+  expect(from(seqs.at(-101))).toBe('view')
+  expect(from(seqs.at(-100))).toBe('change')
 })
 
 test('at the end all that waits is told in one turn', () => {
