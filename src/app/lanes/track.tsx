@@ -14,6 +14,8 @@ interface TrackProps {
   marks: readonly Mark[]
   /** In pixels. */
   height?: number
+  /** Room that a mark takes, in percent of the track: more where the track is short. */
+  markWidth?: number
 }
 
 /**
@@ -21,32 +23,31 @@ interface TrackProps {
  * between them is what one sees. A hundred of them stand in Live for hours: what was written is one shape however long it goes
  * on, and when time moves only two parts of each do.
  */
-export function Track({ span, runningAt, pulse, marks, height = 50 }: TrackProps) {
-  const length = lengthOf(span)
+export function Track({ span, runningAt, pulse, marks, height = 50, markWidth = 3.6 }: TrackProps) {
   const at = placeOn(span)
   const { past, ahead, first } = usePresent(span, runningAt)
   return (
     <div className="track" style={{ height: `${height}px` }}>
       {runningAt !== null && (
-        <div className="track-past" ref={past} aria-hidden="true" style={{ width: first }} />
+        <div className="track-past" ref={past} aria-hidden="true" style={pastLook(first)} />
       )}
       <svg viewBox={`0 0 ${WIDE} ${height}`} preserveAspectRatio="none" aria-hidden="true">
         <path d={barsOf(pulse, span, height)} />
       </svg>
       {/* The half minute that runs has come only as far as the present: what is ahead covers the rest of it. */}
       {runningAt !== null && (
-        <div className="track-ahead" ref={ahead} aria-hidden="true" style={{ left: first }} />
+        <div className="track-ahead" ref={ahead} aria-hidden="true" style={aheadLook(first)} />
       )}
       {span.edges.map(edge => (
         <div
           key={edge}
           className="track-edge"
           aria-hidden="true"
-          style={{ left: `calc(${at(edge)} - 4px)` }}
+          style={{ left: `calc(${at(edge)}% - 4px)` }}
         />
       ))}
       <ul aria-label="What happened">
-        {clustered(marks, span, length).map(({ mark, count, left }) => {
+        {clustered(marks, span, markWidth).map(({ mark, count, left }) => {
           const { icon: Icon, word, ask } = MARK_LOOK[mark.kind]
           const words = `${word}${count > 1 ? ` (${count})` : ''}: ${mark.what} at ${clockText(mark.at - span.from)}`
           return (
@@ -66,12 +67,21 @@ export function Track({ span, runningAt, pulse, marks, height = 50 }: TrackProps
   )
 }
 
-/** Where a moment lies, from the left edge of the track. */
+/** Where a moment lies, from the left edge of the track, in percent of its width. */
 const placeOn = (span: Pick<TrackSpan, 'from' | 'to'>) => (time: number) =>
-  `${(100 * Math.min(Math.max(time - span.from, 0), lengthOf(span))) / lengthOf(span)}%`
+  (100 * Math.min(Math.max(time - span.from, 0), lengthOf(span))) / lengthOf(span)
 
-/** A track of some hundred points moves by less than one of them in two seconds of a usual round. */
-const EVERY_MS = 2_000
+/** Both lie over the whole track and are painted as far as they go: nothing is laid out anew when time moves. */
+const pastLook = (place: number) => ({ backgroundSize: `${place}% 100%` })
+const aheadLook = (place: number) => ({
+  backgroundSize: `2px 100%, ${100 - place}% 100%`,
+  backgroundPosition: `${place}% 0, 100% 0`,
+})
+
+/** Tracks move no more often than this, in milliseconds. */
+const LEAST_MS = 2_000
+/** And in so many steps from one end to the other, each of about one point. */
+const STEPS = 500
 
 /**
  * Moves what is past and what is ahead of the present. Past React, and each by itself: with 50 rooms drawing tracks anew every
@@ -83,10 +93,11 @@ function usePresent(span: TrackSpan, runningAt: number | null) {
   const { from, to } = span
   useEffect(() => {
     if (runningAt === null) return
-    const place = placeOn({ from, to })
-    return onServerTime(EVERY_MS, now => {
-      past.current?.style.setProperty('width', place(now))
-      ahead.current?.style.setProperty('left', place(now))
+    const placeAt = placeOn({ from, to })
+    return onServerTime(Math.max(LEAST_MS, lengthOf({ from, to }) / STEPS), now => {
+      const place = placeAt(now)
+      if (past.current) Object.assign(past.current.style, pastLook(place))
+      if (ahead.current) Object.assign(ahead.current.style, aheadLook(place))
     })
   }, [from, to, runningAt])
   // It is drawn there once: the same for as long as the track is, so that drawing it anew does not put it back.
@@ -103,11 +114,10 @@ interface Spot {
 
 /** Marks of a kind closer than this are one, in percent of the track: a whole room that comes in is one mark. */
 const SAME_SPOT = 3
-/** Room that a mark takes, in percent of a track as wide as it usually is. */
-const MARK_WIDTH = 3.6
 
 /** Where marks stand: at their time, or beside the one before them when that would hide them. */
-function clustered(marks: readonly Mark[], span: TrackSpan, length: number): Spot[] {
+function clustered(marks: readonly Mark[], span: TrackSpan, markWidth: number): Spot[] {
+  const length = lengthOf(span)
   const spots: Spot[] = []
   let free = 0
   for (const mark of marks) {
@@ -120,7 +130,7 @@ function clustered(marks: readonly Mark[], span: TrackSpan, length: number): Spo
       continue
     }
     spots.push({ mark, count: 1, left: Math.max(left, free) })
-    free = Math.max(left, free) + MARK_WIDTH
+    free = Math.max(left, free) + markWidth
   }
   return spots
 }

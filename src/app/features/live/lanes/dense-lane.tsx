@@ -36,7 +36,7 @@ export function DenseLane(props: LaneProps) {
         <LaneTags {...props} />
         <LanePeople {...props} />
       </div>
-      <LaneTrack {...props} height={28} />
+      <LaneTrack {...props} height={26} markWidth={6.2} />
       {!narrow && <DenseFacts {...props} />}
     </LanePlace>
   )

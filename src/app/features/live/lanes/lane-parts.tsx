@@ -128,14 +128,24 @@ export function LaneTrack({
   work,
   pageMadeAt,
   height,
-}: LaneProps & { height: number }) {
+  markWidth,
+}: LaneProps & { height: number; markWidth?: number }) {
   // A room that stands ready for the next round has no past to show.
   const last = room.used ? rounds.past.at(-1) : undefined
   const pulse = work?.pulse ?? []
   if (clock) {
     const to = clock.graceEndsAt ?? clock.endsAt + clock.graceSeconds * 1000
     const span = { from: clock.startedAt, to, edges: [clock.endsAt] }
-    return <Track span={span} runningAt={pageMadeAt} pulse={pulse} marks={marks} height={height} />
+    return (
+      <Track
+        span={span}
+        runningAt={pageMadeAt}
+        pulse={pulse}
+        marks={marks}
+        height={height}
+        markWidth={markWidth}
+      />
+    )
   }
   if (last) {
     return (
@@ -145,6 +155,7 @@ export function LaneTrack({
         pulse={pulse}
         marks={marks}
         height={height}
+        markWidth={markWidth}
       />
     )
   }
