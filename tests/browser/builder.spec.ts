@@ -46,6 +46,9 @@ test('an outline becomes a board that is tried out, changed, undone, saved as a 
   await page.getByLabel('What it asks').fill('What do you hear, and where?')
   await expect(phone.getByRole('heading', { name: 'What do you hear, and where?' })).toBeVisible()
   await expect(phone.getByText('Reed warblers')).toBeVisible()
+  await page.getByRole('button', { name: 'Try it afresh' }).click()
+  await expect(phone.getByText('Reed warblers')).toBeHidden()
+  await expect(phone.getByRole('button', { name: /A bittern/ })).toHaveAttribute('aria-pressed', 'false')
   await expectAccessible(page)
   await expectContrast(page)
 

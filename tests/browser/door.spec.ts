@@ -52,6 +52,18 @@ test('the door is locked, a crowd waits by itself, and many are removed at once'
 
   await page.getByRole('button', { name: 'Remove people' }).click()
   const dialog = page.getByRole('dialog', { name: 'Remove people from the session' })
+  // Looked for one after the other: who was ticked before stays so.
+  for (const [typed, found] of [
+    ['Guest 1', 2],
+    ['P00', 2],
+  ] as const) {
+    await dialog.getByLabel('Find somebody').fill(typed)
+    await dialog.getByRole('button', { name: `Tick the ${found} found` }).click()
+  }
+  await expect(dialog.getByRole('button', { name: 'Remove 4 people' })).toBeEnabled()
+  await dialog.getByRole('button', { name: 'Tick nobody' }).click()
+  await expect(dialog.getByRole('button', { name: 'Remove', exact: true })).toBeDisabled()
+  await dialog.getByLabel('Find somebody').fill('')
   await dialog.getByRole('button', { name: 'Tick the 11 not on the list' }).click()
   await dialog.getByRole('checkbox', { name: 'Guest 10' }).uncheck()
   await dialog.getByRole('checkbox', { name: 'P000' }).check()

@@ -107,6 +107,9 @@ test('rules and aims: kept, explained when they contradict, switched off, held p
   await expect(
     page.getByText('stay where they are when groups are made again, in every round there is.'),
   ).toBeVisible()
+  await page.getByRole('button', { name: 'Let go of all' }).click()
+  await expect(page.getByText('when groups are made again, in every round there is.')).toBeHidden()
+  await expect(page.getByRole('button', { name: 'Hold Group 1' })).toBeVisible()
   await page.getByRole('checkbox', { name: /apart/ }).uncheck()
   await expect(page.getByText('All that is asked kept')).toBeHidden()
   await page.getByRole('button', { name: /^Remove the rule/ }).click()

@@ -76,4 +76,12 @@ test('a board for all rooms, another for one; everybody thinks first: cards stay
   await expect(ana.getByRole('textbox', { name: 'Card by Bram O.' })).toHaveValue('No newts at all')
   await expect(bram.getByText('Saved')).toBeVisible()
   await expect(drawer.getByText('open here, by a facilitator')).toBeVisible()
+
+  // The other rooms with this board at once; the one with another has nothing to open.
+  const everywhere = drawer.getByRole('button', { name: 'Open in all rooms' })
+  await everywhere.click()
+  await expect(everywhere).toBeHidden()
+  await page.getByRole('button', { name: 'Reeds and rushes', exact: true }).first().click()
+  const third = page.getByRole('complementary', { name: 'Room Reeds and rushes' })
+  await expect(third.getByText('open here, by a facilitator')).toBeVisible()
 })

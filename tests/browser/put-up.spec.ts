@@ -116,6 +116,13 @@ test('groups, the join code, a question’s results, pages and a sound are put u
   await expect(onAna.getByLabel('Captions', { exact: true }).and(ana.locator('p'))).toHaveText(
     'A wren sings.',
   )
+  const isMuted = (page: typeof ana) =>
+    page.locator('audio').evaluate(each => (each as HTMLAudioElement).muted)
+  await onAna.getByRole('button', { name: 'Turn the sound off' }).click()
+  expect(await isMuted(ana)).toBe(true)
+  expect(await isMuted(bo)).toBe(false)
+  await onAna.getByRole('button', { name: 'Turn the sound on' }).click()
+  expect(await isMuted(ana)).toBe(false)
   await onAna.getByLabel('How loud here').fill('0.2')
   expect(await ana.locator('audio').evaluate(audio => (audio as HTMLAudioElement).volume)).toBe(0.2)
   await player.getByRole('button', { name: 'Stop it for all' }).click()

@@ -37,6 +37,8 @@ function Removing({ view, send, onDone }: { view: LiveView; send: Send; onDone: 
     else now.delete(id)
     setTicked(now)
   }
+  // To those who were ticked before: one searches for one after the other.
+  const tickAll = (all: LiveView['people']) => setTicked(new Set([...ticked, ...all.map(({ id }) => id)]))
   return (
     <>
       <Dialog.Body>
@@ -57,11 +59,11 @@ function Removing({ view, send, onDone }: { view: LiveView; send: Send; onDone: 
             )}
           </Field>
           <Flex gap="8px" wrap="wrap">
-            <Button size="small" onClick={() => setTicked(new Set(found.map(({ id }) => id)))}>
+            <Button size="small" onClick={() => tickAll(found)}>
               Tick {typed.trim() ? `the ${found.length} found` : `all ${people.length}`}
             </Button>
             {guests.length > 0 && (
-              <Button size="small" onClick={() => setTicked(new Set(guests.map(({ id }) => id)))}>
+              <Button size="small" onClick={() => tickAll(guests)}>
                 Tick the {guests.length} not on the list
               </Button>
             )}

@@ -20,7 +20,8 @@ export function RoundControls({
 }) {
   return (
     <>
-      <Flex w={{ base: '84px', md: '104px' }} justify="space-between" align="center">
+      {/* Wider only from an hour on. */}
+      <Flex minW={{ base: '84px', md: '104px' }} gap="4px" justify="space-between" align="center">
         <RoundClock clock={clock} />
         <PutUpHere is="clock" name="the clock" view={view} send={send} />
       </Flex>
