@@ -58,19 +58,46 @@ server.listen(settings.port, () => {
 
 // Tests walk through an evening in seconds: the process that started this one may move the clock.
 if (process.env.TEST_CLOCK === '1') {
+  const stops = monitorEventLoopDelay({ resolution: 1 })
+  let longestWork
   process.on('message', async ({ moveClock, longestStop }) => {
     if (Number.isFinite(moveClock)) {
       await roundTable.moveClock(moveClock)
       process.send?.({ moved: moveClock })
     }
-    // How long this thread has not come round at the longest since it was last asked, in milliseconds.
+    // How long this thread has not come round at the longest since it was last asked, and how long it worked at the longest
+    // before it did, without the time in which others had the processors; in milliseconds.
     if (longestStop) {
-      process.send?.({ longestStop: stops.max / 1e6 })
+      process.send?.({ longestStop: stops.max / 1e6, longestWork: longestWork?.() })
+      longestWork ??= followWork()
+      stops.enable()
       stops.reset()
     }
   })
-  const stops = monitorEventLoopDelay({ resolution: 1 })
-  stops.enable()
+}
+
+/** Follows from now on what the thread works between two looks; gives the longest since it was last asked. */
+function followWork() {
+  let [before, longest] = [timeWorked(), 0]
+  setInterval(() => {
+    const now = timeWorked()
+    longest = Math.max(longest, now - before)
+    before = now
+  }, 5).unref()
+  return () => {
+    const since = longest
+    longest = 0
+    return since
+  }
+}
+
+/** How long this thread had a processor so far, in milliseconds (`schedstat` of Linux); NaN where nothing says so. */
+function timeWorked() {
+  try {
+    return Number(readFileSync(`/proc/self/task/${process.pid}/schedstat`, 'utf8').split(' ')[0]) / 1e6
+  } catch {
+    return Number.NaN
+  }
 }
 
 // A certificate that was renewed is taken up without anybody noticing; one that can't be used leaves the one before.

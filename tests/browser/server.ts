@@ -123,10 +123,17 @@ export class TestServer {
 
   /** How long the server's thread did not come round, at the longest since it was last asked, in milliseconds. */
   async longestStop(): Promise<number> {
+    return (await this.held()).byClock
+  }
+
+  /** The same, and how long it worked before it did: the two are apart where many share the processors. */
+  async held(): Promise<{ byClock: number; worked: number }> {
     const answered = once(this.child as ChildProcess, 'message')
     this.child?.send({ longestStop: true })
-    const [answer] = (await answered) as [{ longestStop: number }]
-    return answer.longestStop
+    const [{ longestStop, longestWork }] = (await answered) as [
+      { longestStop: number; longestWork?: number | null },
+    ]
+    return { byClock: longestStop, worked: longestWork ?? longestStop }
   }
 
   /** Gives the exit code; null when the process was killed. */

@@ -5,6 +5,7 @@ import { clockText } from '~/core/schedule/lengths'
 import { MARK_LOOK } from '../live/marks'
 import { onServerTime } from '../live-client/server-clock'
 import { barsOf, lengthOf, type TrackSpan, WIDE } from './bars'
+import { spotsOf } from './spots'
 
 interface TrackProps {
   span: TrackSpan
@@ -47,7 +48,7 @@ export function Track({ span, runningAt, pulse, marks, height = 50, markWidth = 
         />
       ))}
       <ul aria-label="What happened">
-        {clustered(marks, span, markWidth).map(({ mark, count, left }) => {
+        {spotsOf(marks, span, markWidth).map(({ mark, count, left }) => {
           const { icon: Icon, word, ask } = MARK_LOOK[mark.kind]
           const words = `${word}${count > 1 ? ` (${count})` : ''}: ${mark.what} at ${clockText(mark.at - span.from)}`
           return (
@@ -103,34 +104,4 @@ function usePresent(span: TrackSpan, runningAt: number | null) {
   // It is drawn there once: the same for as long as the track is, so that drawing it anew does not put it back.
   const first = useRef(placeOn(span)(runningAt ?? span.to))
   return { past, ahead, first: first.current }
-}
-
-interface Spot {
-  mark: Mark
-  count: number
-  /** From the left edge of the track, in percent of its width. */
-  left: number
-}
-
-/** Marks of a kind closer than this are one, in percent of the track: a whole room that comes in is one mark. */
-const SAME_SPOT = 3
-
-/** Where marks stand: at their time, or beside the one before them when that would hide them. */
-function clustered(marks: readonly Mark[], span: TrackSpan, markWidth: number): Spot[] {
-  const length = lengthOf(span)
-  const spots: Spot[] = []
-  let free = 0
-  for (const mark of marks) {
-    if (mark.at < span.from || mark.at > span.to) continue
-    const left = (100 * (mark.at - span.from)) / length
-    const known = spots.findLast(spot => spot.mark.kind === mark.kind)
-    if (known && left - (100 * (known.mark.at - span.from)) / length < SAME_SPOT) {
-      known.count += 1
-      known.mark = { ...known.mark, what: `${known.mark.what}, ${mark.what}` }
-      continue
-    }
-    spots.push({ mark, count: 1, left: Math.max(left, free) })
-    free = Math.max(left, free) + markWidth
-  }
-  return spots
 }
