@@ -82,6 +82,7 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
       <chakra.div
         position="relative"
         overflowX="auto"
+        containerType="inline-size"
         tabIndex={0}
         role="region"
         aria-label="People on the list"
@@ -114,7 +115,10 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
                   hidden={index === -1 && isListed(person)}
                 >
                   <Table.Cell colSpan={width}>
-                    <ChangePerson person={person} columns={columns} onDone={() => setChanging(null)} />
+                    {/* In sight as a whole, however far the table goes beside the screen. */}
+                    <chakra.div position="sticky" left="8px" maxW="calc(100cqw - 24px)">
+                      <ChangePerson person={person} columns={columns} onDone={() => setChanging(null)} />
+                    </chakra.div>
                   </Table.Cell>
                 </Table.Row>
               ) : (
