@@ -92,7 +92,7 @@ export function PeopleTable({ people, columns, present, onRemoved }: PeopleTable
             <Table.Row>
               <Table.ColumnHeader>Choose</Table.ColumnHeader>
               {here && <Table.ColumnHeader>Here</Table.ColumnHeader>}
-              <Table.ColumnHeader>Name</Table.ColumnHeader>
+              <Table.ColumnHeader {...STAYS}>Name</Table.ColumnHeader>
               <Table.ColumnHeader>Shown as</Table.ColumnHeader>
               <Table.ColumnHeader>Email</Table.ColumnHeader>
               <Table.ColumnHeader>Trained to lead</Table.ColumnHeader>
@@ -163,6 +163,9 @@ interface PersonRowProps {
 
 const box = { w: '20px', h: '20px', accentColor: 'var(--live)', verticalAlign: 'middle' }
 
+/** Whose row it is can be read however far the list is moved sideways. */
+const STAYS = { position: 'sticky', left: '0', bg: 'paper', zIndex: '1' } as const
+
 function PersonRow({
   row,
   person,
@@ -206,7 +209,9 @@ function PersonRow({
           />
         </Table.Cell>
       )}
-      <Table.Cell fontWeight="600">{name}</Table.Cell>
+      <Table.Cell fontWeight="600" {...STAYS}>
+        {name}
+      </Table.Cell>
       <Table.Cell>{person.shownName}</Table.Cell>
       <Table.Cell color="quiet">{person.email}</Table.Cell>
       <Table.Cell>
