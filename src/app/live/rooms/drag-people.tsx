@@ -1,4 +1,4 @@
-import { Box, Grid } from '@chakra-ui/react'
+import { Box, Grid, mergeRefs } from '@chakra-ui/react'
 import {
   type Active,
   DndContext,
@@ -14,6 +14,8 @@ import { useDragSensors } from '../../ui/dragging'
 import { useChosen } from './chosen-people'
 import type { Placement } from './use-placing'
 
+/** The class of the name that goes along with the pointer, while one is dragged. */
+export const DRAGGED = 'dragged-name'
 /** Where people are dropped who are to be with the whole group. */
 export const WHOLE = 'whole-group'
 
@@ -66,6 +68,7 @@ export function DragPeople({ people, placeName, onPlace, children }: DragPeopleP
       <DragOverlay dropAnimation={null}>
         {dragged !== null && (
           <Box
+            className={DRAGGED}
             bg="panel"
             borderWidth="2px"
             borderColor="live"
@@ -113,15 +116,18 @@ interface LanePlaceProps {
   asks: boolean
   calls: boolean
   narrow: boolean
+  /** Told of the lane's element. */
+  watched?: (element: HTMLLIElement | null) => (() => void) | undefined
   children: ReactNode
 }
 
 /** A lane, into which names can be dropped: a plain element. What is in it is not drawn again while somebody is dragged. */
-export function LanePlace({ id, name, className, asks, calls, narrow, children }: LanePlaceProps) {
+export function LanePlace({ id, name, className, asks, calls, narrow, watched, children }: LanePlaceProps) {
   const { setNodeRef, isOver } = useDroppable({ id })
+  const ref = useMemo(() => mergeRefs<HTMLLIElement>(setNodeRef, watched), [setNodeRef, watched])
   return (
     <li
-      ref={setNodeRef}
+      ref={ref}
       aria-label={name}
       className={`lane ${className}`}
       data-asks={asks || undefined}

@@ -1,7 +1,7 @@
 import { chakra, Flex } from '@chakra-ui/react'
 import { lazy, Suspense, useState } from 'react'
 import { handsUp, signalCounts, timeProposal } from '~/core/live/signals/counts'
-import { SIGNAL_WORDS } from '~/core/live/signals/signal'
+import { shownBy } from '~/core/live/signals/signal'
 import { Button } from '../../ui/button'
 import { loadAgain } from '../../ui/load-again'
 import type { LiveView, Send } from '../live-view'
@@ -46,7 +46,7 @@ export function ClassSignals({ view, send }: ClassSignalsProps) {
         return (
           <Flex key={signal} as="span" gap="4px" align="center" fontSize="s">
             <Icon size={16} aria-hidden="true" />
-            <b>{count}</b> {SIGNAL_WORDS[signal]}
+            <b>{count}</b> {shownBy(signal, count)}
           </Flex>
         )
       })}

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react'
-import { SIGNAL_WORDS, type Signal } from '~/core/live/signals/signal'
+import { type Signal, shownBy } from '~/core/live/signals/signal'
 import { SIGNAL_LOOK } from './signal-look'
 
 /** How many show each signal, as small signs with their number. */
@@ -15,11 +15,11 @@ export function SignalTags({ counts }: { counts: readonly (readonly [Signal, num
         fontSize="s"
         fontWeight="650"
         color={signal === 'lost' || signal === 'hand' ? 'ask' : 'quiet'}
-        title={SIGNAL_WORDS[signal]}
+        title={shownBy(signal, count)}
       >
         <Icon size={15} aria-hidden="true" />
         {count}
-        <chakra.span srOnly> {SIGNAL_WORDS[signal]}</chakra.span>
+        <chakra.span srOnly> {shownBy(signal, count)}</chakra.span>
       </chakra.span>
     )
   })

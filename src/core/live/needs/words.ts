@@ -1,4 +1,5 @@
 import { roughLength } from '../../schedule/lengths'
+import { shownBy } from '../signals/signal'
 import type { Reason, ReasonKind } from './needs'
 
 /** What each kind of reason is called where it is switched on and off. */
@@ -29,8 +30,8 @@ export function reasonWords(reason: Reason, now: number): string {
         : `${reason.missing} of ${reason.of} without a line`
     case 'signals':
       return [
-        reason.lost > 0 && `${reason.lost} lost`,
-        reason.hands > 0 && `${reason.hands} ${reason.hands === 1 ? 'wants' : 'want'} to speak`,
+        reason.lost > 0 && `${reason.lost} ${shownBy('lost', reason.lost)}`,
+        reason.hands > 0 && `${reason.hands} ${shownBy('hand', reason.hands)}`,
       ]
         .filter(Boolean)
         .join(', ')

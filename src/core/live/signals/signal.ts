@@ -11,5 +11,9 @@ export const SIGNAL_WORDS: Record<Signal, string> = {
   'stepped-out': 'stepped out',
 }
 
+/** What so many show, to stand after their number. */
+export const shownBy = (signal: Signal, count: number): string =>
+  count === 1 ? SIGNAL_WORDS[signal] : SIGNAL_WORDS[signal].replace(/^(want|need)s /, '$1 ')
+
 /** Most minutes a room can ask for. */
 export const MOST_MINUTES = 30

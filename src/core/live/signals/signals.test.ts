@@ -2,7 +2,7 @@ import { door, facilitator, participant, Rehearsed } from 'tests/fixtures/rehear
 import { allMarks } from '../marks'
 import { facilitatorView, participantView, projectorView } from '../views'
 import { handsUp, signalCounts, timeProposal } from './counts'
-import { MOST_MINUTES, SIGNALS, type Signal } from './signal'
+import { MOST_MINUTES, SIGNALS, type Signal, shownBy } from './signal'
 
 const rehearsed = () => {
   const session = new Rehearsed()
@@ -175,5 +175,15 @@ test('how many showed what is kept for every half minute in which that changed, 
     { at: 0, counts: [0, 0, 0, 0, 0] },
     { at: 60_000, counts: [0, 0, 0, 2, 0] },
     { at: 120_000, counts: [1, 0, 0, 2, 0] },
+  ])
+})
+
+test('what one shows and what several show is said as each is spoken', () => {
+  expect(SIGNALS.map(signal => [1, 2].map(count => `${count} ${shownBy(signal, count)}`))).toEqual([
+    ['1 wants to speak', '2 want to speak'],
+    ['1 done', '2 done'],
+    ['1 needs more time', '2 need more time'],
+    ['1 lost', '2 lost'],
+    ['1 stepped out', '2 stepped out'],
   ])
 })

@@ -1,6 +1,6 @@
 import { newRoom } from '~/core/live/rooms/room'
 import { inHeldOrder } from '../needs/use-needs'
-import { laneSize, orderedRooms } from './lane-order'
+import { laneSize, orderedRooms, whenWhole } from './lane-order'
 
 const rooms = ['a', 'b', 'c', 'd'].map(id => newRoom({ id, name: id, copyId: id }))
 const need = (roomId: string) => ({ roomId, points: 0, reasons: [] })
@@ -27,4 +27,15 @@ test('twelve rooms are dense, with fifty those that need nobody fold while peopl
   expect(sizes(6, true)).toEqual(['full', 'full'])
   expect(sizes(7, true)).toEqual(['dense', 'folded'])
   expect(laneSize(50, { needsSomebody: false, inRound: false })).toBe('dense')
+})
+
+test('of more than sixteen rooms the first two dozen are drawn whole until it is known what is in sight; on a phone and of few all are', () => {
+  expect([0, 23, 24, 99].map(place => whenWhole(100, place, false))).toEqual([
+    'at first',
+    'at first',
+    'near',
+    'near',
+  ])
+  expect([whenWhole(16, 15, false), whenWhole(17, 16, false)]).toEqual(['always', 'at first'])
+  expect(whenWhole(100, 99, true)).toBe('always')
 })

@@ -38,3 +38,18 @@ export function laneSize(
   if (rooms < DENSE_FROM) return 'full'
   return inRound && !needsSomebody && (onPhone || rooms >= FOLDED_FROM) ? 'folded' : 'dense'
 }
+
+/**
+ * When all of a lane is drawn: of very many those near what is seen, and until that is known the first. On a phone always: there
+ * what is in a lane decides how high it is.
+ */
+export type Whole = 'always' | 'at first' | 'near'
+
+/** No window holds more lanes than so many. */
+const AT_FIRST = 24
+
+/** For the lane that stands at a place, counted from 0, among so many rooms. */
+export function whenWhole(rooms: number, place: number, onPhone: boolean): Whole {
+  if (onPhone || rooms < FOLDED_FROM) return 'always'
+  return place < AT_FIRST ? 'at first' : 'near'
+}

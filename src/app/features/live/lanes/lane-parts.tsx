@@ -14,7 +14,7 @@ import { SignalTags } from '../../../live/signals/signal-tags'
 import { Button } from '../../../ui/button'
 import { Tag } from '../../../ui/layout'
 import { ANSWER_WORDS, type Answer } from '../needs/answers'
-import type { LaneSize } from './lane-order'
+import type { LaneSize, Whole } from './lane-order'
 
 export interface LaneProps {
   room: LiveView['rooms'][number]
@@ -45,6 +45,7 @@ export interface LaneProps {
   /** What answers the weightiest reason. */
   answer: Answer | null
   size: LaneSize
+  whole: Whole
   /** A drawer stands open beside the lanes. */
   narrow: boolean
   onOpen: (roomId: string) => void

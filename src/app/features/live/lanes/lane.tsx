@@ -2,8 +2,6 @@ import { memo } from 'react'
 import { LanePlace } from '../../../live/rooms/drag-people'
 import { VisitedAgo } from '../../../live/visits/visited-ago'
 import { RoomMark } from '../../../ui/room-mark'
-import { DenseLane } from './dense-lane'
-import { FoldedLane } from './folded-lane'
 import {
   AnswerButton,
   LanePeople,
@@ -14,16 +12,15 @@ import {
   Reasons,
   RoomButton,
 } from './lane-parts'
+import { OneLineLane } from './one-line-lane'
 
 /**
  * One room: who is in it, its time running to the right, the latest words, and when it was last visited. Drawn again only
  * when something of this room changed; what shows time ticks by itself.
  */
-export const Lane = memo(function Lane(props: LaneProps) {
-  if (props.size === 'folded') return <FoldedLane {...props} />
-  if (props.size === 'dense') return <DenseLane {...props} />
-  return <FullLane {...props} />
-})
+export const Lane = memo((props: LaneProps) =>
+  props.size === 'full' ? <FullLane {...props} /> : <OneLineLane {...props} />,
+)
 
 function FullLane(props: LaneProps) {
   const { room, index, call, reasons, narrow, onOpen } = props

@@ -13,7 +13,7 @@ import { useIsPhone } from '../../../ui/is-phone'
 import { moveByArrows } from '../../../ui/list-keys'
 import { ANSWERS, type Answer } from '../needs/answers'
 import { Lane } from './lane'
-import { DENSE_FROM, laneSize } from './lane-order'
+import { DENSE_FROM, laneSize, whenWhole } from './lane-order'
 
 export interface LanesProps {
   view: LiveView
@@ -64,7 +64,7 @@ export const Lanes = memo(function Lanes({
         moveByArrows(event)
       }}
     >
-      {shown.map(({ room, index }) => (
+      {shown.map(({ room, index }, place) => (
         <Lane
           key={room.id}
           room={room}
@@ -74,6 +74,7 @@ export const Lanes = memo(function Lanes({
             inRound: view.clock !== null,
             onPhone,
           })}
+          whole={whenWhole(view.rooms.length, place, onPhone)}
           signals={signalsOf(room.id)}
           reasons={reasonsInLane(reasons.get(room.id) ?? NO_REASONS, now)}
           answer={answerTo(reasons.get(room.id) ?? NO_REASONS)}
