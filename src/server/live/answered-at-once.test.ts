@@ -20,6 +20,8 @@ test.each([
     }
     const lead = (request: Parameters<typeof askAsFacilitator>[3]) =>
       askAsFacilitator(running, running.by, sessionId, request)
+    // A crowd that comes all at once waits at the door.
+    value(await lead({ type: 'let-in', participantIds: ids }))
     await lead({ type: 'ask-question', text: 'Afraid?', answers: ['Yes', 'No', 'A little'], anonymous })
     const questionId = (await hub.state(sessionId)).questions.at(-1)?.id ?? ''
     const presses = ids.flatMap((_id, number) => (number % 3 === 0 ? [number, number] : [number]))

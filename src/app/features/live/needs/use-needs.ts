@@ -1,5 +1,5 @@
 import { partition } from 'lodash-es'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import type { RoomWorkNow } from '~/contracts/live'
 import { isTheirs } from '~/core/live/duties/duty'
 import { roomFacts } from '~/core/live/needs/facts'
@@ -31,14 +31,17 @@ export function needsAt(view: LiveView, work: Work, now: number, { off, accountI
     : [...mine, ...others.map(({ roomId }) => ({ roomId, points: 0, reasons: [] }))]
 }
 
-/** Rooms by who needs somebody next, as time goes by. */
+/**
+ * Rooms by who needs somebody next, as time goes by. With every full minute a hundred rooms may say something else: they are drawn
+ * in parts, so that the page answers meanwhile.
+ */
 export function useNeeds(
   view: LiveView,
   work: Work,
   { off, accountId }: Mine,
   pageMadeAt: number,
 ): { needs: RoomNeed[]; now: number } {
-  const now = useServerNow(pageMadeAt, EVERY_MS)
+  const now = useDeferredValue(useServerNow(pageMadeAt, EVERY_MS))
   const needs = useMemo(() => needsAt(view, work, now, { off, accountId }), [view, work, now, off, accountId])
   return { needs, now }
 }
