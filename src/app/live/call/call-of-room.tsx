@@ -8,6 +8,7 @@ import { whenMet } from '../../prompts/when-met'
 import { Button } from '../../ui/button'
 import { Tick } from '../../ui/fields'
 import type { LiveView, Send } from '../live-view'
+import { CallLink } from './call-link'
 import { spokenFor } from './spoken'
 
 const CallPanel = whenMet(() => import('./call-panel'))
@@ -21,11 +22,15 @@ interface CallOfRoomProps {
   send: Send
 }
 
-/** The call of a room for a facilitator: who is in it and how evenly they speak; heard only while they visit. */
+/**
+ * The call of a room for a facilitator: who is in it and how evenly they speak, heard only while they visit; or the way to the one
+ * elsewhere that the room talks in.
+ */
 export function CallOfRoom({ sessionId, roomId, accountId, view, people = [], send }: CallOfRoomProps) {
   const [isIn, setIsIn] = useState(false)
   const call = callOf(view, roomId)
-  if (!call) return null
+  const link = view.rooms.find(room => room.id === roomId)?.link
+  if (!call) return link ? <CallLink link={link}>Open the call of this room</CallLink> : null
   const visits = view.visits.some(visit => visit.accountId === accountId && visit.roomId === roomId)
   const here = people.filter(person => person.here).length
   return (

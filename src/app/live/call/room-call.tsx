@@ -1,9 +1,9 @@
-import { chakra } from '@chakra-ui/react'
 import { Phone } from 'lucide-react'
 import { Suspense, useState } from 'react'
 import type { CallHere } from '~/core/live/call/ways'
 import { whenMet } from '../../prompts/when-met'
 import { Button } from '../../ui/button'
+import { CallLink } from './call-link'
 
 const CallPanel = whenMet(() => import('./call-panel'))
 
@@ -17,19 +17,7 @@ interface RoomCallProps {
 /** How the people of a room talk aloud: in its call here, or by a link to one elsewhere. */
 export default function RoomCall({ sessionId, call, link }: RoomCallProps) {
   const [isIn, setIsIn] = useState(false)
-  if (!call)
-    return (
-      <chakra.a
-        href={link}
-        target="_blank"
-        rel="noreferrer"
-        color="live"
-        fontWeight="600"
-        overflowWrap="anywhere"
-      >
-        Join the call of your room
-      </chakra.a>
-    )
+  if (!call) return <CallLink link={link}>Join the call of your room</CallLink>
   if (!isIn)
     return (
       <Button alignSelf="flex-start" onClick={() => setIsIn(true)}>
