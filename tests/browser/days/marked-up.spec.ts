@@ -18,7 +18,7 @@ const OUTLINE = `A text to mark up
 - Questions for afterwards
 `
 
-test('a text is marked up together, with a picture of the library in it; questions are gathered; marked and pictured it is kept', async ({
+test('a text is marked up together, with a picture of the library in it; questions are gathered; then the facilitator marks it alone; marked and pictured it is kept', async ({
   server,
   facilitator: page,
   phone,
@@ -60,12 +60,30 @@ test('a text is marked up together, with a picture of the library in it; questio
   for (const each of [ana, bram]) await expect(each.getByText('Saved', { exact: true })).toBeVisible()
   await expectAccessible(ana)
 
+  // Then by the facilitator alone: the others read along, and see it come.
+  await page.getByRole('button', { name: 'Pond life', exact: true }).click()
+  const drawer = page.getByRole('complementary', { name: 'Room Pond life' })
+  await drawer.getByLabel('Who writes in this room').selectOption('all read along')
+  for (const each of [ana, bram])
+    await expect(each.getByText('The facilitator writes for your room. You read along.')).toBeVisible()
+  await expect(report(ana).getByRole('button', { name: 'Mark', exact: true })).toBeHidden()
+  await drawer.getByRole('button', { name: 'Visit', exact: true }).click()
+  await drawer.getByRole('button', { name: 'Join in', exact: true }).click()
+  const led = drawer.getByRole('region', { name: 'The ranger’s report' })
+  await led.getByRole('textbox').getByText('The jetty').click()
+  await led.getByRole('textbox').press('Home')
+  for (let step = 0; step < 'The jetty'.length; step++)
+    await led.getByRole('textbox').press('Shift+ArrowRight')
+  await led.getByRole('button', { name: 'Mark', exact: true }).click()
+  await expect(report(ana).locator('mark').first()).toHaveText('The jetty')
+  await drawer.getByRole('button', { name: 'Close', exact: true }).click()
+
   await page.getByRole('button', { name: 'End', exact: true }).click()
   await page.getByRole('alertdialog').getByRole('button', { name: 'End the session' }).click()
   await page.goto(`${server.address}/sessions/${sessionId}/review`)
   await page.getByRole('button', { name: /The ranger’s report/ }).click()
   const room = page.getByRole('article', { name: 'Pond life' })
-  await expect(room.locator('mark')).toHaveText('will last.')
+  await expect(room.locator('mark')).toHaveText(['The jetty', 'will last.'])
   await expect(room.getByRole('img', { name: 'Map of the marsh' })).toBeVisible()
   await page.getByRole('button', { name: /Questions for afterwards/ }).click()
   await expect(room.getByText('Who looked at it last?')).toBeVisible()

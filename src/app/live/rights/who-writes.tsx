@@ -70,6 +70,8 @@ export function WhoWritesHere({ roomId, view, send }: { roomId: string; view: Li
             </>
           ) : writer ? (
             `Now it is ${writer.shownName}.`
+          ) : rule === 'nobody' ? (
+            'Visit and join in to write here yourself.'
           ) : (
             'Nobody here has the role, so all write.'
           )}

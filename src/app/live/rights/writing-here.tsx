@@ -34,6 +34,7 @@ export default function WritingInRoom({ view, send }: { view: ParticipantView; s
 
 function wordsOf({ who, by, muted }: WritingHere, myId: string): string {
   if (muted) return 'The facilitator has paused your writing. You can read along.'
+  if (who === 'nobody') return 'The facilitator writes for your room. You read along.'
   if (!by) return ''
   const isMe = by.id === myId
   if (who === 'turn') return isMe ? 'You have the pen.' : `${by.shownName} has the pen. You read along.`

@@ -36,11 +36,13 @@ function Shown({ picture: { file, title, width, height } }: { picture: Picture }
 
 const Text = ({ text }: { text: string }) => (
   <chakra.p whiteSpace="pre-wrap" overflowWrap="anywhere">
-    {text.split(/^# (.*)$/m).map((stretch, index) =>
+    {text.split(/^# (.*)$/m).map((stretch, index) => (
       // Every second stretch is a heading.
       // biome-ignore lint/suspicious/noArrayIndexKey: a text has no other places than those.
-      index % 2 === 1 ? <b key={index}>{stretch}</b> : <Marked key={index} text={stretch} />,
-    )}
+      <chakra.span key={index} fontWeight={index % 2 === 1 ? 'bold' : undefined}>
+        <Marked text={stretch} />
+      </chakra.span>
+    ))}
   </chakra.p>
 )
 

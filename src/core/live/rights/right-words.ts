@@ -7,6 +7,7 @@ export const WHO_WORDS: Record<WhoWrites, string> = {
   lead: 'lead writes',
   scribe: 'scribe writes',
   turn: 'write in turns',
+  nobody: 'all read along',
 }
 
 /** What people of a room may do by themselves, or may not. */

@@ -50,6 +50,22 @@ test('by role: the one who has it writes, in rooms where somebody has; in one ro
   expect(writers()).toEqual(['ana', 'chi'])
 })
 
+test('where all read along nobody writes but a facilitator who has joined in; in another room people write as before', () => {
+  const { session, writers, told } = atWork()
+  const copyOf = (roomId: string) => session.state.rooms.find(({ id }) => id === roomId)?.copyId ?? ''
+  session.tell(3, facilitator, { type: 'set-writing', who: 'nobody', roomId: 'reeds' })
+  expect(writers()).toEqual(['chi'])
+  expect(told('ana')).toEqual({ who: 'nobody', by: null, mayWrite: false, muted: false, mayPass: false })
+  expect(session.tell(4, participant('ana'), { type: 'pass-pen', toId: 'ana' })).toBe('no-turns')
+  expect(session.tell(4, facilitator, { type: 'give-pen', participantId: 'ana' })).toBe('no-turns')
+  session.tell(5, facilitator, { type: 'visit', roomId: 'reeds' })
+  expect(mayWriteOn(session.state, 'marit', copyOf('reeds'))).toBe(false)
+  session.tell(6, facilitator, { type: 'join-in', joins: true })
+  expect(mayWriteOn(session.state, 'marit', copyOf('reeds'))).toBe(true)
+  session.tell(7, facilitator, { type: 'set-writing', who: null, roomId: 'reeds' })
+  expect(writers()).toEqual(['ana', 'bo', 'chi'])
+})
+
 test('in turns: who came first has the pen, passes it on, and nobody else can; whoever is gone with it leaves it to be taken up', () => {
   const { session, writers, told } = atWork()
   session.tell(3, facilitator, { type: 'set-writing', who: 'turn', roomId: 'reeds' })

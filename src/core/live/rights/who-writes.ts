@@ -12,12 +12,12 @@ const couldWrite = (state: Read, roomId: string): Participant[] =>
   peopleIn(state, roomId).filter(({ id, hasDevice }) => hasDevice && !state.muted[id])
 
 /**
- * The one who writes in a room; null where everybody does. Where nobody has the role that is asked for, everybody does: nobody waits for
+ * The one who writes in a room; null where everybody does, or nobody may. Where nobody has the role that is asked for, everybody does: nobody waits for
  * somebody who is not there. The pen lies with whom it was given, else with whoever came first and has a line.
  */
 export function oneWriter(state: Read, roomId: string): Participant | null {
   const rule = ruleIn(state, roomId)
-  if (rule === 'all') return null
+  if (rule === 'all' || rule === 'nobody') return null
   const here = couldWrite(state, roomId)
   if (rule === 'turn')
     return (
@@ -36,7 +36,7 @@ export function oneWriter(state: Read, roomId: string): Participant | null {
 
 /** Whether somebody who is in a room may write there. */
 export function mayWriteInRoom(state: Read, { id }: Participant, roomId: string): boolean {
-  if (state.muted[id]) return false
+  if (state.muted[id] || ruleIn(state, roomId) === 'nobody') return false
   const writer = oneWriter(state, roomId)
   return writer === null || writer.id === id
 }

@@ -1,6 +1,8 @@
 /** Who writes on the boards of rooms; read by pages as well, so nothing but names and types. */
-export const WHO_WRITES = ['all', 'lead', 'scribe', 'turn'] as const
-/** Everybody; whoever leads, or keeps the notes; or one after the other, whoever has the pen. */
+export const WHO_WRITES = ['all', 'lead', 'scribe', 'turn', 'nobody'] as const
+/**
+ * Everybody; whoever leads, or keeps the notes; one after the other, whoever has the pen; or nobody but a facilitator who joins in.
+ */
 export type WhoWrites = (typeof WHO_WRITES)[number]
 
 export interface RightsState {
@@ -19,7 +21,7 @@ export interface RightsState {
 /** What somebody in a room is told where not everybody writes. */
 export interface WritingHere {
   who: WhoWrites
-  /** Who writes; null when it is everybody but those who are muted. */
+  /** Who writes; null when it is everybody but those who are muted, or nobody. */
   by: { id: string; shownName: string } | null
   mayWrite: boolean
   muted: boolean
