@@ -107,6 +107,10 @@ type Known<K extends Kinds, Events> = EventsOf<Events> | Heard<K>
 type Changed<K extends Kinds> = Partial<StateFor<K>>
 type OfType<Event, Type> = Extract<Event, { type: Type }>
 
+/** What a topic shows, by section. Each is there, if only as null: JSON knows nothing else. */
+type Sections = Readonly<Record<string, NonNullable<unknown> | null>>
+type NoSections = Readonly<Record<never, never>>
+
 export interface Topic<
   K extends Kinds,
   Commands extends Record<string, CommandShape>,
@@ -184,9 +188,9 @@ export const topic =
   <
     const Commands extends Record<string, CommandShape>,
     const Events extends Record<string, Shape>,
-    Facilitator = unknown,
-    Projector = unknown,
-    Seen = unknown,
+    Facilitator extends Sections = NoSections,
+    Projector extends Sections = NoSections,
+    Seen extends Sections = NoSections,
   >(
     shapes: { initial: K['state']; commands: Commands; events: Events },
     rules: Omit<

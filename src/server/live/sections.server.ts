@@ -5,7 +5,7 @@
 import type { StreamMessage } from '~/contracts/live'
 import { remember, rememberBoth } from '~/core/live/remember'
 
-/** A view by the names of its sections. */
+/** A view by the names of its sections: JSON, and so none of them undefined. */
 export type Sections = Readonly<Record<string, unknown>>
 
 /** A value that is already JSON text: the stream writes it as it is. */
@@ -22,7 +22,8 @@ const GROWING = new Set(['messages', 'marks', 'talk', 'signalsOverTime', 'messag
  */
 const textOfObject = remember((value: object) => JSON.stringify(value))
 const textOf = (value: unknown): string =>
-  typeof value === 'object' && value !== null ? textOfObject(value) : JSON.stringify(value)
+  // What is not there has no text, and one section without would spoil the whole message.
+  typeof value === 'object' && value !== null ? textOfObject(value) : (JSON.stringify(value) ?? 'null')
 
 const membersOf = remember((list: readonly unknown[]) => list.map(textOf))
 const listText = (members: string[]) => new AsJson(`[${members.join(',')}]`)

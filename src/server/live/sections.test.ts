@@ -49,3 +49,13 @@ test('the whole view is every section', () => {
     session: { title: 'Ä' },
   })
 })
+
+test('what is not there is told as null: the message stays JSON', () => {
+  const gone = { clock: undefined, me: { id: 'a' } }
+  expect(told({ clock: { endsAt: 1 }, me: { id: 'a' } }, gone)).toEqual({
+    sections: { clock: null },
+    added: {},
+  })
+  const message = wholeView(gone)
+  expect(message.kind === 'view' && texts(message.sections)).toEqual({ clock: null, me: { id: 'a' } })
+})

@@ -145,6 +145,19 @@ test('ten people in three rooms named by hand, made anew after a mistake; one is
   expect(of('Dov')?.view?.whereabouts.where).toBe('whole')
   await expectAccessible(page)
 
+  // In it one leads, and the others only read.
+  await lane('Causes').getByRole('button', { name: 'Zofia', exact: true }).click()
+  await page.getByRole('menuitem', { name: /^Zofia leads/ }).click()
+  await lane('Causes').getByRole('button', { name: 'Causes', exact: true }).click()
+  const causes = page.getByRole('complementary', { name: 'Room Causes' })
+  await causes.getByLabel('Who writes in this room').selectOption('lead writes')
+  await expect(own.getByText('You write for your room.')).toBeVisible()
+  const beside = people.find(
+    each => each.view?.whereabouts.where === 'room' && each.view.me.shownName !== 'Zofia',
+  )
+  await beside?.until(view => view.writing?.mayWrite === false && view.writing.by?.shownName === 'Zofia')
+  await causes.getByRole('button', { name: 'Close', exact: true }).click()
+
   // Afterwards each sees their own room, the facilitator all.
   await page.getByRole('button', { name: 'End', exact: true }).click()
   await page.getByRole('button', { name: 'End the session' }).click()

@@ -137,4 +137,37 @@ test('two lead: one waits alone and somebody is brought, a late one is let in an
   await own.goto(place)
   await expect(title).toHaveText(room)
   await expect(lanes.getByRole('button', { name: /^Ana Per.*away/ })).toBeHidden({ timeout: 30_000 })
+
+  // That room is closed, its people sit with others; then it opens again as it was.
+  await own.getByRole('textbox').first().fill('We disagree about the sluice')
+  await own.getByRole('button', { name: /^Add/ }).first().click()
+  await expect(own.getByText('Saved', { exact: true })).toBeVisible()
+  const [into = ''] = ['Water clarity', 'Pond life'].filter(name => name !== room)
+  const drawer = page.getByRole('complementary', { name: `Room ${room}` })
+  const closeIt = async () => {
+    await lanes.getByRole('button', { name: room, exact: true }).click()
+    await drawer.getByText('Name, link, close').click()
+    await drawer.getByLabel('Close the room; its people go').selectOption(`into ${into}`)
+    await drawer.getByRole('button', { name: 'Close it' }).click()
+    await expect(title).toHaveText(into)
+  }
+  await closeIt()
+  await page.getByRole('button', { name: `Open again: ${room}` }).click()
+  await expect(title).toHaveText(room)
+  await expect(own.getByText('We disagree about the sluice').first()).toBeVisible()
+
+  // One alone may write there.
+  await lanes.getByRole('button', { name: /^Ana Per\./ }).click()
+  await page.getByRole('menuitem', { name: /^Ana Per\. leads/ }).click()
+  await lanes.getByRole('button', { name: room, exact: true }).click()
+  await drawer.getByLabel('Who writes in this room').selectOption('lead writes')
+  await expect(own.getByText('You write for your room.')).toBeVisible()
+  await drawer.getByRole('button', { name: 'Close', exact: true }).click()
+
+  // Closed for good: what it made is still there afterwards.
+  await closeIt()
+  await page.getByRole('button', { name: 'End', exact: true }).click()
+  await page.getByRole('button', { name: 'End the session' }).click()
+  await page.getByRole('link', { name: 'Review what the groups made' }).click()
+  await expect(page.getByText('We disagree about the sluice').first()).toBeVisible()
 })

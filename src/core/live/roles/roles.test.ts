@@ -39,6 +39,14 @@ test('without a rule there are no roles, and after the round none are left', () 
   expect(participantView(session.state, 'ana')?.roles).toBeNull()
 })
 
+test('given by hand in one room, others are told that there are none in theirs', () => {
+  const elsewhere = { ...PEOPLE[2], roomId: 'ponds' }
+  const session = out(null, [PEOPLE[0], PEOPLE[1], elsewhere] as object[])
+  session.tell(3, facilitator, { type: 'give-role', participantId: 'ana', role: 'lead' })
+  expect(participantView(session.state, 'bo')?.roles?.roles).toEqual([{ id: 'ana', role: 'lead' }])
+  expect(participantView(session.state, 'chi')?.roles).toBeNull()
+})
+
 test('by turns nobody leads again before the others have', () => {
   const session = new Rehearsed({ people: PEOPLE })
   session.join(1, 'ana', 'bo', 'chi')

@@ -124,10 +124,10 @@ export const roles = topic<{
       participant: (state, me) => ({
         roles:
           state.roles.size > 0 && me.inRoom && !me.released
-            ? inRoomOf(
+            ? (inRoomOf(
                 state.roles,
                 state.participants,
-              )(mayIn(state, 'pass-roles', me.roomId) ? MAY_PASS : STAYS)[me.roomId ?? '']
+              )(mayIn(state, 'pass-roles', me.roomId) ? MAY_PASS : STAYS)[me.roomId ?? ''] ?? null)
             : null,
       }),
     },
