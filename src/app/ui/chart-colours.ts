@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react'
+import { useSyncExternalStore } from 'react'
 
 interface ChartColours {
   ink: string
@@ -11,23 +11,32 @@ interface ChartColours {
 const LIGHT: ChartColours = { ink: '#1d2424', line: '#8a8a80', live: '#0b6856', ask: '#9a3a0c' }
 
 /** The theme's colours as charts need them: they draw without style sheets. */
-export function useChartColours(): ChartColours {
-  const [colours, setColours] = useState(LIGHT)
-  useEffect(() => {
-    const dark = window.matchMedia('(prefers-color-scheme: dark)')
-    const take = () => {
-      const style = getComputedStyle(document.documentElement)
-      const read = (name: string, fallback: string) => style.getPropertyValue(name).trim() || fallback
-      setColours({
-        ink: read('--ink', LIGHT.ink),
-        line: read('--edge', LIGHT.line),
-        live: read('--live', LIGHT.live),
-        ask: read('--ask', LIGHT.ask),
-      })
-    }
-    take()
-    dark.addEventListener('change', take)
-    return () => dark.removeEventListener('change', take)
-  }, [])
-  return colours
+export const useChartColours = (): ChartColours => useSyncExternalStore(onTheme, now, () => LIGHT)
+
+let read: ChartColours | undefined
+
+function now(): ChartColours {
+  read ??= readFromPage()
+  return read
+}
+
+function onTheme(changed: () => void) {
+  const dark = window.matchMedia('(prefers-color-scheme: dark)')
+  const again = () => {
+    read = readFromPage()
+    changed()
+  }
+  dark.addEventListener('change', again)
+  return () => dark.removeEventListener('change', again)
+}
+
+function readFromPage(): ChartColours {
+  const style = getComputedStyle(document.documentElement)
+  const of = (name: string, otherwise: string) => style.getPropertyValue(name).trim() || otherwise
+  return {
+    ink: of('--ink', LIGHT.ink),
+    line: of('--edge', LIGHT.line),
+    live: of('--live', LIGHT.live),
+    ask: of('--ask', LIGHT.ask),
+  }
 }

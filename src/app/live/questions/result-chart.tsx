@@ -1,9 +1,10 @@
 import { chakra } from '@chakra-ui/react'
 import { BarController, BarElement, CategoryScale, Chart, LinearScale } from 'chart.js'
-import { Bar } from 'react-chartjs-2'
+import { memo } from 'react'
 import { placesOf } from '~/core/live/questions/question'
 import type { Results } from '~/core/live/questions/results'
 import { useChartColours } from '../../ui/chart-colours'
+import { DrawnChart } from '../../ui/drawn-chart'
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale)
 
@@ -14,7 +15,7 @@ interface ResultChartProps {
 }
 
 /** How often each answer was given, beside how often it was when it was asked before. */
-export default function ResultChart({ results: { asks, counts }, before, large }: ResultChartProps) {
+export default memo(function ResultChart({ results: { asks, counts }, before, large }: ResultChartProps) {
   const colours = useChartColours()
   const places = placesOf(asks) ?? []
   const font = { size: large ? 24 : 14, family: '"Source Sans 3 Variable", sans-serif' }
@@ -23,7 +24,8 @@ export default function ResultChart({ results: { asks, counts }, before, large }
   return (
     <chakra.figure m="0" aria-hidden="true">
       <chakra.div h={`${30 + places.length * high}px`} position="relative" minW="0">
-        <Bar
+        <DrawnChart
+          type="bar"
           data={{
             labels: places.map(({ name }, index) => `${name}  (${counts[index] ?? 0})`),
             datasets: [
@@ -42,9 +44,6 @@ export default function ResultChart({ results: { asks, counts }, before, large }
           }}
           options={{
             indexAxis: 'y',
-            animation: false,
-            maintainAspectRatio: false,
-            events: [],
             scales: {
               x: { beginAtZero: true, suggestedMax: 4, ticks: { precision: 0, color: colours.ink, font } },
               y: { grid: { display: false }, ticks: { color: colours.ink, font, autoSkip: false } },
@@ -59,4 +58,4 @@ export default function ResultChart({ results: { asks, counts }, before, large }
       )}
     </chakra.figure>
   )
-}
+})

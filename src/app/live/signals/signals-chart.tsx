@@ -1,10 +1,10 @@
 import { chakra } from '@chakra-ui/react'
 import { Chart, LinearScale, LineController, LineElement, PointElement } from 'chart.js'
-import { Line } from 'react-chartjs-2'
 import { SIGNAL_WORDS, SIGNALS } from '~/core/live/signals/signal'
 import { countsOf } from '~/core/live/signals/signals'
 import { useServerNow } from '../../live-client/server-clock'
 import { useChartColours } from '../../ui/chart-colours'
+import { DrawnChart } from '../../ui/drawn-chart'
 import type { LiveView } from '../live-view'
 
 Chart.register(LineController, LineElement, PointElement, LinearScale)
@@ -24,7 +24,8 @@ export default function SignalsChart({
   return (
     <chakra.figure m="0" flexBasis="100%" minW="0">
       <chakra.div h="110px" position="relative" minW="0">
-        <Line
+        <DrawnChart
+          type="line"
           aria-label="How many showed each signal, over time"
           data={{
             datasets: SIGNALS.map((signal, place) => ({
@@ -37,9 +38,6 @@ export default function SignalsChart({
             })),
           }}
           options={{
-            animation: false,
-            maintainAspectRatio: false,
-            events: [],
             scales: {
               x: { type: 'linear', min: 0, suggestedMax: 5, ticks: { color: colours.ink } },
               y: { beginAtZero: true, ticks: { precision: 0, color: colours.ink } },

@@ -1,7 +1,7 @@
 import { chakra } from '@chakra-ui/react'
 import { BarController, BarElement, CategoryScale, Chart, LinearScale } from 'chart.js'
-import { Bar } from 'react-chartjs-2'
 import { useChartColours } from '../../../ui/chart-colours'
+import { DrawnChart } from '../../../ui/drawn-chart'
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale)
 
@@ -20,7 +20,8 @@ export default function RandomChart({ cost, random }: { cost: number; random: nu
   return (
     <chakra.figure m="0" mt="6px">
       <chakra.div h="90px">
-        <Bar
+        <DrawnChart
+          type="bar"
           aria-label="Costs of 1,000 random groupings, with these groups among them"
           data={{
             labels: counts.map(() => ''),
@@ -35,9 +36,6 @@ export default function RandomChart({ cost, random }: { cost: number; random: nu
             ],
           }}
           options={{
-            animation: false,
-            maintainAspectRatio: false,
-            events: [],
             scales: { x: { display: false, stacked: true }, y: { display: false, beginAtZero: true } },
           }}
         />
