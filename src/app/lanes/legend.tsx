@@ -1,8 +1,9 @@
 import { chakra, Flex } from '@chakra-ui/react'
+import { memo } from 'react'
 import { MARK_KINDS, MARK_LOOK } from '../live/marks'
 
-/** What the marks on the lanes mean. */
-export function Legend() {
+/** What the marks on the lanes mean: the same for as long as they are looked at. */
+export const Legend = memo(function Legend() {
   return (
     <Flex
       as="ul"
@@ -25,4 +26,4 @@ export function Legend() {
       <li>bars: work per half minute</li>
     </Flex>
   )
-}
+})

@@ -1,6 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import { MonitorUp, QrCode } from 'lucide-react'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import type { Doing } from '~/contracts/doing'
 import { AtTheFront } from '../../live/facilitators/at-the-front'
 import { OwnDuty } from '../../live/facilitators/own-duty'
@@ -26,7 +26,7 @@ interface LiveHeadProps {
 }
 
 /** How people get in, and the page for the wall. */
-export function LiveHead({
+export const LiveHead = memo(function LiveHead({
   sessionId,
   view,
   accountId,
@@ -145,4 +145,4 @@ export function LiveHead({
       )}
     </Box>
   )
-}
+})

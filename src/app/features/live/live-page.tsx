@@ -1,7 +1,6 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { memo, useCallback, useDeferredValue, useEffect, useState } from 'react'
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { Legend } from '../../lanes/legend'
-import { CallRule } from '../../live/call/call-rule'
 import type { CohortsToAttach } from '../../live/cohort/cohort-dialog'
 import { Doubts } from '../../live/door/doubts'
 import { useHelpCalls } from '../../live/help/use-help-calls'
@@ -11,7 +10,6 @@ import { ChoosingNow } from '../../live/moves/choosing-now'
 import { PutUpNow } from '../../live/put-up/put-up'
 import { AskQuestion } from '../../live/questions/ask-question'
 import { QuestionNow } from '../../live/questions/question-now'
-import { RoomSet } from '../../live/room-set/room-set'
 import { ChosenBar } from '../../live/rooms/chosen-bar'
 import { ChosenContext, ChosenPeople } from '../../live/rooms/chosen-people'
 import { DragPeople, WHOLE } from '../../live/rooms/drag-people'
@@ -30,13 +28,11 @@ import { useIsPhone } from '../../ui/is-phone'
 import { Message } from '../../ui/layout'
 import { useKeptText, useSwitch } from '../../ui/use-kept'
 import { AskForGroups } from './ask-for-groups'
+import { BelowLanes } from './below-lanes'
 import { Corrections } from './corrections'
 import { DraftLanes } from './draft-lanes'
 import { DraftRooms } from './draft-rooms'
 import { Drawers } from './drawers'
-import { GiveBoard } from './give-board'
-import { GiveMaterial } from './give-material'
-import { KeepGroups } from './keep-groups'
 import { type LaneOrder, orderedRooms } from './lanes/lane-order'
 import { LiveBar } from './live-bar'
 import { LiveHead } from './live-head'
@@ -132,6 +128,11 @@ const Drawn = memo(function Drawn({
     view.facilitators.some(one => one.here && one.accountId !== accountId),
   )
   const calls = useHelpCalls(view, accountId, show)
+  const join = useMemo(
+    () => ({ code: joinCode, address: joinAddress, image: joinImage, ...reach }),
+    [joinCode, joinAddress, joinImage, reach],
+  )
+  const sound = useMemo(() => ({ on: calls.sound, set: calls.setSound }), [calls.sound, calls.setSound])
   const [chosen] = useState(() => new ChosenPeople())
   const { place, moved } = usePlacing(view, send)
   const placeName = (id: string) =>
@@ -145,8 +146,8 @@ const Drawn = memo(function Drawn({
         doing={doing}
         making={making}
         line={line}
-        join={{ code: joinCode, address: joinAddress, image: joinImage, ...reach }}
-        sound={{ on: calls.sound, set: calls.setSound }}
+        join={join}
+        sound={sound}
         send={send}
       />
       <SessionRibbon view={view} pageMadeAt={now} />
@@ -234,18 +235,7 @@ const Drawn = memo(function Drawn({
               </DragPeople>
             </ChosenContext.Provider>
           </WriteTo.Provider>
-          {!ended && !making && (view.rooms.length > 0 || view.closedRooms.length > 0) && (
-            <RoomSet view={view} send={send}>
-              {!view.rooms.some(({ used }) => used) && (
-                <GiveBoard sessionId={sessionId} roomId={null} label="A board for all rooms" />
-              )}
-              <GiveMaterial sessionId={sessionId} view={view} send={send} />
-              <CallRule view={view} send={send} />
-              {view.door.hasList && !view.session.isRehearsal && (
-                <KeepGroups sessionId={sessionId} title={view.session.title} />
-              )}
-            </RoomSet>
-          )}
+          {!ended && !making && <BelowLanes sessionId={sessionId} view={view} send={send} />}
           {view.rounds.begun > 0 && <Legend />}
         </Stack>
         <Drawers

@@ -1,7 +1,7 @@
 import { Flex, Stack } from '@chakra-ui/react'
 import { uniqBy } from 'lodash-es'
 import { Presentation } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { memo, useRef, useState } from 'react'
 import { flushSync } from 'react-dom'
 import type { MaterialToGive } from '~/contracts/live-material'
 import type { LiveView, Send } from '../../live/live-view'
@@ -27,7 +27,7 @@ const THINGS = [
 ] as const
 
 /** Puts something up for all to see: one press for what there always is, a choice for work and material. */
-export function PutUpPanel({ sessionId, view, send }: PutUpPanelProps) {
+export const PutUpPanel = memo(function PutUpPanel({ sessionId, view, send }: PutUpPanelProps) {
   const [open, setOpen] = useState(false)
   const [onPages, setOnPages] = useOnPages()
   const opener = useRef<HTMLButtonElement>(null)
@@ -101,7 +101,7 @@ export function PutUpPanel({ sessionId, view, send }: PutUpPanelProps) {
       </Flex>
     </Stack>
   )
-}
+})
 
 interface OfTheLibraryProps {
   sessionId: string

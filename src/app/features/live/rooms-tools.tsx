@@ -1,6 +1,6 @@
 import { chakra, Flex } from '@chakra-ui/react'
 import { LayoutGrid, Search } from 'lucide-react'
-import { useId } from 'react'
+import { memo, useId } from 'react'
 import type { LiveView, Send } from '../../live/live-view'
 import { PutUpHere } from '../../live/put-up/put-up-here'
 import { Button } from '../../ui/button'
@@ -21,7 +21,16 @@ interface RoomsToolsProps {
 }
 
 /** How the rooms are looked at. */
-export function RoomsTools({ order, onOrder, isWall, onWall, onFind, rooms, view, send }: RoomsToolsProps) {
+export const RoomsTools = memo(function RoomsTools({
+  order,
+  onOrder,
+  isWall,
+  onWall,
+  onFind,
+  rooms,
+  view,
+  send,
+}: RoomsToolsProps) {
   const id = useId()
   return (
     <Flex gap="8px" align="center" wrap="wrap" ml="auto">
@@ -50,4 +59,4 @@ export function RoomsTools({ order, onOrder, isWall, onWall, onFind, rooms, view
       )}
     </Flex>
   )
-}
+})

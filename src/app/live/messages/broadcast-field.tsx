@@ -1,5 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import { Megaphone } from 'lucide-react'
+import { memo } from 'react'
 import { LONGEST_MESSAGE } from '~/core/live/messages/message'
 import { useSays } from '../../live-client/doing'
 import { Button } from '../../ui/button'
@@ -18,7 +19,7 @@ interface BroadcastFieldProps {
 export const broadcastKey = (sessionId: string) => `broadcast-${sessionId}`
 
 /** What is said to everybody at once; half of it survives a reload. */
-export function BroadcastField({ sessionId, field, send }: BroadcastFieldProps) {
+export const BroadcastField = memo(function BroadcastField({ sessionId, field, send }: BroadcastFieldProps) {
   const [text, setText] = useKeptText(broadcastKey(sessionId))
   useSays(text)
   const submit = async () => {
@@ -58,4 +59,4 @@ export function BroadcastField({ sessionId, field, send }: BroadcastFieldProps) 
       </Button>
     </Flex>
   )
-}
+})

@@ -1,6 +1,6 @@
 import { Box, Flex, Stack } from '@chakra-ui/react'
 import { MessageCircleQuestion } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { memo, useRef, useState } from 'react'
 import { flushSync } from 'react-dom'
 import {
   type Asks,
@@ -41,7 +41,7 @@ interface AskQuestionProps {
 }
 
 /** A question for everybody, with or without typing it; what was typed stays until it was asked. */
-export function AskQuestion({ sessionId, view, send }: AskQuestionProps) {
+export const AskQuestion = memo(function AskQuestion({ sessionId, view, send }: AskQuestionProps) {
   const asked = new Set(view.questions.map(question => question.text))
   const ready = view.questionsReady.filter(question => !asked.has(question.text))
   const [open, setOpen] = useState(false)
@@ -207,7 +207,7 @@ export function AskQuestion({ sessionId, view, send }: AskQuestionProps) {
       {problem && <Message kind="problem">{problem}</Message>}
     </Stack>
   )
-}
+})
 
 /** A scale with so many steps and names for its ends. */
 function OwnScale({ onAsk }: { onAsk: (asks: OtherAsks) => void }) {

@@ -1,5 +1,6 @@
 import { chakra, Flex, Stack } from '@chakra-ui/react'
 import { Presentation, Users } from 'lucide-react'
+import { memo } from 'react'
 import { clockText } from '~/core/schedule/lengths'
 import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
@@ -21,7 +22,14 @@ interface QuestionNowProps {
 }
 
 /** The last question until it is put away: how many have answered, how often what, and groups of the answers. */
-export function QuestionNow({ sessionId, view, canGroup, onGroup, pageMadeAt, send }: QuestionNowProps) {
+export const QuestionNow = memo(function QuestionNow({
+  sessionId,
+  view,
+  canGroup,
+  onGroup,
+  pageMadeAt,
+  send,
+}: QuestionNowProps) {
   const { questionNow: now, people, rooms, putUp } = view
   const [away, setAway] = useKeptText(`question-away-${sessionId}`)
   const [onPages] = useOnPages()
@@ -97,7 +105,7 @@ export function QuestionNow({ sessionId, view, canGroup, onGroup, pageMadeAt, se
       {named.length > 0 && <WhoAnswered named={named} />}
     </Stack>
   )
-}
+})
 
 function Left({ endsAt, pageMadeAt }: { endsAt: number; pageMadeAt: number }) {
   const now = useServerNow(pageMadeAt)

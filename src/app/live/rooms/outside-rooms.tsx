@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import type { LanePerson } from '~/core/live/door/shown'
 import { smallest } from '~/core/live/late/late'
 import { Button } from '../../ui/button'
@@ -23,7 +23,7 @@ interface OutsideRoomsProps {
 const MANY_ROOMS = 7
 
 /** Everybody who is not in a room, always in sight: waiting, with the whole group, and not here yet. */
-export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
+export const OutsideRooms = memo(function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
   const [rules, setRules] = useState(false)
   const together = view.people.filter(person => person.admitted && !person.inRoom)
   const { clock, terms } = view
@@ -124,7 +124,7 @@ export function OutsideRooms({ view, cohorts, send }: OutsideRoomsProps) {
       </DropPlace>
     </Stack>
   )
-}
+})
 
 /** The one move that places somebody who is not in a room while others are: their own room, or the smallest. */
 function roomFor(person: LanePerson, { rooms, people }: LiveView): LiveView['rooms'][number] | undefined {

@@ -51,7 +51,7 @@ function sameList<Member extends object>(before: Member[], after: Member[]): Mem
 function sameContent(before: object | undefined, after: object | undefined): boolean {
   if (before === after) return true
   if (!before || !after) return false
+  const names = Object.keys(before) as (keyof typeof before)[]
   // What one of them may have and the other has not counts as well.
-  if (Object.keys(before).length !== Object.keys(after).length) return false
-  return Object.entries(before).every(([key, value]) => (after as Record<string, unknown>)[key] === value)
+  return names.length === Object.keys(after).length && names.every(name => before[name] === after[name])
 }

@@ -1,5 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import { Plus, RotateCcw, Undo2 } from 'lucide-react'
+import { memo } from 'react'
 import { clockText } from '~/core/schedule/lengths'
 import { useServerNow } from '../../live-client/server-clock'
 import { Button } from '../../ui/button'
@@ -9,7 +10,7 @@ import { PutUpHere } from '../put-up/put-up-here'
 import { NEXT_STEP } from '../segments/next-step'
 
 /** While people are in rooms: the clock, calling back, and more time. */
-export function RoundControls({
+export const RoundControls = memo(function RoundControls({
   clock,
   view,
   send,
@@ -43,7 +44,7 @@ export function RoundControls({
       </Button>
     </>
   )
-}
+})
 
 /** While people come back the call can be taken back, as long as the round would still run. */
 function GoOn({ clock, send }: { clock: NonNullable<LiveView['clock']>; send: Send }) {

@@ -1,4 +1,5 @@
 import { Box, Flex } from '@chakra-ui/react'
+import { memo } from 'react'
 import { useServerNow } from '../../live-client/server-clock'
 import type { LiveView } from '../live-view'
 
@@ -10,7 +11,13 @@ interface Segment {
 }
 
 /** The session so far and what is left of its round or its plan, to scale, with the present as an edge that moves to the right. */
-export function SessionRibbon({ view, pageMadeAt }: { view: LiveView; pageMadeAt: number }) {
+export const SessionRibbon = memo(function SessionRibbon({
+  view,
+  pageMadeAt,
+}: {
+  view: LiveView
+  pageMadeAt: number
+}) {
   const now = useServerNow(pageMadeAt, 2_000)
   const segments = view.order ? planned(view.order.segments, view, now) : segmentsOf(view, now)
   const from = segments[0]?.from ?? now
@@ -48,7 +55,7 @@ export function SessionRibbon({ view, pageMadeAt }: { view: LiveView; pageMadeAt
       ))}
     </Flex>
   )
-}
+})
 
 const LOOK: Record<Segment['kind'], string> = {
   whole: 'sunk',

@@ -1,6 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react'
 import { ListOrdered } from 'lucide-react'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { timeOfDay } from '~/core/schedule/session-time'
 import { Button } from '../../ui/button'
 import type { LiveView, Send } from '../live-view'
@@ -16,7 +16,7 @@ interface OrderNowProps {
 }
 
 /** What is now, what comes, and how far the session is ahead or behind; the rest of the order can be changed from here. */
-export function OrderNow({ view, pageMadeAt, timeZone, send }: OrderNowProps) {
+export const OrderNow = memo(function OrderNow({ view, pageMadeAt, timeZone, send }: OrderNowProps) {
   const [open, setOpen] = useState(false)
   const stands = useStanding(view, pageMadeAt)
   if (!view.order || !stands) return null
@@ -54,7 +54,7 @@ export function OrderNow({ view, pageMadeAt, timeZone, send }: OrderNowProps) {
       {open && <OrderToCome order={view.order} over={stands.over} send={send} />}
     </Box>
   )
-}
+})
 
 const NO_ORDER = { segments: [], startsAt: null, minutesPlanned: null }
 

@@ -1,11 +1,11 @@
 import { Dialog, Portal } from '@chakra-ui/react'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { Button } from '../../ui/button'
 import { BAR } from '../bar'
 import type { Send } from '../live-view'
 
 /** Ending is the one thing that can't be taken back, so it asks. */
-export function EndSession({ send, running }: { send: Send; running: boolean }) {
+export const EndSession = memo(function EndSession({ send, running }: { send: Send; running: boolean }) {
   const [asking, setAsking] = useState(false)
   return (
     <Dialog.Root
@@ -45,4 +45,4 @@ export function EndSession({ send, running }: { send: Send; running: boolean }) 
       </Portal>
     </Dialog.Root>
   )
-}
+})

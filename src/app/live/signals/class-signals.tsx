@@ -1,5 +1,5 @@
 import { chakra, Flex } from '@chakra-ui/react'
-import { lazy, Suspense, useState } from 'react'
+import { lazy, memo, Suspense, useState } from 'react'
 import { handsUp, signalCounts, timeProposal } from '~/core/live/signals/counts'
 import { shownBy } from '~/core/live/signals/signal'
 import { Button } from '../../ui/button'
@@ -18,7 +18,7 @@ interface ClassSignalsProps {
 const BY_NAME = 8
 
 /** What the class shows: how many of each, hands in the order they came, and what rooms say of the time. */
-export function ClassSignals({ view, send }: ClassSignalsProps) {
+export const ClassSignals = memo(function ClassSignals({ view, send }: ClassSignalsProps) {
   const { signals, minutesSaid, people, rooms, clock } = view
   const counts = signalCounts(signals)
   const [charted, setCharted] = useState(false)
@@ -103,4 +103,4 @@ export function ClassSignals({ view, send }: ClassSignalsProps) {
       )}
     </Flex>
   )
-}
+})

@@ -1,9 +1,14 @@
 import { chakra } from '@chakra-ui/react'
+import { memo } from 'react'
 import { type Signal, shownBy } from '~/core/live/signals/signal'
 import { SIGNAL_LOOK } from './signal-look'
 
 /** How many show each signal, as small signs with their number. */
-export function SignalTags({ counts }: { counts: readonly (readonly [Signal, number])[] }) {
+export const SignalTags = memo(function SignalTags({
+  counts,
+}: {
+  counts: readonly (readonly [Signal, number])[]
+}) {
   return counts.map(([signal, count]) => {
     const { icon: Icon } = SIGNAL_LOOK[signal]
     return (
@@ -23,4 +28,4 @@ export function SignalTags({ counts }: { counts: readonly (readonly [Signal, num
       </chakra.span>
     )
   })
-}
+})

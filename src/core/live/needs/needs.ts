@@ -4,7 +4,7 @@
  * group to group (no published source): a call comes before all else, then whoever is alone, then what differs from the
  * other rooms.
  */
-import { median } from '../../statistics/spread'
+import { medianOfOthers } from '../../statistics/spread'
 import type { Signal } from '../signals/signal'
 
 /** Every reason, in the order in which they are explained. */
@@ -158,10 +158,15 @@ interface Comparison {
 function comparisons(rooms: readonly RoomFacts[], round: RoundFacts, now: number): Comparison {
   const peopled = rooms.filter(({ people, prompts }) => people.length > 0 && prompts > 0)
   const begun = new Map<number, number[]>()
-  for (const room of peopled) begun.set(room.board, [...(begun.get(room.board) ?? []), room.begun])
+  for (const room of inOrder(peopled, each => each.begun)) {
+    const before = begun.get(room.board)
+    if (before) before.push(room.begun)
+    else begun.set(room.board, [room.begun])
+  }
+  const gaps = peopled.filter(({ done }) => !done).map(room => gapOf(room, round, now))
   return {
     begun,
-    gaps: peopled.filter(({ done }) => !done).map(room => gapOf(room, round, now)),
+    gaps: inOrder(gaps, gap => gap),
     done: peopled.filter(({ done }) => done).length,
     rooms: peopled.length,
   }
@@ -222,7 +227,7 @@ function workReasons(room: RoomFacts, others: Comparison, round: RoundFacts, now
   }
   const reasons: Reason[] = []
   const gap = gapOf(room, round, now)
-  const usualGap = median(without(others.gaps, gap))
+  const usualGap = medianOfOthers(others.gaps, gap)
   if (others.gaps.length > ENOUGH_OTHERS && gap >= SILENT_MS && gap >= SILENT_TIMES * usualGap)
     reasons.push({
       kind: 'silent',
@@ -230,7 +235,7 @@ function workReasons(room: RoomFacts, others: Comparison, round: RoundFacts, now
       since: now - gap,
     })
   const begun = others.begun.get(room.board) ?? []
-  const behind = Math.floor(median(without(begun, room.begun)) - room.begun)
+  const behind = Math.floor(medianOfOthers(begun, room.begun) - room.begun)
   if (begun.length > ENOUGH_OTHERS && behind >= BEHIND)
     reasons.push({ kind: 'behind', points: pointsOf('behind', behind - BEHIND), prompts: behind })
   const most = mostBy(room)
@@ -254,8 +259,5 @@ function pointsOf(kind: ReasonKind, grown = 0): number {
   return Math.min(most, from + grows * Math.max(0, grown))
 }
 
-/** A list with one of its values less. */
-function without(values: readonly number[], value: number): number[] {
-  const place = values.indexOf(value)
-  return values.filter((_, index) => index !== place)
-}
+const inOrder = <Value>(values: readonly Value[], number: (value: Value) => number): Value[] =>
+  values.toSorted((one, other) => number(one) - number(other))
