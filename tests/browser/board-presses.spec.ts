@@ -12,6 +12,7 @@ const PROMPTS = [
   { id: 'c', kind: 'cards', text: 'For and against', settings: { columns: 'For\nAgainst' } },
   { id: 'p', kind: 'points', text: 'What weighs most', settings: { over: 'c', points: 3 } },
   { id: 'o', kind: 'put-in-order', text: 'In what order', settings: { lines: 'Look\nDraw\nName' } },
+  { id: 'q', kind: 'points', text: 'What was worth it', settings: { over: 'o', by: 'group', points: 2 } },
   { id: 's', kind: 'sketch', text: 'Where it was', settings: {} },
 ].map(each => promptSchema.parse(each))
 
@@ -121,6 +122,16 @@ test('rows are added and taken away while empty, cards go off their heap, points
     .getByRole('button', { name: 'Look' })
     .tap()
   await expect(order(other).getByRole('listitem')).toHaveText([/^1\.Draw/, /^2\.Name/, /^3\.Look/])
+
+  // The lines of that list get points too: the group shares them out, and what another gave can be taken back.
+  const worth = (page: Page) => space(page, 'What was worth it')
+  await expect(worth(one).getByRole('listitem')).toHaveText([/^Look/, /^Draw/, /^Name/])
+  await worth(one).getByRole('button', { name: 'One more for Draw' }).tap()
+  await expect(worth(other).getByText('The group has 1 of 2 points left to give.')).toBeVisible()
+  await worth(other).getByRole('button', { name: 'One more for Name' }).tap()
+  await expect(worth(one).getByRole('button', { name: 'One more for Look' })).toBeDisabled()
+  await worth(other).getByRole('button', { name: 'One less for Draw' }).tap()
+  await expect(worth(one).getByText('The group has 1 of 2 points left to give.')).toBeVisible()
 
   // A remark written without a place is given one, and can be moved from there by keys.
   const sketch = (page: Page) => space(page, 'Where it was')

@@ -1,5 +1,9 @@
 import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
+import { EXAMPLES } from 'tests/conformance/prompt-kind-examples'
+import { MOST_PROMPTS, type Prompt } from '~/core/boards/board'
+import { boardJson, readBoardJson } from '~/core/boards/files/board-json'
+import { promptSchema } from '~/core/boards/prompts/kinds'
 import { allowLostLine, drag, expect, expectAccessible, expectContrast, onOneServer } from './fixtures'
 
 const test = onOneServer()
@@ -187,4 +191,53 @@ test('two change a board at once and through a broken line: nothing is lost, and
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('button', { name: /^1 How sure are you in the end/ })).toBeVisible()
   await kept(page)
+})
+
+/** Every kind with all that can be set about it, on as many boards as it takes, after the cards that points go to. */
+function boardsOfAllKinds(): Prompt[][] {
+  const prompt = (each: object): Prompt => promptSchema.parse(each) as Prompt
+  const all = Object.entries(EXAMPLES).flatMap(([kind, examples]) =>
+    Object.entries(examples).map(([name, { settings }], place) =>
+      prompt({ id: `${kind}-${place}`, kind, text: `Which ${kind}, ${name}?`, settings }),
+    ),
+  )
+  const cards = prompt({ id: 'cards', kind: 'cards', text: 'Which reasons?' })
+  const boards: Prompt[][] = []
+  for (let from = 0; from < all.length; from += MOST_PROMPTS - 1)
+    boards.push([cards, ...all.slice(from, from + MOST_PROMPTS - 1)])
+  return boards
+}
+
+test('what is set about a prompt of whatever kind is still so after something else of it was changed in its fields', async ({
+  facilitator: page,
+  server,
+}) => {
+  for (const prompts of boardsOfAllKinds()) {
+    const board = { title: 'Kinds', steps: [], prompts, parts: [] }
+    await page.goto(`${server.address}/boards/new`)
+    await page.getByLabel('A board’s file, or a text').setInputFiles({
+      name: 'kinds.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(boardJson(board)),
+    })
+    await page.getByRole('button', { name: 'Make this board' }).click()
+    await expect(page.getByRole('heading', { level: 1, name: 'Kinds' })).toBeVisible()
+    for (const [place, { text }] of prompts.entries()) {
+      const fields = page.getByRole('form', { name: `Prompt ${place + 1}`, exact: true })
+      await page.getByRole('button', { name: new RegExp(`^${place + 1} Which`) }).click()
+      await expect(fields.getByText('Opening…')).toHaveCount(0)
+      await fields.getByLabel('What it asks').fill(`${text} And why?`)
+      // Nothing that was there is refused by its own field.
+      await expect(fields.getByRole('alert')).toHaveCount(0)
+      await page.getByRole('button', { name: new RegExp(`^${place + 1} Which .*And why`) }).click()
+    }
+    await kept(page)
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Save as file' }).click(),
+    ])
+    const read = readBoardJson(await readFile(await file.path(), 'utf8'))
+    const asked = 'board' in read ? read.board.prompts : []
+    expect(asked).toEqual(prompts.map(each => ({ ...each, text: `${each.text} And why?` })))
+  }
 })

@@ -355,7 +355,7 @@ async function worksheet(browser: Browser): Promise<void> {
   await maker.getByRole('link', { name: 'Make a board' }).click()
   await maker.getByRole('button', { name: 'For and against' }).click()
   await maker.getByRole('button', { name: /^2 .*Points/ }).click()
-  await maker.getByLabel('Points go to the cards of').waitFor()
+  await maker.getByLabel('Points go to the cards or lines of').waitFor()
   const tried = maker.getByRole('region', { name: 'The board on a phone' })
   for (const reason of ['Herons nest there', 'The path stays dry']) {
     await tried.getByPlaceholder('Write a card').first().fill(reason)

@@ -77,6 +77,7 @@ export const BoardBody = memo(function BoardBody(props: BoardBodyProps) {
                 myName={me ? (names[me.id] ?? null) : null}
                 names={names}
                 authors={authors}
+                prompts={board.prompts}
                 hidden={hidden}
               />
               <CommentsOn promptId={prompt.id} pieceId={null} quote="" />

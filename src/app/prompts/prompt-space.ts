@@ -47,6 +47,8 @@ export interface PromptSpaceProps<Kind extends PromptKind = PromptKind> {
   myName: string | null
   names: Readonly<Record<string, string>>
   authors: Readonly<Record<string, string>>
+  /** All that the board asks: one prompt may be about another. */
+  prompts: readonly Prompt[]
   /** Nothing for somebody who only looks on. */
   hidden?: HiddenHere | undefined
 }

@@ -8,7 +8,8 @@ import { MOST_MARKS, marksOf, pinTo, putMark, WIDTH } from '../boards/prompts/dr
 import { eachOf } from '../boards/prompts/each/document'
 import { setSpot } from '../boards/prompts/file/document'
 import type { PromptKind } from '../boards/prompts/kinds'
-import { givenListShape, giveOwn, giveShared, labelOf, readShared } from '../boards/prompts/points/document'
+import { givenListShape, giveOwn, giveShared, readShared } from '../boards/prompts/points/document'
+import { thingsUnder } from '../boards/prompts/points/things'
 import { putAt, readOrder } from '../boards/prompts/put-in-order/document'
 import { sheetOf } from '../boards/prompts/sheet/document'
 import { fieldOf } from '../boards/prompts/short-answers/document'
@@ -165,14 +166,15 @@ const WRITES: { [Kind in PromptKind]: Write<Kind> | null } = {
     eachOf(doc, id).set(own, { value: 1 + random.below(steps), reason })
   },
   points(doc, { id, settings: { over, by, points } }, { id: own, random, prompts }) {
-    const cards = prompts.some(prompt => prompt.id === over) ? readCards(doc, over) : []
-    const card = cards[random.below(cards.length)]
-    if (!card || card.text.trim() === '') return
+    const to = prompts.find(prompt => prompt.id === over)
+    const things = to ? thingsUnder(doc, to) : []
+    const thing = things[random.below(things.length)]
+    if (!thing) return
     const read = givenListShape.safeParse(eachOf(doc, id).get(own))
     const given = by === 'group' ? readShared(doc, id) : read.success ? read.data : []
-    const before = given.find(one => one.id === card.id)?.count ?? 0
+    const before = given.find(one => one.id === thing.id)?.count ?? 0
     if (given.reduce((sum, { count }) => sum + count, 0) >= points) return
-    const one = { id: card.id, label: labelOf(card.text), count: before + 1 }
+    const one = { ...thing, count: before + 1 }
     if (by === 'group') giveShared(doc, id, one)
     else giveOwn(doc, id, own, given, one)
   },

@@ -1,25 +1,28 @@
 import { Box, Flex, Stack } from '@chakra-ui/react'
+import { hasThings } from '~/core/boards/prompts/points/things'
 import { Choice, Field, NumberField, Select } from '../../ui/fields'
 import type { SettingsProps } from '../look'
 
-/** To which cards points are given, by whom, and how many. */
+/** To which cards or lines points are given, by whom, and how many. */
 export default function PointsSettings({ name, settings, errors, earlier }: SettingsProps<'points'>) {
-  const cards = earlier.filter(({ kind }) => kind === 'cards')
-  const known = cards.some(({ id }) => id === settings.over)
+  const before = earlier.filter(hasThings)
+  const known = before.some(({ id }) => id === settings.over)
   return (
     <Stack gap="8px">
       <Flex gap="12px" wrap="wrap">
         <Box flex="1" minW="220px">
-          <Field label="Points go to the cards of" errors={errors.over}>
+          <Field label="Points go to the cards or lines of" errors={errors.over}>
             {parts => (
               <Select
                 {...parts}
-                key={cards.length}
+                key={before.length}
                 name={`${name}.over`}
-                defaultValue={known ? settings.over : (cards.at(-1)?.id ?? '')}
+                defaultValue={known ? settings.over : (before.at(-1)?.id ?? '')}
               >
-                {cards.length === 0 && <option value="">no prompt for cards stands before this one</option>}
-                {cards.map(({ id, text, place }) => (
+                {before.length === 0 && (
+                  <option value="">no prompt for cards or list stands before this one</option>
+                )}
+                {before.map(({ id, text, place }) => (
                   <option key={id} value={id}>
                     {place}. {text || 'a prompt without words yet'}
                   </option>

@@ -1,24 +1,27 @@
 import { Box, chakra, Flex, Stack } from '@chakra-ui/react'
 import { Minus, Plus } from 'lucide-react'
 import type * as Y from 'yjs'
-import { cardsOf, readCards } from '~/core/boards/prompts/cards/document'
-import { type Given, giveOwn, giveShared, labelOf } from '~/core/boards/prompts/points/document'
+import type { Prompt } from '~/core/boards/board'
+import { cardsOf } from '~/core/boards/prompts/cards/document'
+import { type Given, giveOwn, giveShared } from '~/core/boards/prompts/points/document'
 import { points as pointsKind, sumOf, totalsOf } from '~/core/boards/prompts/points/points'
+import { type Thing, thingsUnder } from '~/core/boards/prompts/points/things'
 import { Button } from '../../ui/button'
 import type { PromptSpaceProps } from '../prompt-space'
 import { useAnswer, useShared } from '../use-shared'
 
-/** Points are given to cards: by each, or out of one sum of the group. What all gave shows beside them. */
+/** Points are given to cards or lines: by each, or out of one sum of the group. What all gave shows beside them. */
 export default function PointsSpace({
   prompt,
   connection: { doc },
   readOnly,
   full,
   myId,
+  prompts,
 }: PromptSpaceProps<'points'>) {
   const answer = useAnswer(doc, pointsKind, prompt)
   const { over, by, points } = prompt.settings
-  const cards = useCards(doc, over)
+  const things = useThings(doc, over, prompts)
   const totals = totalsOf(answer)
   const own = answer.given.find(({ personId }) => personId === (by === 'group' ? null : myId))?.points ?? []
   const left = points - sumOf(own)
@@ -26,10 +29,10 @@ export default function PointsSpace({
     if (by === 'group') giveShared(doc, prompt.id, one)
     else if (myId) giveOwn(doc, prompt.id, myId, own, one)
   }
-  // Points stay with a card that was taken away: whoever gave them can take them back.
-  const gone = own.filter(({ id }) => !cards.some(card => card.id === id))
-  if (cards.length === 0 && totals.length === 0) {
-    return <chakra.p color="quiet">There are no cards yet to give points to.</chakra.p>
+  // Points stay with what was taken away: whoever gave them can take them back.
+  const gone = own.filter(({ id }) => !things.some(thing => thing.id === id))
+  if (things.length === 0 && totals.length === 0) {
+    return <chakra.p color="quiet">There is nothing yet to give points to.</chakra.p>
   }
   return (
     <Box maxW="640px">
@@ -43,7 +46,7 @@ export default function PointsSpace({
         </chakra.p>
       )}
       <Stack as="ul" gap="6px" listStyleType="none" aria-label="Points">
-        {[...cards, ...gone].map(({ id, label }) => {
+        {[...things, ...gone].map(({ id, label }) => {
           const mine = own.find(given => given.id === id)?.count ?? 0
           const all = totals.find(given => given.id === id)?.count ?? 0
           return (
@@ -101,14 +104,12 @@ export default function PointsSpace({
   )
 }
 
-/** The cards of an earlier prompt, in their order; those that say nothing are left out. */
-function useCards(doc: Y.Doc, promptId: string): { id: string; label: string }[] {
-  const shown = useShared(cardsOf(doc, promptId) as unknown as Y.AbstractType<unknown>, () =>
-    JSON.stringify(
-      readCards(doc, promptId)
-        .map(({ id, text }) => ({ id, label: labelOf(text) }))
-        .filter(({ label }) => label !== ''),
-    ),
+/** What points are given to, in its order under an earlier prompt, as it reads now. */
+function useThings(doc: Y.Doc, over: string, prompts: readonly Prompt[]): Thing[] {
+  const to = prompts.find(({ id }) => id === over)
+  // What can be added to it lies as cards do, whatever it is.
+  const shown = useShared(cardsOf(doc, over) as unknown as Y.AbstractType<unknown>, () =>
+    JSON.stringify(to ? thingsUnder(doc, to) : []),
   )
   return JSON.parse(shown)
 }

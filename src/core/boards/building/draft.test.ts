@@ -75,12 +75,16 @@ test('what is still missing is named part by part; nothing is with a board that 
   ])
 })
 
-test('points need the cards they go to before them', () => {
+test('points need the cards or lines they go to before them', () => {
   const cards = { id: 'c', kind: 'cards', text: 'Reasons', settings: {} }
   const points = { id: 'p', kind: 'points', text: 'Which?', settings: { over: 'c' } }
   const missing = (prompts: object[]) => unfinishedIn(boardDraft.parse({ title: 'T', steps: [], prompts }))
   expect(missing([cards, points])).toEqual([])
-  const late = [{ id: 'p', what: 'Prompt 1: The cards that points go to have to be asked for before it.' }]
+  const late = [{ id: 'p', what: 'Prompt 1: The cards or lines that points go to have to come before it.' }]
   expect(missing([points, cards])).toEqual(late)
   expect(missing([points])).toEqual(late)
+  const lines = { id: 'c', text: 'Which?', settings: { lines: 'A\nB' } }
+  for (const kind of ['put-in-order', 'checklist']) expect(missing([{ ...lines, kind }, points])).toEqual([])
+  const scale = { id: 'c', kind: 'scale', text: 'How ready?', settings: {} }
+  expect(missing([scale, points])).toEqual([{ ...late[0], what: late[0]?.what.replace('1', '2') }])
 })

@@ -5,6 +5,7 @@ import { type Board, MOST_PROMPTS, MOST_STEPS, type Prompt } from '../board'
 import { MOST_LATER_PARTS, OPENINGS } from '../part'
 import { FIRST_PART, partsOf } from '../parts'
 import { missingIn, promptSchemaWith } from '../prompts/kinds'
+import { hasThings } from '../prompts/points/things'
 import { labels } from '../prompts/settings'
 
 /** More than `MOST_PROMPTS` and `MOST_LATER_PARTS`: two who add at the same moment lose nothing. */
@@ -88,7 +89,7 @@ export function unfinishedIn(board: Board): Unfinished[] {
 function notBefore(prompt: Prompt, inOrder: readonly Prompt[]): string | null {
   if (prompt.kind !== 'points') return null
   const before = inOrder.slice(0, inOrder.indexOf(prompt))
-  return before.some(({ id, kind }) => id === prompt.settings.over && kind === 'cards')
+  return before.some(each => each.id === prompt.settings.over && hasThings(each))
     ? null
-    : 'The cards that points go to have to be asked for before it.'
+    : 'The cards or lines that points go to have to come before it.'
 }

@@ -1,6 +1,6 @@
 /**
  * What each person gives lies with what each answers (`each`), as a list; what a group shares out together lies in a map by the
- * card, so that two who give at once to two cards lose nothing. What was given to is written down with it, as it read then: a
+ * card or line, so that two who give at once to two of them lose nothing. What was given to is written down with it, as it read then: a
  * card that changes or goes later takes nobody's points along.
  */
 import type * as Y from 'yjs'
@@ -22,12 +22,12 @@ export const givenShape = z.object({
   label: z.string().max(1_000).transform(labelOf),
   count: z.number().int().min(1).max(MOST_POINTS),
 })
-/** Points that were given to one card. */
+/** Points that were given to one card or line. */
 export type Given = z.infer<typeof givenShape>
 
 export const givenListShape = z.array(givenShape).max(MOST_POINTS)
 
-/** Sets what somebody gives to a card; none takes it back. */
+/** Sets what somebody gives to a card or line; none takes it back. */
 export function giveOwn(
   doc: Y.Doc,
   promptId: string,
@@ -45,7 +45,7 @@ export function giveOwn(
     )
 }
 
-/** Sets what the group gives to a card; none takes it back. */
+/** Sets what the group gives to a card or line; none takes it back. */
 export function giveShared(doc: Y.Doc, promptId: string, { id, label, count }: Given): void {
   if (count > 0) sharedOf(doc, promptId).set(id, { id, label, count })
   else sharedOf(doc, promptId).delete(id)

@@ -7,7 +7,7 @@ import { readingAll, WHOLE_ANSWER } from '../pieces'
 import { type Given, givenListShape, MOST_POINTS, readShared, sharedName } from './document'
 
 const settings = z.object({
-  /** The prompt to whose cards points are given. */
+  /** The prompt to whose cards or lines points are given: see `things.ts`. */
   over: z.string().max(40).default(''),
   /** Whether each has points of their own to give, or the group shares out one sum. */
   by: z.enum(['each', 'group']).default('each'),
@@ -47,7 +47,7 @@ const readText = (text: string): Given[] =>
     return count === undefined ? [] : [{ id: label.slice(0, 40), label, count: Number(count) }]
   })
 
-/** What every card got, most first; cards that were given nothing are not in it. */
+/** What every card or line got, most first; those that were given nothing are not in it. */
 export function totalsOf({ given }: Pick<PointsAnswer, 'given'>): Given[] {
   const totals = new Map<string, Given>()
   for (const { id, label, count } of given.flatMap(({ points }) => points)) {
@@ -80,7 +80,7 @@ const pieces = ({ given }: PointsAnswer) =>
 const totalTexts = (answer: PointsAnswer) =>
   totalsOf(answer).map(({ label, count }) => `${label}: ${count === 1 ? '1 point' : `${count} points`}`)
 
-/** Points are given to the cards of an earlier prompt. */
+/** Points are given to the cards or lines of an earlier prompt. */
 export const points = kindOf({
   name: 'points',
   settings,
@@ -89,12 +89,14 @@ export const points = kindOf({
       is: 'text',
       text:
         by === 'each'
-          ? `Everybody marks the cards above with ${all} points.`
-          : `Share out ${all} points over the cards above.`,
+          ? `Everybody marks the cards or lines above with ${all} points.`
+          : `Share out ${all} points over the cards or lines above.`,
     },
   ],
   missing: ({ over }) =>
-    over === '' ? 'Say to which cards points are given: add a prompt for cards before this one.' : null,
+    over === ''
+      ? 'Say what points are given to: add a prompt for cards, a list to put in order or a checklist before this one.'
+      : null,
   roots: promptId => [eachName(promptId), sharedName(promptId)],
   read,
   pieces,
