@@ -27,6 +27,7 @@ test('a text is marked up together, with a picture of the library in it; questio
   await addPrompt(page, /^Sheet/, 'The ranger’s report')
   await page.getByLabel('Begins with').fill('# The jetty\nIt is safe and it will last.')
   await page.getByRole('checkbox', { name: 'Map of the marsh' }).check()
+  await addPrompt(page, /^Sketch/, 'Where it is doubtful')
   await expect(page.getByText('Kept.', { exact: true })).toBeVisible()
 
   const { code, sessionId } = await openWithBoard(page, 'A text to mark up')
@@ -55,6 +56,11 @@ test('a text is marked up together, with a picture of the library in it; questio
   expect(await picture.evaluate(async (image: HTMLImageElement) => image.decode().then(() => true))).toBe(
     true,
   )
+  // An arrow to it.
+  const sketch = (at: typeof ana) => space(at, 'Where it is doubtful')
+  await sketch(bram).getByRole('button', { name: 'Arrow' }).tap()
+  await sketch(bram).getByRole('button', { name: 'Put it in the middle' }).tap()
+  await expect(sketch(ana).locator('[data-mark]')).toHaveAttribute('aria-label', 'Arrow by Bram O.')
   await space(bram, 'Questions for afterwards').getByLabel('New card').fill('Who looked at it last?')
   await space(bram, 'Questions for afterwards').getByRole('button', { name: 'Add card' }).tap()
   for (const each of [ana, bram]) await expect(each.getByText('Saved', { exact: true })).toBeVisible()
