@@ -3,7 +3,7 @@ import { whenMet } from '../when-met'
 
 export const POINTS_LOOK: PromptLook<'points'> = {
   name: 'Points',
-  hint: 'Points are given to the cards of an earlier prompt.',
+  hint: 'Points are given to the cards or lines of an earlier prompt.',
   Space: whenMet(() => import('./points-space')),
   Answer: whenMet(() => import('./points-answer')),
   settings: { over: '', by: 'each', points: 3 },
