@@ -27,7 +27,11 @@ function onTheme(changed: () => void) {
     changed()
   }
   dark.addEventListener('change', again)
-  return () => dark.removeEventListener('change', again)
+  return () => {
+    dark.removeEventListener('change', again)
+    // The theme may change while no chart stands there.
+    read = undefined
+  }
 }
 
 function readFromPage(): ChartColours {

@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events'
 import type { Request, Response } from 'express'
 import fc from 'fast-check'
-import { play, scripts } from 'tests/fixtures/any-order'
+import { play, scripts, toldAt } from 'tests/fixtures/any-order'
 import { LiveStore, type OpenStream } from '~/app/live-client/live-store'
 import { type MadeView, type Viewer, viewAfter } from '~/core/live/views'
 import { changes, type Sections, wholeView } from './sections.server'
@@ -63,17 +63,7 @@ test('whatever is done in whatever order, what each reader was told adds up in t
       const wrong: unknown[] = []
       let step = 0
       play(planned, script, ({ state }) => {
-        const readers: Viewer[] = [
-          { kind: 'facilitator' },
-          { kind: 'projector' },
-          ...[...state.participants.keys()].map(
-            (participantId): Viewer => ({ kind: 'participant', participantId }),
-          ),
-        ]
-        step++
-        for (const [at, reader] of readers.entries()) {
-          // Not everybody is told of everything at once.
-          if ((step + at) % 3 === 0) continue
+        for (const reader of toldAt(step++, state)) {
           const key = JSON.stringify(reader)
           const page = pages.get(key) ?? new Page(reader)
           pages.set(key, page)
