@@ -1,5 +1,5 @@
 import { Box, chakra, Stack } from '@chakra-ui/react'
-import { type ComponentType, memo, type ReactNode, Suspense, useContext } from 'react'
+import { memo, type ReactNode, Suspense, useContext } from 'react'
 import type { Board } from '~/core/boards/board'
 import { type PartShown, partsOf } from '~/core/boards/parts'
 import { CommentsOn } from '../live/comments/comments-on'
@@ -7,7 +7,7 @@ import { TakesOff } from '../live/taken-off/takes-off'
 import { UNKNOWN_KIND } from '../prompts/answer-view'
 import { lookOf } from '../prompts/looks'
 import type { HiddenHere, PromptSpaceProps } from '../prompts/prompt-space'
-import { whenMet } from '../prompts/when-met'
+import { type Space, useSpace, whenMet } from '../prompts/when-met'
 import { Button } from '../ui/button'
 import { Message } from '../ui/layout'
 import { useSame } from '../ui/use-same'
@@ -157,11 +157,12 @@ function PromptSpace({ authors, ...props }: PromptSpaceProps) {
 }
 
 const SpaceOfKind = memo(function SpaceOfKind(props: PromptSpaceProps) {
-  const Space = lookOf(props.prompt.kind)?.Space as ComponentType<PromptSpaceProps> | undefined
-  if (!Space) return <chakra.p color="quiet">{UNKNOWN_KIND}</chakra.p>
-  return (
-    <Suspense fallback={<chakra.p color="quiet">Opening…</chakra.p>}>
-      <Space {...props} />
-    </Suspense>
-  )
+  const space = lookOf(props.prompt.kind)?.space
+  if (!space) return <chakra.p color="quiet">{UNKNOWN_KIND}</chakra.p>
+  return <SpaceMet key={props.prompt.kind} space={space as Space<PromptSpaceProps>} {...props} />
 })
+
+function SpaceMet({ space, ...props }: PromptSpaceProps & { space: Space<PromptSpaceProps> }) {
+  const Shown = useSpace(space)
+  return Shown ? <Shown {...props} /> : <chakra.p color="quiet">Opening…</chakra.p>
+}

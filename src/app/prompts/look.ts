@@ -1,6 +1,7 @@
 import type { ComponentType } from 'react'
 import type { Answer, Prompt, PromptKind } from '~/core/boards/prompts/kinds'
 import type { PromptSpaceProps } from './prompt-space'
+import type { Space } from './when-met'
 
 export interface SettingsProps<Kind extends PromptKind> {
   /** The fields are named under this name. */
@@ -17,7 +18,7 @@ export interface PromptLook<Kind extends PromptKind> {
   name: string
   /** What it is for, in a few words. */
   hint: string
-  Space: ComponentType<PromptSpaceProps<Kind>>
+  space: Space<PromptSpaceProps<Kind>>
   /** Also what stands side by side in the review. An answer that says nothing is not given to it. */
   Answer: ComponentType<{ answer: Extract<Answer, { kind: Kind }> }>
   /** What the answers of all rooms come to together, for kinds of which something can be said. */

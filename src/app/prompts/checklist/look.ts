@@ -1,10 +1,10 @@
 import type { PromptLook } from '../look'
-import { whenMet } from '../when-met'
+import { spaceWhenMet, whenMet } from '../when-met'
 
 export const CHECKLIST_LOOK: PromptLook<'checklist'> = {
   name: 'Checklist',
   hint: 'Lines to tick, each of which can be somebody’s.',
-  Space: whenMet(() => import('./checklist-space')),
+  space: spaceWhenMet(() => import('./checklist-space')),
   Answer: whenMet(() => import('./checklist-answer')),
   settings: { lines: [], add: true },
   Settings: whenMet(() => import('./checklist-settings')),

@@ -1,10 +1,10 @@
 import type { PromptLook } from '../look'
-import { whenMet } from '../when-met'
+import { spaceWhenMet, whenMet } from '../when-met'
 
 export const CHOICE_LOOK: PromptLook<'choice'> = {
   name: 'Choice',
   hint: 'One of two to six answers, by the group or by each.',
-  Space: whenMet(() => import('./choice-space')),
+  space: spaceWhenMet(() => import('./choice-space')),
   Answer: whenMet(() => import('./choice-answer')),
   Together: whenMet(() => import('./choices-together')),
   settings: { options: ['Yes', 'No'], by: 'group', reasons: true },

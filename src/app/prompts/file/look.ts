@@ -1,10 +1,10 @@
 import type { PromptLook } from '../look'
-import { whenMet } from '../when-met'
+import { spaceWhenMet, whenMet } from '../when-met'
 
 export const FILE_LOOK: PromptLook<'file'> = {
   name: 'File',
   hint: 'A PDF to read, sound or a video, with remarks at a page or a moment.',
-  Space: whenMet(() => import('./file-space')),
+  space: spaceWhenMet(() => import('./file-space')),
   Answer: whenMet(() => import('./file-answer')),
   settings: {},
   Settings: whenMet(() => import('./file-settings')),

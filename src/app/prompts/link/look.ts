@@ -1,10 +1,10 @@
 import type { PromptLook } from '../look'
-import { whenMet } from '../when-met'
+import { spaceWhenMet, whenMet } from '../when-met'
 
 export const LINK_LOOK: PromptLook<'link'> = {
   name: 'Link',
   hint: 'A page to look at, with a code to scan and space for remarks.',
-  Space: whenMet(() => import('./link-space')),
+  space: spaceWhenMet(() => import('./link-space')),
   Answer: whenMet(() => import('./link-answer')),
   settings: { address: '' },
   Settings: whenMet(() => import('./link-settings')),

@@ -1,10 +1,10 @@
 import type { PromptLook } from '../look'
-import { whenMet } from '../when-met'
+import { spaceWhenMet, whenMet } from '../when-met'
 
 export const POINTS_LOOK: PromptLook<'points'> = {
   name: 'Points',
   hint: 'Points are given to the cards or lines of an earlier prompt.',
-  Space: whenMet(() => import('./points-space')),
+  space: spaceWhenMet(() => import('./points-space')),
   Answer: whenMet(() => import('./points-answer')),
   settings: { over: '', by: 'each', points: 3 },
   Settings: whenMet(() => import('./points-settings')),

@@ -1,12 +1,12 @@
 import type { PromptLook } from '../look'
-import { whenMet } from '../when-met'
+import { spaceWhenMet, whenMet } from '../when-met'
 import { SheetAnswer } from './sheet-answer'
 
 export const SHEET_LOOK: PromptLook<'sheet'> = {
   name: 'Sheet',
   hint: 'One long answer that several write at once.',
   // The text editor is by far the largest part of a board; it is fetched when the first sheet is met.
-  Space: whenMet(() => import('./sheet-space')),
+  space: spaceWhenMet(() => import('./sheet-space')),
   Answer: SheetAnswer,
   settings: {},
   Settings: whenMet(() => import('./sheet-settings')),

@@ -23,6 +23,11 @@ const look = {
     overflowWrap: 'anywhere',
   },
   '& .ProseMirror p + p': { marginTop: '6px' },
+  // Of a long sheet only what is near the window is laid out; but for where somebody's cursor is: its name stands out of the line.
+  '& .ProseMirror > :nth-child(n + 30):not(:has(.other-cursor))': {
+    contentVisibility: 'auto',
+    containIntrinsicBlockSize: 'auto 6em',
+  },
   '& .ProseMirror ul': { listStyle: 'disc', paddingInlineStart: '1.3em' },
   '& .ProseMirror ol': { listStyle: 'decimal', paddingInlineStart: '1.5em' },
   '& .ProseMirror h4': { fontWeight: 650, fontSize: '1.1em', marginTop: '8px' },

@@ -1,10 +1,10 @@
 import type { PromptLook } from '../look'
-import { whenMet } from '../when-met'
+import { spaceWhenMet, whenMet } from '../when-met'
 
 export const SHORT_ANSWERS_LOOK: PromptLook<'short-answers'> = {
   name: 'Short answers',
   hint: 'Fields with labels, for words or numbers.',
-  Space: whenMet(() => import('./short-answers-space')),
+  space: spaceWhenMet(() => import('./short-answers-space')),
   Answer: whenMet(() => import('./short-answers-answer')),
   settings: { fields: [] },
   Settings: whenMet(() => import('./short-answers-settings')),

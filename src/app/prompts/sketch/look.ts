@@ -1,10 +1,10 @@
 import type { PromptLook } from '../look'
-import { whenMet } from '../when-met'
+import { spaceWhenMet, whenMet } from '../when-met'
 
 export const SKETCH_LOOK: PromptLook<'sketch'> = {
   name: 'Sketch',
   hint: 'An empty ground to draw on together.',
-  Space: whenMet(() => import('./sketch-space')),
+  space: spaceWhenMet(() => import('./sketch-space')),
   Answer: whenMet(() => import('./sketch-answer')),
   settings: {},
   Settings: null,

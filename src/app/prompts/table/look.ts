@@ -1,10 +1,10 @@
 import type { PromptLook } from '../look'
-import { whenMet } from '../when-met'
+import { spaceWhenMet, whenMet } from '../when-met'
 
 export const TABLE_LOOK: PromptLook<'table'> = {
   name: 'Table',
   hint: 'Rows to fill in, or one for each person, whom the others ask.',
-  Space: whenMet(() => import('./table-space')),
+  space: spaceWhenMet(() => import('./table-space')),
   Answer: whenMet(() => import('./table-answer')),
   settings: { columns: ['Answer'], rows: 'added', lines: [] },
   Settings: whenMet(() => import('./table-settings')),

@@ -1,10 +1,10 @@
 import type { PromptLook } from '../look'
-import { whenMet } from '../when-met'
+import { spaceWhenMet, whenMet } from '../when-met'
 
 export const WORDS_LOOK: PromptLook<'words'> = {
   name: 'Words',
   hint: 'Short answers that grow into a cloud.',
-  Space: whenMet(() => import('./words-space')),
+  space: spaceWhenMet(() => import('./words-space')),
   Answer: whenMet(() => import('./words-answer')),
   Together: whenMet(() => import('./words-together')),
   settings: { mostEach: 3 },
