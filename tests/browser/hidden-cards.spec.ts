@@ -40,7 +40,19 @@ test('a board for all rooms, another for one; everybody thinks first: cards stay
   await other.getByRole('button', { name: 'Give it' }).click()
   await expect(other.getByRole('heading', { name: 'Look closely' })).toBeVisible()
   await other.getByRole('button', { name: 'Close', exact: true }).click()
+  // Whose code for it is slow to come has all else of the board meanwhile.
+  let letThrough = () => {}
+  const held = new Promise<void>(resolve => {
+    letThrough = resolve
+  })
+  await bram.route(/assets\/hidden-cards-[^/]*\.js/, async route => {
+    await held
+    await route.continue()
+  })
   await sendOut(page)
+  await expect(bram.getByText('Opening…')).toBeVisible()
+  await expect(bram.getByRole('heading', { level: 3 }).first()).toBeVisible()
+  letThrough()
   await expect(ana.getByText('Only you see your cards now.')).toBeVisible()
   await ana.getByLabel('New card').fill('Frogs are early')
   await ana.getByLabel('New card').press('Enter')

@@ -7,7 +7,8 @@ import { TakesOff } from '../live/taken-off/takes-off'
 import { UNKNOWN_KIND } from '../prompts/answer-view'
 import { lookOf } from '../prompts/looks'
 import type { HiddenHere, PromptSpaceProps } from '../prompts/prompt-space'
-import { type Space, useSpace, whenMet } from '../prompts/when-met'
+import { SpaceMet } from '../prompts/space-met'
+import { type Space, whenMet } from '../prompts/when-met'
 import { Button } from '../ui/button'
 import { Message } from '../ui/layout'
 import { useSame } from '../ui/use-same'
@@ -161,8 +162,3 @@ const SpaceOfKind = memo(function SpaceOfKind(props: PromptSpaceProps) {
   if (!space) return <chakra.p color="quiet">{UNKNOWN_KIND}</chakra.p>
   return <SpaceMet key={props.prompt.kind} space={space as Space<PromptSpaceProps>} {...props} />
 })
-
-function SpaceMet({ space, ...props }: PromptSpaceProps & { space: Space<PromptSpaceProps> }) {
-  const Shown = useSpace(space)
-  return Shown ? <Shown {...props} /> : <chakra.p color="quiet">Opening…</chakra.p>
-}
