@@ -1,8 +1,8 @@
-import { PassThrough } from 'node:stream'
 import { setImmediate } from 'node:timers/promises'
 import { CacheProvider } from '@emotion/react'
 import emotionServer from '@emotion/server/create-instance'
-import { renderToPipeableStream } from 'react-dom/server'
+// The one for Node's own streams would have Node watch every promise of the process from the first page on.
+import { renderToReadableStream } from 'react-dom/server.edge'
 import {
   type ActionFunctionArgs,
   type EntryContext,
@@ -65,17 +65,12 @@ export default async function handleRequest(
 
 function renderWhole(page: React.ReactElement, nonce: string): Promise<string> {
   return new Promise((resolve, reject) => {
-    const { pipe } = renderToPipeableStream(page, {
-      nonce,
-      onAllReady() {
-        const chunks: Buffer[] = []
-        const body = new PassThrough()
-        body.on('data', chunk => chunks.push(chunk))
-        body.on('end', () => resolve(Buffer.concat(chunks).toString('utf8')))
-        pipe(body)
-      },
-      onShellError: reject,
-      onError: reject,
-    })
+    // Whatever fails, also where it would be made up for in the browser, fails the page.
+    renderToReadableStream(page, { nonce, onError: reject })
+      .then(async stream => {
+        await stream.allReady
+        return new Response(stream).text()
+      })
+      .then(resolve, reject)
   })
 }
