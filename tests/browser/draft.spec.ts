@@ -1,4 +1,4 @@
-import { expect, expectAccessible, onOneServer, openCohort, signIn } from './fixtures'
+import { dragByFinger, expect, expectAccessible, onOneServer, openCohort, signIn } from './fixtures'
 
 const test = onOneServer()
 
@@ -108,7 +108,7 @@ test('groups that were not saved survive a reload, the menu and Back, until they
   await expect(page.getByText(/(is|are) a draft/)).toBeHidden()
 })
 
-test('a finger that stays takes somebody along to another group', async ({ server, newPage, browser }) => {
+test('a finger that stays takes somebody along to another group', async ({ server, newPage }) => {
   const page = await newPage({ viewport: { width: 1024, height: 768 }, hasTouch: true })
   await signIn(page, server)
   await openCohort(page, 'Weekend course')
@@ -118,22 +118,6 @@ test('a finger that stays takes somebody along to another group', async ({ serve
   const chip = page.getByRole('region', { name: 'Group 1' }).getByRole('listitem').first()
   const target = page.getByRole('region', { name: 'Group 2' })
   const name = (await chip.textContent())?.trim() ?? ''
-  await chip.scrollIntoViewIfNeeded()
-  const [from, to] = [await chip.boundingBox(), await target.boundingBox()]
-  if (!from || !to || !browser) throw new Error('Nothing to drag.')
-  const touch = await page.context().newCDPSession(page)
-  const at = (type: string, x: number, y: number) =>
-    touch.send('Input.dispatchTouchEvent', {
-      type: type as 'touchStart',
-      touchPoints: type === 'touchEnd' ? [] : [{ x, y }],
-    })
-  const [x, y] = [from.x + from.width / 2, from.y + from.height / 2]
-  await at('touchStart', x, y)
-  await page.waitForTimeout(350)
-  for (let step = 1; step <= 8; step++) {
-    await at('touchMove', x + ((to.x + 60 - x) * step) / 8, y + ((to.y + 60 - y) * step) / 8)
-    await page.waitForTimeout(30)
-  }
-  await at('touchEnd', 0, 0)
+  await dragByFinger(page, chip, target)
   await expect(target.getByRole('listitem').filter({ hasText: name })).toBeVisible()
 })

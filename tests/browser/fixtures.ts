@@ -367,6 +367,25 @@ export async function drag(page: Page, what: Locator, to: Locator): Promise<void
   await page.mouse.up()
 }
 
+/** Takes something along with a finger that stays on it for a moment, and lets go over another place. */
+export async function dragByFinger(page: Page, what: Locator, to: Locator): Promise<void> {
+  await what.scrollIntoViewIfNeeded()
+  const [from, place] = [await what.boundingBox(), await to.boundingBox()]
+  if (!from || !place) throw new Error('Nothing to drag, or nowhere.')
+  const touch = await page.context().newCDPSession(page)
+  const at = (type: 'touchStart' | 'touchMove' | 'touchEnd', x: number, y: number) =>
+    touch.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }] })
+  const [x, y] = [from.x + from.width / 2, from.y + from.height / 2]
+  const [toX, toY] = [place.x + Math.min(60, place.width / 2), place.y + Math.min(60, place.height / 2)]
+  await at('touchStart', x, y)
+  await page.waitForTimeout(350)
+  for (let step = 1; step <= 8; step++) {
+    await at('touchMove', x + ((toX - x) * step) / 8, y + ((toY - y) * step) / 8)
+    await page.waitForTimeout(30)
+  }
+  await at('touchEnd', 0, 0)
+}
+
 /** Gives tonight's one round a board, and opens the session. */
 export async function openWithBoard(page: Page, board: string): Promise<{ code: string; sessionId: string }> {
   await planOneRound(page)

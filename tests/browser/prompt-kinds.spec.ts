@@ -5,6 +5,7 @@ import { putAt } from '~/core/boards/prompts/put-in-order/document'
 import type { SimulatedParticipant } from '~/demo/simulated-participant'
 import {
   drag,
+  dragByFinger,
   expect,
   expectAccessible,
   joinOnPhone,
@@ -113,6 +114,15 @@ test('a worksheet of many kinds is filled in by a thumb and by keys alone, and r
     winter(keys).getByRole('heading', { name: /^For/ }),
   )
   await expect(column(thumb, 'For').getByRole('textbox')).toHaveValue('Otters')
+  // The first press of a handle on that page drags too.
+  await dragByFinger(
+    thumb,
+    column(thumb, 'For').getByRole('listitem').locator('[aria-hidden="true"]').first(),
+    winter(thumb).getByRole('heading', { name: /^Against/ }),
+  )
+  await expect(column(keys, 'For').getByRole('listitem')).toHaveCount(0)
+  await press(keys, column(keys, 'Against').getByRole('button', { name: /^Move the card: Otters/ }))
+  await press(keys, column(keys, 'Against').getByRole('button', { name: 'To For' }))
   const first = column(thumb, 'Against').getByRole('listitem').first()
   await first.getByRole('button', { name: /^Move the card/ }).tap()
   await first.getByLabel('Join with another card in a heap').selectOption('Nobody to open it')

@@ -1,7 +1,7 @@
 import { Box } from '@chakra-ui/react'
 import { type ReactNode, type RefObject, useRef } from 'react'
 import { DragHandle, useDragPlace, useDropSpace } from '../dragging/draggable'
-import { type RunsInSight, useWasSeen } from './runs-in-sight'
+import { type Drawn, type RunsInSight, useDrawn } from './runs-in-sight'
 
 interface ColumnFrameProps {
   place: number
@@ -30,26 +30,26 @@ interface CardFrameProps {
   runs: RunsInSight
   /** In its column. */
   place: number
-  children: (wasSeen: boolean) => ReactNode
+  children: (drawn: Drawn) => ReactNode
 }
 
-/** The frame of a card, with the handle it is dragged by. It says whether it ever was near what is seen. */
+/** The frame of a card, with the handle it is dragged by. It says how much of the card is drawn. */
 export function CardFrame({ id, runs, place, children }: CardFrameProps) {
   const frame = useRef<HTMLLIElement>(null)
-  const wasSeen = useWasSeen(runs, place, frame)
+  const drawn = useDrawn(runs, place, frame)
   return (
     <li className="card" data-card={id} ref={frame}>
-      {wasSeen && <CardHandle id={id} frame={frame} />}
-      {children(wasSeen)}
+      {drawn === 'whole' && <CardHandle id={id} frame={frame} />}
+      {children(drawn)}
     </li>
   )
 }
 
 function CardHandle({ id, frame }: { id: string; frame: RefObject<HTMLElement | null> }) {
-  const { listeners, isOff } = useDragPlace(id, frame)
+  const { onGrip, isOff } = useDragPlace(id, frame)
   return (
     <div className="card-handle">
-      <DragHandle listeners={listeners} isOff={isOff} />
+      <DragHandle onGrip={onGrip} isOff={isOff} />
     </div>
   )
 }

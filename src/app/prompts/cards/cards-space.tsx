@@ -18,6 +18,7 @@ import type { CardsHere } from './cards-here'
 import { Column } from './column'
 import { NewCard } from './new-card'
 import { Removed } from './removed-cards'
+import { useUnhurried } from './unhurried'
 
 /** How cards are moved is fetched after the board shows. */
 const fetchWays = () => loadAgain(() => import('./move-ways'))
@@ -60,7 +61,8 @@ export function CardsSpace(props: PromptSpaceProps<'cards'> & { called?: Called 
     }),
     [doc, prompt.id, readOnly, full, arrangement, columns, called],
   )
-  const byPlace = byColumn({ cards, columns })
+  const drawn = useUnhurried(cards, authors)
+  const byPlace = useMemo(() => byColumn({ cards: drawn.cards, columns }), [drawn.cards, columns])
   return (
     <Box>
       {cards.length === 0 && readOnly && <chakra.p color="quiet">No {called.many} yet.</chakra.p>}
@@ -85,7 +87,7 @@ export function CardsSpace(props: PromptSpaceProps<'cards'> & { called?: Called 
               place={place}
               cards={inColumn}
               heaps={heaps}
-              authors={authors}
+              authors={drawn.authors}
               myName={myName}
             >
               {!readOnly && columns.length > 1 && !limit && (

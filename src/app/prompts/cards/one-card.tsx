@@ -17,8 +17,6 @@ export interface OneCardProps {
   /** Where it stands in its column, from 0. */
   place: number
   runs: RunsInSight
-  /** It says what it says though it is far from what is seen. */
-  isSpelled: boolean
   author: string | undefined
   isMine: boolean
   canMove: boolean
@@ -29,10 +27,10 @@ export interface OneCardProps {
  * changes, and until it first comes near what is seen, only its text stands there, a moment after what is seen.
  */
 export const OneCard = memo(function OneCard(props: OneCardProps) {
-  const { card, runs, place, isSpelled } = props
+  const { card, runs, place } = props
   return (
     <CardFrame id={card.id} runs={runs} place={place}>
-      {wasSeen => (wasSeen ? <OpenCard {...props} /> : isSpelled && <FarCard {...props} />)}
+      {drawn => (drawn === 'whole' ? <OpenCard {...props} /> : drawn === 'words' && <FarCard {...props} />)}
     </CardFrame>
   )
 })

@@ -7,14 +7,28 @@ const AT_ONCE = 2 * RUN
 /** So far from what is seen is near. A run of the longest cards is no longer than what lies between two such distances. */
 const NEAR = '1000px'
 
-/** Which cards of a list were ever near what is seen of the page, run by run. */
+/** So many more cards far down say what they say, each time so much later, in milliseconds: what is seen comes first. */
+const SPELLED_AT_A_TIME = 40
+const SPELLED_FIRST_MS = 1_000
+const SPELLED_EVERY_MS = 200
+
+/** How much of a card stands there: all of it, what it says, or its frame alone. */
+export type Drawn = 'whole' | 'words' | 'frame'
+
+/** Which cards of a list were ever near what is seen of the page, run by run; the others say what they say a moment later. */
 export class RunsInSight {
   private readonly seen = new Set<number>()
   private readonly listeners = new Set<() => void>()
   private readonly runs = new Map<Element, number>()
   private observer: IntersectionObserver | undefined
+  private spelled = 0
+  private toSpell = 0
+  private spelling: ReturnType<typeof setTimeout> | undefined
 
-  has = (place: number): boolean => place < AT_ONCE || this.seen.has(runOf(place))
+  drawn(place: number): Drawn {
+    if (place < AT_ONCE || this.seen.has(runOf(place))) return 'whole'
+    return place < this.spelled ? 'words' : 'frame'
+  }
 
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener)
@@ -29,6 +43,28 @@ export class RunsInSight {
     return () => this.forget(element)
   }
 
+  /** Bit by bit, all of so many cards are to say what they say. */
+  spellOut(count: number): void {
+    this.toSpell = count
+    if (this.spelled >= count) return
+    this.spelling ??= setTimeout(
+      () => this.spellMore(),
+      this.spelled === 0 ? SPELLED_FIRST_MS : SPELLED_EVERY_MS,
+    )
+  }
+
+  stop = (): void => {
+    clearTimeout(this.spelling)
+    this.spelling = undefined
+  }
+
+  private spellMore(): void {
+    this.spelled += SPELLED_AT_A_TIME
+    this.tell()
+    this.spelling = undefined
+    this.spellOut(this.toSpell)
+  }
+
   private see(entries: readonly IntersectionObserverEntry[]): void {
     const before = this.seen.size
     for (const { target, isIntersecting } of entries) {
@@ -39,7 +75,11 @@ export class RunsInSight {
       if (run > 0) this.seen.add(run - 1)
       this.forget(target)
     }
-    if (this.seen.size > before) for (const listener of this.listeners) listener()
+    if (this.seen.size > before) this.tell()
+  }
+
+  private tell(): void {
+    for (const listener of this.listeners) listener()
   }
 
   private forget(element: Element): void {
@@ -50,31 +90,25 @@ export class RunsInSight {
 
 const runOf = (place: number) => Math.floor(place / RUN)
 
-/** Whether a card that stands there in its list was ever near what is seen; it stays so wherever it goes. */
-export function useWasSeen(runs: RunsInSight, place: number, element: RefObject<Element | null>): boolean {
-  const was = useRef(false)
+/** Of a list of so many cards. */
+export function useRunsInSight(count: number): RunsInSight {
+  const [runs] = useState(() => new RunsInSight())
+  useEffect(() => runs.spellOut(count), [runs, count])
+  useEffect(() => runs.stop, [runs])
+  return runs
+}
+
+/** How much is drawn of a card that stands there in its list; what was there once stays wherever it goes. */
+export function useDrawn(runs: RunsInSight, place: number, element: RefObject<Element | null>): Drawn {
+  const was = useRef<Drawn>('frame')
   const get = useCallback(() => {
-    was.current ||= runs.has(place)
+    const is = runs.drawn(place)
+    if (is === 'whole' || was.current === 'frame') was.current = is
     return was.current
   }, [runs, place])
   const isFirst = place % RUN === 0 && place >= AT_ONCE
   useEffect(() => {
     if (isFirst && element.current) return runs.watch(element.current, place)
   }, [isFirst, runs, place, element])
-  return useSyncExternalStore(runs.subscribe, get, () => false)
-}
-
-/** So many more cards far down say what they say, each time so much later, in milliseconds: what is seen comes first. */
-const SPELLED_AT_A_TIME = 200
-const SPELLED_EVERY_MS = 1_000
-
-/** How many cards of a list, counted from the first, are to say what they say wherever they stand. */
-export function useSpelledOut(count: number): number {
-  const [spelled, setSpelled] = useState(0)
-  useEffect(() => {
-    if (spelled >= count) return
-    const timer = setTimeout(() => setSpelled(spelled + SPELLED_AT_A_TIME), SPELLED_EVERY_MS)
-    return () => clearTimeout(timer)
-  }, [spelled, count])
-  return spelled
+  return useSyncExternalStore(runs.subscribe, get, () => 'frame')
 }

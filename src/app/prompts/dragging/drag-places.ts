@@ -24,9 +24,10 @@ export interface DragPlace {
   listeners: RefObject<DragListeners>
 }
 
-/** The things and free spaces that are drawn now. */
+/** The things and free spaces that are drawn now. More than where they are is made of them once the first is gripped. */
 export class DragPlaces {
   private places: readonly DragPlace[] = []
+  private gripped = false
   private readonly listeners = new Set<() => void>()
 
   /** Gives what takes it out again. */
@@ -37,6 +38,15 @@ export class DragPlaces {
 
   list = (): readonly DragPlace[] => this.places
 
+  isGripped = (): boolean => this.gripped
+
+  /** A handle is pressed. */
+  grip = (): void => {
+    if (this.gripped) return
+    this.gripped = true
+    this.tell()
+  }
+
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener)
     return () => this.listeners.delete(listener)
@@ -44,6 +54,10 @@ export class DragPlaces {
 
   private change(places: readonly DragPlace[]): void {
     this.places = places
+    this.tell()
+  }
+
+  private tell(): void {
     for (const listener of this.listeners) listener()
   }
 }

@@ -1,10 +1,22 @@
 /**
  * Things under a prompt can be dragged once the code for it is there: the board shows without waiting for it. They say where
  * they are, and what makes them draggable stands beside them and draws nothing: nothing among them is drawn anew when it comes.
+ * It comes with the first press of a handle: most who write on a board never drag, and it is worked out anew with each thing added.
  */
 import { Box } from '@chakra-ui/react'
 import { GripVertical } from 'lucide-react'
-import { createContext, type ReactNode, type RefObject, useContext, useEffect, useRef, useState } from 'react'
+import {
+  createContext,
+  type ReactNode,
+  type RefObject,
+  type SyntheticEvent,
+  useContext,
+  useEffect,
+  useRef,
+  useState,
+  useSyncExternalStore,
+} from 'react'
+import { flushSync } from 'react-dom'
 import { loadAgain } from '../../ui/load-again'
 import { type DragListeners, DragPlaces, type Dropped, SPACE } from './drag-places'
 
@@ -33,10 +45,11 @@ interface DraggableProps {
 export function Draggable({ isOff, along, children, ...drop }: DraggableProps) {
   const [places] = useState(() => new DragPlaces())
   const dragging = useDragging(isOff, along)
+  const isGripped = useSyncExternalStore(places.subscribe, places.isGripped, places.isGripped)
   return (
     <Places value={isOff ? null : places}>
       {children}
-      {dragging && <dragging.DragAgents places={places} {...drop} />}
+      {dragging && isGripped && <dragging.DragAgents places={places} {...drop} />}
     </Places>
   )
 }
@@ -64,7 +77,8 @@ function useDragging(isOff: boolean, along?: () => Promise<unknown>) {
 
 interface OwnPlace {
   element: RefObject<HTMLElement | null>
-  listeners: RefObject<DragListeners>
+  /** Called with a press of its handle. */
+  onGrip: (event: SyntheticEvent) => void
   isOff: boolean
 }
 
@@ -75,14 +89,19 @@ export function useDragPlace(id: string, drawnIn?: RefObject<HTMLElement | null>
   const element = drawnIn ?? own
   const listeners = useRef<DragListeners>(undefined)
   useEffect(() => places?.add({ id, element, listeners }), [places, id, element])
-  return { element, listeners, isOff: places === null }
+  const onGrip = (event: SyntheticEvent) => {
+    // The very press that makes it draggable drags it.
+    if (places) flushSync(places.grip)
+    listeners.current?.[event.type === 'touchstart' ? 'onTouchStart' : 'onMouseDown']?.(event)
+  }
+  return { element, onGrip, isOff: places === null }
 }
 
 /** Says where the free space with this number is, in which things can be let go. */
 export const useDropSpace = (number: number): OwnPlace => useDragPlace(`${SPACE}${number}`)
 
 /** What a thing is dragged by; a drag can be done without it, so it is said to nobody who is read the page. */
-export function DragHandle({ listeners, isOff }: Pick<OwnPlace, 'listeners' | 'isOff'>) {
+export function DragHandle({ onGrip, isOff }: Pick<OwnPlace, 'onGrip' | 'isOff'>) {
   if (isOff) return null
   return (
     <Box
@@ -92,8 +111,8 @@ export function DragHandle({ listeners, isOff }: Pick<OwnPlace, 'listeners' | 'i
       minH="24px"
       flexShrink="0"
       aria-hidden="true"
-      onMouseDown={event => listeners.current?.onMouseDown?.(event)}
-      onTouchStart={event => listeners.current?.onTouchStart?.(event)}
+      onMouseDown={onGrip}
+      onTouchStart={onGrip}
     >
       <GripVertical size={18} />
     </Box>

@@ -110,7 +110,7 @@ interface LineProps {
 
 /** A line that has its place: dragged by its handle, moved by arrows, taken out again. */
 function Line({ line, place, text, isLast, onMove, onTakeOut }: LineProps) {
-  const { element, listeners, isOff } = useDragPlace(String(line))
+  const { element, onGrip, isOff } = useDragPlace(String(line))
   return (
     <Flex
       as="li"
@@ -125,7 +125,7 @@ function Line({ line, place, text, isLast, onMove, onTakeOut }: LineProps) {
       px="10px"
       py="4px"
     >
-      <DragHandle listeners={listeners} isOff={isOff} />
+      <DragHandle onGrip={onGrip} isOff={isOff} />
       <chakra.span minW="22px" fontVariantNumeric="tabular-nums">
         {place + 1}.
       </chakra.span>
