@@ -1,4 +1,5 @@
 import { type Browser, chromium, type Locator, type Page } from '@playwright/test'
+import { median } from 'simple-statistics'
 import type { Prompt } from '~/core/boards/board'
 import type { SimulatedParticipant } from '~/demo/simulated-participant'
 import config from '../playwright.config'
@@ -12,6 +13,8 @@ const PROMPTS: Prompt[] = [
 /** Somebody else writes on the board so often meanwhile, in milliseconds. */
 const OTHERS_EVERY_MS = 1_000
 const KEYS = 60
+/** What else the machine does shows in a single time. */
+const OPENED = 7
 const ANSWERS_WITHIN_MS = 30_000
 /** A phone is so many times slower than this machine. */
 const SLOWER = 4
@@ -43,19 +46,11 @@ async function withBoard(browser: Browser, cards: number, words: number): Promis
   try {
     await fill(people, cards, words)
     const page = await phone(browser, made, cookie)
-    // The page before it is put away first: that is no part of opening this one.
-    await page.goto('about:blank')
-    const began = performance.now()
-    await page.goto(`${made.server.address}/s/${made.sessionId}`, { waitUntil: 'commit' })
-    await page.getByLabel('New card').waitFor({ timeout: 120_000 })
-    const first = performance.now() - began
-    await page.locator('.ProseMirror').waitFor({ timeout: 120_000 })
-    await page.waitForFunction(
-      least => (document.querySelector('.ProseMirror')?.textContent?.length ?? 0) >= least,
-      words * 5,
-      { timeout: 120_000 },
-    )
-    told(`to the board ${seconds(first)}, to its sheet ${seconds(performance.now() - began)} (aim: 3 s)`)
+    const opened: Opened[] = []
+    for (let time = 0; time < OPENED; time++) opened.push(await open(page, made, words))
+    const board = opened.map(each => each.board)
+    const sheet = opened.map(each => each.sheet)
+    told(`to the board ${middleOf(board)}, to its sheet ${middleOf(sheet)}, of ${OPENED} times (aim: 3 s)`)
     let writing = true
     const others = (async () => {
       for (let turn = 0; writing; turn++) {
@@ -87,6 +82,28 @@ async function fill(people: readonly SimulatedParticipant[], cards: number, word
     if (paragraph % people.length === people.length - 1) await pause(100)
   }
   await pause(2_000)
+}
+
+/** From the address to the board, and to the last words of its sheet, in milliseconds. */
+interface Opened {
+  board: number
+  sheet: number
+}
+
+async function open(page: Page, made: MadeClass, words: number): Promise<Opened> {
+  // The page before it is put away first: that is no part of opening this one.
+  await page.goto('about:blank')
+  const began = performance.now()
+  await page.goto(`${made.server.address}/s/${made.sessionId}`, { waitUntil: 'commit' })
+  await page.getByLabel('New card').waitFor({ timeout: 120_000 })
+  const board = performance.now() - began
+  await page.locator('.ProseMirror').waitFor({ timeout: 120_000 })
+  await page.waitForFunction(
+    least => (document.querySelector('.ProseMirror')?.textContent?.length ?? 0) >= least,
+    words * 5,
+    { timeout: 120_000 },
+  )
+  return { board, sheet: performance.now() - began }
 }
 
 async function phone(browser: Browser, made: MadeClass, cookie: string): Promise<Page> {
@@ -134,4 +151,8 @@ async function typed(page: Page, into: Locator): Promise<string> {
   return delayText(delaysOf(all))
 }
 
-const seconds = (ms: number) => `${(ms / 1000).toFixed(2)} s`
+/** The middle one, and the shortest and longest. */
+const middleOf = (all: readonly number[]) =>
+  `${seconds(median([...all]))} s (${seconds(Math.min(...all))} to ${seconds(Math.max(...all))})`
+
+const seconds = (ms: number) => (ms / 1000).toFixed(2)

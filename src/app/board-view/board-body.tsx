@@ -1,5 +1,5 @@
 import { Box, chakra, Stack } from '@chakra-ui/react'
-import { memo, type ReactNode, Suspense, useContext } from 'react'
+import { memo, type ReactNode, Suspense, useContext, useState } from 'react'
 import type { Board } from '~/core/boards/board'
 import { type PartShown, partsOf } from '~/core/boards/parts'
 import { CommentsOn } from '../live/comments/comments-on'
@@ -43,6 +43,8 @@ interface BoardBodyProps {
 export const BoardBody = memo(function BoardBody(props: BoardBodyProps) {
   const { connection, board, me, names, full, authors, parts, hidden } = props
   const takesOff = useContext(TakesOff) !== null
+  // It comes while what is at hand is drawn: that can be a thousand cards.
+  useState(() => meetAll(board))
   const shown = partsOf(board)
   const inOrder = shown.flatMap(({ prompts }) => prompts)
   return (
@@ -99,6 +101,14 @@ export const BoardBody = memo(function BoardBody(props: BoardBodyProps) {
     </Stack>
   )
 })
+
+/** What can't be had is told where it would stand. */
+const meetAll = ({ prompts }: Board) => {
+  for (const { kind } of prompts)
+    lookOf(kind)
+      ?.space.meet()
+      .catch(() => undefined)
+}
 
 interface PartProps {
   part: PartShown
